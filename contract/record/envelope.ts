@@ -1,0 +1,50 @@
+import { z } from 'zod'
+
+/** Site and subject ids are short slugs, or UUIDs where a device makes them. */
+export const slug = z.string().regex(/^[a-z0-9][a-z0-9.-]{0,63}$/)
+export const instantMs = z.number().int().min(0).max(8_640_000_000_000_000)
+
+const storable = (value: string) => !value.includes('\0') && !/\p{Surrogate}/u.test(value)
+/** Text that JSON and the database both can hold. */
+export const words = (max: number) =>
+  z.string().max(max).refine(storable, 'holds a character that cannot be stored')
+
+export const subjectKind = z.enum([
+  'site',
+  'station',
+  'run',
+  'bath',
+  'case',
+  'product',
+  'instrument',
+  'shift',
+])
+export const subjectRef = z.strictObject({ kind: subjectKind, id: slug })
+
+/** A draft before its payload is looked at. */
+export const draftEnvelope = z.strictObject({
+  id: z.uuid(),
+  site: slug,
+  type: z.string().max(64),
+  subject: subjectRef,
+  observedAt: instantMs,
+  device: slug,
+  counter: z.number().int().min(0).max(Number.MAX_SAFE_INTEGER),
+  by: slug,
+  payload: z.unknown(),
+})
+
+/** What a tablet sends: its own clock's time with the drafts, so that its clock can be corrected. */
+export const batchBody = z.strictObject({
+  sentAt: instantMs,
+  drafts: z.array(z.unknown()).min(1).max(500),
+})
+
+export interface DraftOutcome {
+  readonly id: string | null
+  readonly outcome: 'accepted' | 'known' | 'refused'
+  readonly seq?: number
+  readonly code?: string
+  readonly message?: string
+  readonly details?: unknown
+}

@@ -1,0 +1,88 @@
+import { z } from 'zod'
+import { labelUse, temperatureUnit } from '../rules/schemas.ts'
+import { measuringTool, supply } from '../solution/schemas.ts'
+import { instantMs, slug, words } from './envelope.ts'
+
+const localTime = z.string().regex(/^([0-2]\d|3[0-5]):[0-5]\d$/)
+const chemicalClass = z.enum(['hypochlorite', 'quat', 'detergent', 'acid', 'ammonia', 'peroxide', 'alkaline'])
+const agent = z.enum(['chlorine', 'quat', 'iodine', 'other'])
+
+export const siteSet = z.strictObject({
+  name: words(80),
+  timeZone: z.string().max(64).refine(isTimeZone, 'is not a time zone'),
+  hours: z.partialRecord(
+    z.enum(['1', '2', '3', '4', '5', '6', '7']),
+    z.strictObject({ open: localTime, close: localTime }),
+  ),
+  closedDays: z.array(z.iso.date()).max(400),
+  sailings: z
+    .array(
+      z.strictObject({
+        departs: localTime,
+        days: z.array(z.number().int().min(1).max(7)),
+        load: z.number().min(0).max(10),
+      }),
+    )
+    .max(100),
+  units: z.enum(['metric', 'us']),
+  freshHours: z.number().min(0).max(48),
+  emergencyNumber: words(40),
+})
+
+function isTimeZone(zone: string): boolean {
+  try {
+    return new Intl.DateTimeFormat('en', { timeZone: zone }).resolvedOptions().timeZone !== ''
+  } catch {
+    return false
+  }
+}
+
+export const stationSet = z.strictObject({
+  name: words(80).min(1),
+  tag: words(12),
+  place: words(80),
+  family: slug,
+  model: words(80),
+  parameters: z.record(z.string().max(40), z.number()),
+  duties: z
+    .array(
+      z.strictObject({
+        procedure: slug,
+        trigger: z.strictObject({ kind: z.enum(['each-close', 'each-open']) }),
+        rule: words(200),
+      }),
+    )
+    .max(50),
+})
+
+export const productSet = z.strictObject({
+  name: words(80).min(1),
+  purpose: words(200),
+  chemicalClass,
+  agent: agent.nullable(),
+  supply,
+  uses: z.array(labelUse.extend({ id: slug, target: z.number().min(0), rinseAfter: z.boolean() })).max(20),
+  ppe: z.array(words(80)).max(10),
+  firstAid: words(300),
+  neverWith: z.array(chemicalClass).max(10),
+})
+
+export const instrumentSet = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('strip'),
+    name: words(80),
+    unit: z.enum(['ppm', 'pH']),
+    agent: agent.nullable(),
+    blocks: z.array(z.number().min(0)).min(2).max(12),
+    colours: z.array(z.string().regex(/^#[0-9a-f]{6}$/)).max(12),
+    bestBefore: instantMs,
+  }),
+  z.strictObject({
+    kind: z.literal('thermometer'),
+    name: words(80),
+    unit: temperatureUnit,
+    accuracy: z.number().positive(),
+    checkDue: instantMs,
+  }),
+  measuringTool.extend({ kind: z.literal('tool') }),
+])

@@ -1,0 +1,108 @@
+import type { Payloads, RecordType } from '@tadka/core/record'
+import { z } from 'zod'
+import { instrumentSet, productSet, siteSet, stationSet } from './house.ts'
+import { instantMs, slug, subjectRef, words } from './envelope.ts'
+import { readingTaken } from './reading.ts'
+
+const runPlain = { run: slug, station: slug }
+const stepKey = z
+  .string()
+  .regex(/^[a-z0-9-]+(\.\d+\.[a-z0-9-]+)?$/)
+  .max(100)
+const mL = z.number().min(0).max(1e7)
+
+const facets = z
+  .strictObject({
+    contents: z.enum(['product', 'empty', 'rinse', 'detergent', 'sanitizer', 'descaler', 'unknown']),
+    assembly: z.enum(['whole', 'apart', 'drying']),
+    power: z.enum(['freezing', 'standby', 'agitating', 'off', 'isolated']),
+    hygiene: z.enum(['soiled', 'clean', 'sanitized', 'unknown']),
+    primed: z.boolean(),
+    temperature: z.number().nullable(),
+    partsOut: z.number().int().min(0).nullable(),
+  })
+  .partial()
+
+const facts = z.record(z.string().max(40), z.union([words(500), z.number(), z.boolean(), z.null()]))
+
+/** The schema of each payload, by `type@version`. Old versions stay accepted for ever. */
+export const payloadSchemas = {
+  'site.set@1': siteSet,
+  'station.set@1': stationSet,
+  'product.set@1': productSet,
+  'instrument.set@1': instrumentSet,
+  'run.started@1': z.strictObject({
+    ...runPlain,
+    procedure: z.strictObject({ id: slug, version: z.number().int().min(1) }),
+    parameters: z.record(z.string().max(40), z.number()),
+  }),
+  'run.step.done@1': z.strictObject({
+    ...runPlain,
+    step: stepKey,
+    kind: z.string().max(20),
+    facts,
+    effects: facets,
+  }),
+  'run.step.undone@1': z.strictObject({ ...runPlain, step: stepKey, restores: facets }),
+  'run.wait.started@1': z.strictObject({
+    ...runPlain,
+    step: stepKey,
+    minutes: z.number().min(0).max(10_080),
+    effects: facets,
+  }),
+  'run.parked@1': z.strictObject(runPlain),
+  'run.resumed@1': z.strictObject(runPlain),
+  'run.abandoned@1': z.strictObject({ ...runPlain, reason: words(500) }),
+  'run.finished@1': z.strictObject(runPlain),
+  'bath.mixed@1': z.strictObject({
+    bath: slug,
+    where: words(80),
+    station: slug.nullable(),
+    run: slug.nullable(),
+    product: slug,
+    productName: words(80),
+    volume: mL,
+    poured: mL,
+    tool: words(80),
+    target: z.number().min(0).nullable(),
+    capacity: mL,
+  }),
+  'reading.taken@1': readingTaken,
+  'case.action@1': z.strictObject({
+    case: slug,
+    station: slug.nullable(),
+    run: slug.nullable(),
+    bath: slug.nullable(),
+    did: z.enum(['strengthened', 'weakened', 'drained-refilled', 'remixed', 'discarded', 'other']),
+    amount: mL.nullable(),
+    note: words(500),
+  }),
+  'case.closed@1': z.strictObject({ case: slug, station: slug.nullable(), reason: words(500).min(3) }),
+  'record.amended@1': z.strictObject({
+    target: z.uuid(),
+    targetType: z.string().max(64),
+    subjects: z.array(subjectRef).max(8),
+    instead: z.unknown(),
+    reason: words(500).min(3),
+  }),
+  'shift.signed@1': z.strictObject({
+    day: z.iso.date(),
+    upTo: instantMs,
+    openCases: z.array(slug).max(500),
+    reason: words(500),
+  }),
+} as const satisfies Record<RecordType, z.ZodType>
+
+type Parsed<T extends RecordType> = z.infer<(typeof payloadSchemas)[T]>
+/** Units and readonly live in the core's types only; over the wire they are plain numbers. */
+type Loose<T> = T extends number
+  ? number
+  : T extends object
+    ? { [K in keyof T]: Loose<T[K]> | (object extends Pick<T, K> ? undefined : never) }
+    : T
+type Mismatched = { [T in RecordType]: Parsed<T> extends Loose<Payloads[T]> ? never : T }[RecordType]
+type None<T extends never> = T
+/** Fails to compile where a schema and the core's type have grown apart, and names the type. */
+export type SchemasMatchCore = None<Mismatched>
+
+export const isKnownType = (type: string): type is RecordType => type in payloadSchemas

@@ -1,0 +1,64 @@
+import { z } from 'zod'
+import { slug, words } from './envelope.ts'
+import { interval, sanitizerReading, temperatureUnit } from '../rules/schemas.ts'
+
+const verdict = z.enum(['in', 'too-close', 'out', 'cannot-tell'])
+const quantity = z.enum(['chlorine', 'iodine', 'quat', 'strength', 'temperature', 'pH', 'hardness'])
+
+const judgement = z.strictObject({
+  overall: verdict,
+  layers: z
+    .array(
+      z.strictObject({
+        layer: z.enum(['code', 'local', 'label', 'plate']),
+        name: words(120),
+        verdict,
+        limits: z.array(
+          z.strictObject({
+            quantity,
+            unit: words(12),
+            source: words(200),
+            limit: interval.nullable(),
+            reading: interval.nullable(),
+            verdict,
+            distance: z.number().nullable(),
+          }),
+        ),
+      }),
+    )
+    .max(20),
+  missing: z.array(
+    z.strictObject({ quantity: z.union([quantity, z.literal('label')]), best: verdict, worst: verdict }),
+  ),
+  profile: z.strictObject({ id: slug, version: z.number().int() }),
+})
+
+const pick = z.union([
+  z.strictObject({ matches: z.number() }),
+  z.strictObject({ between: z.tuple([z.number(), z.number()]) }),
+])
+
+const place = {
+  station: slug.nullable(),
+  run: slug.nullable(),
+  step: z.string().max(100).nullable(),
+  bath: slug.nullable(),
+  case: slug.nullable(),
+  judgement,
+  instruments: z.array(slug).max(8),
+}
+
+export const readingTaken = z.discriminatedUnion('what', [
+  z.strictObject({
+    ...place,
+    what: z.literal('sanitizer'),
+    product: slug.nullable(),
+    reading: sanitizerReading,
+    picks: z.strictObject({ strength: pick.nullable(), ph: pick.nullable() }),
+  }),
+  z.strictObject({
+    ...place,
+    what: z.literal('cold-product'),
+    reading: z.strictObject({ unit: temperatureUnit, value: z.number(), interval }),
+  }),
+])

@@ -1,0 +1,29 @@
+import { z } from 'zod'
+
+export const temperatureUnit = z.enum(['°C', '°F'])
+
+/** A closed interval; null is open on that side. */
+export const interval = z
+  .strictObject({ lo: z.number().nullable(), hi: z.number().nullable() })
+  .refine((i) => i.lo === null || i.hi === null || i.lo <= i.hi, 'the lower end lies above the upper end')
+
+export const labelUse = z.strictObject({
+  name: z.string().max(120),
+  range: z.strictObject({ lo: z.number().min(0), hi: z.number().min(0) }),
+  temperature: z.strictObject({ c: z.number(), f: z.number() }).nullable(),
+  hardestWater: z.number().min(0).nullable(),
+  contactSeconds: z.number().min(0).nullable(),
+})
+
+export const sanitizerReading = z.strictObject({
+  agent: z.enum(['chlorine', 'quat', 'iodine', 'other']),
+  strength: interval.nullable(),
+  temperature: z.strictObject({ unit: temperatureUnit, reading: interval }).nullable(),
+  ph: interval.nullable(),
+  hardness: interval.nullable(),
+  label: labelUse.nullable(),
+  local: z
+    .array(z.strictObject({ name: z.string().max(120), range: interval, source: z.string().max(200) }))
+    .max(10)
+    .optional(),
+})

@@ -1,0 +1,2 @@
+export { dueList, type DueItem, type Risk } from './due.ts'
+export * from './trading-day.ts'

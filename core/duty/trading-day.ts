@@ -1,0 +1,53 @@
+import { Temporal } from 'temporal-polyfill'
+import { instant, type Instant } from '../quantity/index.ts'
+import type { LocalTime, SiteSet } from '../record/house.ts'
+
+/** One trading day of a site: its ISO date, and when it opens and closes. */
+export interface TradingDay {
+  readonly date: string
+  readonly opens: Instant
+  readonly closes: Instant
+}
+
+/** Local "HH:MM" on a date, in the site's zone; hours past 24 fall on the next date. Clock changes are the zone's own. */
+export function instantAt(date: string, time: LocalTime, timeZone: string): Instant {
+  const [hours = 0, minutes = 0] = time.split(':').map(Number)
+  const day = Temporal.PlainDate.from(date).add({ days: Math.floor(hours / 24) })
+  const at = day.toPlainDateTime({ hour: hours % 24, minute: minutes }).toZonedDateTime(timeZone)
+  return instant(at.epochMilliseconds)
+}
+
+/** The date in the site's zone at an instant. */
+export const dateAt = (at: Instant, timeZone: string): string =>
+  Temporal.Instant.fromEpochMilliseconds(at).toZonedDateTimeISO(timeZone).toPlainDate().toString()
+
+/** The date `days` later (or earlier, below zero). */
+export const dateAfter = (date: string, days: number): string =>
+  Temporal.PlainDate.from(date).add({ days }).toString()
+
+/** ISO weekday of a date, 1 is Monday. */
+export const weekdayOf = (date: string): number => Temporal.PlainDate.from(date).dayOfWeek
+
+/** The trading day of a date, or null where the site is closed on it. */
+export function tradingDay(site: SiteSet, date: string): TradingDay | null {
+  const hours = site.hours[String(weekdayOf(date))]
+  if (!hours || site.closedDays.includes(date)) return null
+  return {
+    date,
+    opens: instantAt(date, hours.open, site.timeZone),
+    closes: instantAt(date, hours.close, site.timeZone),
+  }
+}
+
+/** The trading days of `days` dates from `from`, the closed ones left out. */
+export function tradingDays(site: SiteSet, from: string, days: number): TradingDay[] {
+  return Array.from({ length: days }, (_, i) => tradingDay(site, dateAfter(from, i))).filter(
+    (d) => d !== null,
+  )
+}
+
+/** The trading day under way or the next to come, at an instant: after a close past midnight it is still yesterday's. */
+export function tradingDayAt(site: SiteSet, at: Instant, afterCloseMinutes = 240): TradingDay | null {
+  const days = tradingDays(site, dateAfter(dateAt(at, site.timeZone), -1), 15)
+  return days.find((d) => at < d.closes + afterCloseMinutes * 60_000) ?? null
+}

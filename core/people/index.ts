@@ -1,0 +1,33 @@
+export type Role = 'crew' | 'lead' | 'manager'
+
+/** What a person may do, by role. Read by the server, which decides, and by the browser, which only shows. */
+export type Permission =
+  | 'read'
+  | 'record'
+  | 'verify-chain'
+  | 'amend'
+  | 'close-case'
+  | 'sign-shift'
+  | 'set-up-house'
+  | 'unlock-person'
+  | 'export-log'
+
+const crew: readonly Permission[] = ['read', 'record', 'amend', 'verify-chain', 'export-log']
+const lead: readonly Permission[] = [...crew, 'close-case', 'sign-shift']
+const manager: readonly Permission[] = [...lead, 'set-up-house', 'unlock-person']
+
+const permissions: Record<Role, readonly Permission[]> = { crew, lead, manager }
+
+export const may = (role: Role, permission: Permission): boolean => permissions[role].includes(permission)
+
+/** The permission that a type of record needs. */
+export function permissionFor(type: string): Permission {
+  if (/^(site|station|product|instrument)\.set@/.test(type)) return 'set-up-house'
+  if (type.startsWith('case.closed@')) return 'close-case'
+  if (type.startsWith('record.amended@')) return 'amend'
+  if (type.startsWith('shift.signed@')) return 'sign-shift'
+  return 'record'
+}
+
+/** Wrong PINs in a row after which a name is locked. */
+export const wrongPinsBeforeLock = 5

@@ -1,0 +1,41 @@
+import type { Facets } from './facets.ts'
+
+/** A flat set of facts about a step: what was poured, counted, chosen. Units are in the names. */
+export type Facts = Readonly<Record<string, string | number | boolean | null>>
+
+export interface RunPlain {
+  readonly run: string
+  readonly station: string
+}
+
+export interface RunStarted extends RunPlain {
+  readonly procedure: { readonly id: string; readonly version: number }
+  /** The model's numbers at the start; the run keeps them. */
+  readonly parameters: Readonly<Record<string, number>>
+}
+
+export interface StepDone extends RunPlain {
+  /** The step's key: its id, with the round where it stands in a repeated group ("rinse.2.drain"). */
+  readonly step: string
+  readonly kind: string
+  readonly facts: Facts
+  /** What became of the station by it. */
+  readonly effects: Partial<Facets>
+}
+
+export interface StepUndone extends RunPlain {
+  readonly step: string
+  /** The station's facets as they were before the step. */
+  readonly restores: Partial<Facets>
+}
+
+export interface WaitStarted extends RunPlain {
+  readonly step: string
+  readonly minutes: number
+  /** What becomes of the station while it waits (agitating). */
+  readonly effects: Partial<Facets>
+}
+
+export interface RunAbandoned extends RunPlain {
+  readonly reason: string
+}

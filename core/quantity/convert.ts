@@ -1,0 +1,61 @@
+import { Refusal } from '../refusal/index.ts'
+import { celsius, fahrenheit, millilitres, ppm } from './units.ts'
+import type { Celsius, Fahrenheit, Millilitres, Ppm } from './units.ts'
+
+/** Millilitres in one of each volume unit. US customary units by NIST Handbook 44, appendix C (1 US gallon = 231 cubic inches). */
+const millilitresIn = {
+  mL: 1,
+  L: 1000,
+  tsp: 4.92892159375,
+  tbsp: 14.78676478125,
+  'fl oz': 29.5735295625,
+  cup: 236.5882365,
+  pt: 473.176473,
+  qt: 946.352946,
+  gal: 3785.411784,
+} as const
+
+export type VolumeUnit = keyof typeof millilitresIn
+export const volumeUnits = Object.keys(millilitresIn) as VolumeUnit[]
+
+/** @param value in `unit`; returns millilitres. Throws `negative_quantity`, `not_a_number`. */
+export const volumeFrom = (value: number, unit: VolumeUnit): Millilitres =>
+  millilitres(value * millilitresIn[unit])
+
+/** @param volume millilitres; returns the number in `unit`, not rounded. */
+export const volumeIn = (volume: Millilitres, unit: VolumeUnit): number => volume / millilitresIn[unit]
+
+/** @param value °F; returns °C, exact. */
+export const toCelsius = (value: Fahrenheit): Celsius => celsius(((value - 32) * 5) / 9)
+/** @param value °C; returns °F, exact. */
+export const toFahrenheit = (value: Celsius): Fahrenheit => fahrenheit((value * 9) / 5 + 32)
+
+/** @param percent % weight in volume (g per 100 mL); returns mg/L. */
+export const ppmFromPercentWv = (percent: number): Ppm => ppm(percent * 10_000)
+
+/**
+ * @param percent % weight in weight; @param density kg/L of the concentrate; returns mg/L.
+ * Throws `negative_quantity`.
+ */
+export const ppmFromPercentWw = (percent: number, density: number): Ppm => ppm(percent * 10_000 * density)
+
+/** Mass of available chlorine in a mass of sodium hypochlorite: Cl2 70.906 / NaOCl 74.44. */
+const availableChlorineInHypochlorite = 70.906 / 74.44
+
+/** @param hypochlorite mg/L as NaOCl; returns mg/L as available chlorine. */
+export const availableChlorine = (hypochlorite: Ppm): Ppm =>
+  ppm(hypochlorite * availableChlorineInHypochlorite)
+
+export type TemperatureUnit = '°C' | '°F'
+/** A temperature as it was read: the number and the unit of the instrument. */
+export interface TemperatureReading {
+  readonly value: number
+  readonly unit: TemperatureUnit
+}
+
+/** Returns the reading in °C. Throws `below_absolute_zero`, `not_a_number`, `unit_missing`. */
+export function readingInCelsius(reading: TemperatureReading): Celsius {
+  if (reading.unit === '°C') return celsius(reading.value)
+  if (reading.unit === '°F') return toCelsius(fahrenheit(reading.value))
+  throw new Refusal('unit_missing', { field: 'temperature' })
+}

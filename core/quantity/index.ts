@@ -1,0 +1,3 @@
+export * from './units.ts'
+export * from './convert.ts'
+export * from './interval.ts'

@@ -1,0 +1,143 @@
+import type { Interval } from '../quantity/index.ts'
+import type { Verdict } from '../rules/index.ts'
+import type { CaseAction } from './case.ts'
+import type { Fold } from './fold.ts'
+import type { ShiftSigned } from './shift.ts'
+import { correctedAt, type AnyRecord } from './record.ts'
+import type { ReadingTaken } from './reading.ts'
+
+export interface CaseState {
+  readonly id: string
+  readonly status: 'open' | 'closed' | 'void'
+  readonly openedAt: number
+  readonly verdict: Verdict | null
+  readonly station: string | null
+  readonly run: string | null
+  readonly bath: string | null
+  readonly what: ReadingTaken['what'] | null
+  readonly actions: readonly (CaseAction & { readonly at: number; readonly by: string })[]
+  readonly closedAt: number | null
+  /** The recheck that closed it, or null where it was closed with a reason. */
+  readonly closedBy: string | null
+  readonly reason: string
+}
+
+/** A corrective case: opened by a reading that is not in, closed by a recheck that is, or by a lead with a reason. */
+export const caseFold: Fold<CaseState> = {
+  initial: (id) => ({
+    id,
+    status: 'open',
+    openedAt: 0,
+    verdict: null,
+    station: null,
+    run: null,
+    bath: null,
+    what: null,
+    actions: [],
+    closedAt: null,
+    closedBy: null,
+    reason: '',
+  }),
+  apply(state, record) {
+    if (record.type === 'reading.taken@1') {
+      const { payload } = record
+      if (record.id === state.id)
+        return {
+          ...state,
+          status: payload.judgement.overall === 'in' ? 'void' : 'open',
+          openedAt: correctedAt(record),
+          verdict: payload.judgement.overall,
+          station: payload.station,
+          run: payload.run,
+          bath: payload.bath,
+          what: payload.what,
+        }
+      if (payload.judgement.overall === 'in' && state.status === 'open')
+        return { ...state, status: 'closed', closedAt: correctedAt(record), closedBy: record.id }
+    }
+    if (record.type === 'case.action@1')
+      return {
+        ...state,
+        actions: [...state.actions, { ...record.payload, at: correctedAt(record), by: record.by }],
+      }
+    if (record.type === 'case.closed@1' && state.status === 'open')
+      return { ...state, status: 'closed', closedAt: correctedAt(record), reason: record.payload.reason }
+    return state
+  },
+}
+
+export interface BathState {
+  readonly id: string
+  readonly where: string
+  readonly station: string | null
+  readonly run: string | null
+  readonly product: string | null
+  readonly productName: string
+  readonly volume: number
+  readonly capacity: number
+  readonly mixedAt: number
+  readonly mixedBy: string
+  readonly lastReading: {
+    readonly at: number
+    readonly strength: Interval | null
+    readonly verdict: Verdict
+  } | null
+}
+
+/** A solution in a vessel: what it is, how much, and what it last read. */
+export const bathFold: Fold<BathState> = {
+  initial: (id) => ({
+    id,
+    where: '',
+    station: null,
+    run: null,
+    product: null,
+    productName: '',
+    volume: 0,
+    capacity: 0,
+    mixedAt: 0,
+    mixedBy: '',
+    lastReading: null,
+  }),
+  apply(state, record) {
+    if (record.type === 'bath.mixed@1') {
+      const { where, station, run, product, productName, volume, capacity } = record.payload
+      const mixed = { mixedAt: correctedAt(record), mixedBy: record.by, lastReading: null }
+      return { ...state, where, station, run, product, productName, volume, capacity, ...mixed }
+    }
+    if (record.type === 'reading.taken@1' && record.payload.what === 'sanitizer')
+      return {
+        ...state,
+        lastReading: {
+          at: correctedAt(record),
+          strength: record.payload.reading.strength,
+          verdict: record.payload.judgement.overall,
+        },
+      }
+    if (record.type === 'case.action@1')
+      return { ...state, volume: volumeAfter(state.volume, record.payload) }
+    return state
+  },
+}
+
+function volumeAfter(volume: number, action: CaseAction): number {
+  const adds = action.did === 'strengthened' || action.did === 'weakened'
+  return adds ? volume + (action.amount ?? 0) : volume
+}
+
+export interface ShiftState {
+  readonly id: string
+  readonly signatures: readonly (ShiftSigned & { readonly at: number; readonly by: string })[]
+}
+
+/** A trading day and who signed it. */
+export const shiftFold: Fold<ShiftState> = {
+  initial: (id) => ({ id, signatures: [] }),
+  apply: (state, record: AnyRecord) =>
+    record.type === 'shift.signed@1'
+      ? {
+          ...state,
+          signatures: [...state.signatures, { ...record.payload, at: correctedAt(record), by: record.by }],
+        }
+      : state,
+}

@@ -1,0 +1,87 @@
+import type { ChemicalClass, MeasuringTool, Supply } from '../solution/index.ts'
+import type { Agent, LabelUse } from '../rules/index.ts'
+
+/** Local wall-clock time, "HH:MM"; a close after midnight belongs to the evening before and is written past 24:00, "24:30". */
+export type LocalTime = string
+
+export interface TradingHours {
+  readonly open: LocalTime
+  readonly close: LocalTime
+}
+
+export interface Sailing {
+  readonly departs: LocalTime
+  /** ISO weekdays, 1 is Monday. */
+  readonly days: readonly number[]
+  /** How many it brings to the counters, 1 being an ordinary rush. */
+  readonly load: number
+}
+
+export interface SiteSet {
+  readonly name: string
+  readonly timeZone: string
+  /** By ISO weekday "1" to "7"; a day left out is closed. */
+  readonly hours: Readonly<Record<string, TradingHours>>
+  /** ISO dates on which the site does not trade. */
+  readonly closedDays: readonly string[]
+  readonly sailings: readonly Sailing[]
+  readonly units: 'metric' | 'us'
+  /** Hours after which a sanitized machine is sanitized again before use. */
+  readonly freshHours: number
+  readonly emergencyNumber: string
+}
+
+export interface StationDuty {
+  readonly procedure: string
+  readonly trigger: { readonly kind: 'each-close' } | { readonly kind: 'each-open' }
+  /** Where the duty comes from: a code section, the manual, the site's own target. */
+  readonly rule: string
+}
+
+export interface StationSet {
+  readonly name: string
+  /** A short number on its tag, for finding it. */
+  readonly tag: string
+  readonly place: string
+  readonly family: string
+  readonly model: string
+  /** The data plate's numbers that procedures take: volumes in mL, times in minutes, counts. */
+  readonly parameters: Readonly<Record<string, number>>
+  readonly duties: readonly StationDuty[]
+}
+
+export interface ProductSet {
+  readonly name: string
+  readonly purpose: string
+  readonly chemicalClass: ChemicalClass
+  readonly agent: Agent | null
+  readonly supply: Supply
+  /** The dose that the label asks for where it names no strength in ppm. */
+  readonly uses: readonly (LabelUse & {
+    readonly id: string
+    readonly target: number
+    readonly rinseAfter: boolean
+  })[]
+  readonly ppe: readonly string[]
+  readonly firstAid: string
+  readonly neverWith: readonly ChemicalClass[]
+}
+
+export type InstrumentSet =
+  | {
+      readonly kind: 'strip'
+      readonly name: string
+      readonly unit: 'ppm' | 'pH'
+      readonly agent: Agent | null
+      readonly blocks: readonly number[]
+      readonly colours: readonly string[]
+      readonly bestBefore: number
+    }
+  | {
+      readonly kind: 'thermometer'
+      readonly name: string
+      readonly unit: '°C' | '°F'
+      readonly accuracy: number
+      readonly checkDue: number
+    }
+  | ({ readonly kind: 'tool' } & MeasuringTool)

@@ -1,0 +1,52 @@
+import type { CaseAction, CaseClosed } from './case.ts'
+import type { SiteSet, StationSet, ProductSet, InstrumentSet } from './house.ts'
+import type { BathMixed, ReadingTaken } from './reading.ts'
+import type { ShiftSigned } from './shift.ts'
+import type {
+  RunAbandoned,
+  RunPlain,
+  RunStarted,
+  StepDone,
+  StepUndone,
+  WaitStarted,
+} from '../procedure/records.ts'
+import type { SubjectRef } from './record.ts'
+
+/** A mistake put right by a new record that points at the old; both are shown. */
+export interface RecordAmended {
+  /** The id of the record that was wrong. */
+  readonly target: string
+  readonly targetType: string
+  /** What the target is about, so that those states are folded anew. */
+  readonly subjects: readonly SubjectRef[]
+  /** The payload as it should have been. */
+  readonly instead: unknown
+  readonly reason: string
+}
+
+/** Every kind of record with its payload, by `type@version`. */
+export interface Payloads {
+  'site.set@1': SiteSet
+  'station.set@1': StationSet
+  'product.set@1': ProductSet
+  'instrument.set@1': InstrumentSet
+  'run.started@1': RunStarted
+  'run.step.done@1': StepDone
+  'run.step.undone@1': StepUndone
+  'run.wait.started@1': WaitStarted
+  'run.parked@1': RunPlain
+  'run.resumed@1': RunPlain
+  'run.abandoned@1': RunAbandoned
+  'run.finished@1': RunPlain
+  'bath.mixed@1': BathMixed
+  'reading.taken@1': ReadingTaken
+  'case.action@1': CaseAction
+  'case.closed@1': CaseClosed
+  'record.amended@1': RecordAmended
+  'shift.signed@1': ShiftSigned
+}
+
+export type RecordType = keyof Payloads
+
+/** Record types that only the server may make, after checking the person's own PIN. */
+export const signedTypes: ReadonlySet<string> = new Set<RecordType>(['shift.signed@1'])

@@ -1,0 +1,49 @@
+import type { Interval } from '../quantity/index.ts'
+import type { Judgement, SanitizerReading, StripPick } from '../rules/index.ts'
+
+interface ReadingPlace {
+  readonly station: string | null
+  readonly run: string | null
+  /** The step's key in its run. */
+  readonly step: string | null
+  readonly bath: string | null
+  /** The corrective case that this reading rechecks. */
+  readonly case: string | null
+}
+
+/** A reading, the limits in force and the verdict that the person was shown. */
+export type ReadingTaken = ReadingPlace & {
+  readonly judgement: Judgement
+  readonly instruments: readonly string[]
+} & (
+    | {
+        readonly what: 'sanitizer'
+        readonly product: string | null
+        readonly reading: SanitizerReading
+        /** As it was read off the strips. */
+        readonly picks: { readonly strength: StripPick | null; readonly ph: StripPick | null }
+      }
+    | {
+        readonly what: 'cold-product'
+        readonly reading: { readonly unit: '°C' | '°F'; readonly value: number; readonly interval: Interval }
+      }
+  )
+
+/** A solution was made in a vessel. */
+export interface BathMixed {
+  readonly bath: string
+  readonly where: string
+  readonly station: string | null
+  readonly run: string | null
+  readonly product: string
+  readonly productName: string
+  /** mL of solution. */
+  readonly volume: number
+  /** mL of concentrate, as shown by the tool. */
+  readonly poured: number
+  readonly tool: string
+  /** ppm aimed at; null where the label gives a dose only. */
+  readonly target: number | null
+  /** mL that the vessel holds. */
+  readonly capacity: number
+}

@@ -1,0 +1,25 @@
+import { runFold } from '../procedure/run.ts'
+import { stationFold } from '../procedure/station.ts'
+import { bathFold, caseFold, shiftFold } from './folds.ts'
+import type { Fold } from './fold.ts'
+import type { SubjectKind } from './record.ts'
+import type { InstrumentSet, ProductSet, SiteSet } from './house.ts'
+
+const setFold = <S>(type: string): Fold<(S & { id: string }) | { id: string }> => ({
+  initial: (id) => ({ id }),
+  apply: (state, record) => (record.type === type ? { ...(record.payload as S), id: state.id } : state),
+})
+
+/** The state of each kind of subject, folded from its records by the same code on the server and in the browser. */
+export const folds = {
+  site: setFold<SiteSet>('site.set@1'),
+  station: stationFold,
+  run: runFold,
+  bath: bathFold,
+  case: caseFold,
+  product: setFold<ProductSet>('product.set@1'),
+  instrument: setFold<InstrumentSet>('instrument.set@1'),
+  shift: shiftFold,
+} as const satisfies Record<SubjectKind, Fold<never> | object>
+
+export const foldOf = (kind: SubjectKind): Fold<unknown> => folds[kind] as unknown as Fold<unknown>

@@ -1,0 +1,42 @@
+import type { AnyDraft, SubjectRef } from './record.ts'
+
+/**
+ * Every subject that a record folds into: its own first, then the others it concerns (a run's step changes its
+ * station; a failed reading opens a case under its own id; a recheck belongs to the case it rechecks).
+ */
+export function subjectsOf(draft: AnyDraft): SubjectRef[] {
+  const subjects: SubjectRef[] = [draft.subject]
+  const add = (kind: SubjectRef['kind'], id: string | null) => {
+    if (id !== null && !subjects.some((s) => s.kind === kind && s.id === id)) subjects.push({ kind, id })
+  }
+  switch (draft.type) {
+    case 'record.amended@1':
+      for (const s of draft.payload.subjects) add(s.kind, s.id)
+      break
+    case 'reading.taken@1':
+      add('station', draft.payload.station)
+      add('run', draft.payload.run)
+      add('bath', draft.payload.bath)
+      add('case', draft.payload.case)
+      if (draft.payload.case === null && draft.payload.judgement.overall !== 'in') add('case', draft.id)
+      break
+    case 'case.action@1':
+      add('case', draft.payload.case)
+      add('bath', draft.payload.bath)
+      break
+    case 'bath.mixed@1':
+      add('bath', draft.payload.bath)
+      break
+    case 'run.started@1':
+    case 'run.step.done@1':
+    case 'run.step.undone@1':
+    case 'run.wait.started@1':
+    case 'run.parked@1':
+    case 'run.resumed@1':
+    case 'run.abandoned@1':
+    case 'run.finished@1':
+      add('station', draft.payload.station)
+      break
+  }
+  return subjects
+}

@@ -1,0 +1,115 @@
+import {
+  instrumentReading,
+  judgeColdProduct,
+  judgeSanitizer,
+  modelCode,
+  stripReading,
+} from '../rules/index.ts'
+import type { Agent, Instrument, LabelUse, SanitizerReading, Strip, StripPick } from '../rules/index.ts'
+import type { Instant, Interval } from '../quantity/index.ts'
+import type { InstrumentSet, ProductSet } from './house.ts'
+import type { ReadingTaken } from './reading.ts'
+
+export interface Place {
+  readonly station: string | null
+  readonly run: string | null
+  readonly step: string | null
+  readonly bath: string | null
+  readonly case: string | null
+}
+
+export type StripSet = InstrumentSet & { readonly kind: 'strip' }
+export type ThermometerSet = InstrumentSet & { readonly kind: 'thermometer' }
+
+/** What a person entered about a solution; null where nothing was entered yet. */
+export interface SanitizerEntry {
+  readonly strength: { readonly strip: StripSet; readonly pick: StripPick } | null
+  readonly ph: { readonly strip: StripSet; readonly pick: StripPick } | null
+  readonly temperature: {
+    readonly value: number
+    readonly unit: '°C' | '°F'
+    readonly instrument: ThermometerSet | null
+  } | null
+  /** mg/L as CaCO3. */
+  readonly hardness: number | null
+}
+
+const asStrip = (s: StripSet): Strip => ({
+  name: s.name,
+  blocks: s.blocks,
+  unit: s.unit,
+  bestBefore: s.bestBefore as Instant,
+})
+
+const asInstrument = (t: ThermometerSet | null): Instrument | null =>
+  t && { name: t.name, unit: t.unit, accuracy: t.accuracy, checkDue: t.checkDue as Instant }
+
+/** The label's words for one use, without the fields that judging does not need. */
+export function labelOf(product: ProductSet, useId: string): LabelUse | null {
+  const use = product.uses.find((u) => u.id === useId)
+  if (!use) return null
+  const { name, range, temperature, hardestWater, contactSeconds } = use
+  return { name, range, temperature, hardestWater, contactSeconds }
+}
+
+/** Entry to reading: strips become intervals, thermometers points or intervals. Throws `strip_void`, `strip_block_unknown`. */
+export function readEntry(
+  product: ProductSet,
+  useId: string,
+  entry: SanitizerEntry,
+  now: Instant,
+): SanitizerReading {
+  const t = entry.temperature
+  const picked = (p: SanitizerEntry['strength']): Interval | null =>
+    p ? stripReading(asStrip(p.strip), p.pick, now) : null
+  return {
+    agent: product.agent ?? ('other' satisfies Agent),
+    strength: picked(entry.strength),
+    ph: picked(entry.ph),
+    temperature: t && {
+      unit: t.unit,
+      reading: instrumentReading(t.value, t.unit, asInstrument(t.instrument), now),
+    },
+    hardness: entry.hardness === null ? null : { lo: entry.hardness, hi: entry.hardness },
+    label: labelOf(product, useId),
+  }
+}
+
+/** The payload of a sanitizer check, judged. */
+export function sanitizerChecked(
+  place: Place,
+  product: ProductSet & { readonly id: string },
+  useId: string,
+  entry: SanitizerEntry,
+  instruments: readonly string[],
+  now: Instant,
+): ReadingTaken {
+  const reading = readEntry(product, useId, entry, now)
+  return {
+    ...place,
+    what: 'sanitizer',
+    product: product.id,
+    reading,
+    picks: { strength: entry.strength?.pick ?? null, ph: entry.ph?.pick ?? null },
+    judgement: judgeSanitizer(modelCode, reading),
+    instruments,
+  }
+}
+
+/** The payload of a product temperature check, judged. `value` is in `unit`, the thermometer's own. */
+export function coldProductChecked(
+  place: Place,
+  value: number,
+  unit: '°C' | '°F',
+  thermometer: (ThermometerSet & { readonly id: string }) | null,
+  now: Instant,
+): ReadingTaken {
+  const interval = instrumentReading(value, unit, asInstrument(thermometer), now)
+  return {
+    ...place,
+    what: 'cold-product',
+    reading: { unit, value, interval },
+    judgement: judgeColdProduct(modelCode, unit, interval),
+    instruments: thermometer ? [thermometer.id] : [],
+  }
+}

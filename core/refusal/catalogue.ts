@@ -1,0 +1,88 @@
+/** What kind of refusal it is; the server turns the kind into an HTTP status, the browser into a tone. */
+export type RefusalKind =
+  | 'malformed'
+  | 'not-signed-in'
+  | 'not-allowed'
+  | 'missing'
+  | 'conflict'
+  | 'too-large'
+  | 'too-often'
+  | 'down'
+  | 'broken'
+
+interface CatalogueEntry {
+  readonly kind: RefusalKind
+  /** One sentence that says what is wrong and what to do. */
+  readonly message: string
+}
+
+const entry = (kind: RefusalKind, message: string): CatalogueEntry => ({ kind, message })
+
+/** Every refusal the application can give, in one place. */
+export const catalogue = {
+  // quantities
+  not_a_number: entry('malformed', 'This is not a number. Type digits only.'),
+  negative_quantity: entry('malformed', 'An amount cannot be below zero. Type zero or more.'),
+  unit_missing: entry('malformed', 'Say which unit this number is in.'),
+  below_absolute_zero: entry('malformed', 'No thermometer reads this cold. Check the number and its unit.'),
+  empty_interval: entry('malformed', 'The lower end of a reading must not lie above its upper end.'),
+
+  // solutions
+  stock_too_weak: entry(
+    'malformed',
+    'The concentrate is weaker than the strength asked for. Choose a stronger product or a lower target.',
+  ),
+  target_is_zero: entry('malformed', 'The target strength must be above zero.'),
+  volume_is_zero: entry('malformed', 'The volume must be above zero.'),
+  vessel_too_small: entry('malformed', 'The vessel does not hold this much. Choose a larger one.'),
+  strip_void: entry(
+    'malformed',
+    'This strip is past its date or was wet: it tells nothing. Use a fresh strip.',
+  ),
+  strip_block_unknown: entry('malformed', 'The strip has no such block. Pick one of the blocks on its card.'),
+
+  // procedures
+  step_unknown: entry('malformed', 'The procedure has no such step. Reload the run.'),
+  parameter_missing: entry(
+    'malformed',
+    "The machine's data plate lacks a number that this procedure needs. Add it in House.",
+  ),
+
+  // records
+  body_malformed: entry('malformed', 'The request could not be read. See the details and send it again.'),
+  type_unknown: entry('malformed', 'This kind of record is not known here. Reload the application.'),
+  wrong_site: entry('not-allowed', 'This record belongs to another site. Sign in there to send it.'),
+  in_the_future: entry('malformed', "This was observed in the future. Check the tablet's clock."),
+  id_reused: entry('conflict', 'Another record already has this id. It must be made anew.'),
+  needs_pin: entry('not-allowed', 'This needs your own PIN. Sign it on the Log.'),
+  amends_nothing: entry('malformed', 'The record to amend is not in this log.'),
+  text_unstorable: entry('malformed', 'The text holds a character that cannot be stored. Remove it.'),
+  open_cases: entry(
+    'conflict',
+    'A corrective action is still open. Close it by a recheck, or give a reason for signing over it.',
+  ),
+
+  // people
+  not_signed_in: entry('not-signed-in', 'Sign in first: pick your name and enter your PIN.'),
+  wrong_pin: entry('not-signed-in', 'That PIN is not right. Try again.'),
+  wrong_password: entry('not-signed-in', 'That name and password do not go together. Try again.'),
+  pin_locked: entry(
+    'not-allowed',
+    'Too many wrong PINs: this name is locked. A manager can unlock it in House.',
+  ),
+  not_allowed: entry('not-allowed', 'Your role may not do this. Ask a shift lead or a manager.'),
+  not_on_this_tablet: entry('not-allowed', 'This person was not signed in on this tablet at that time.'),
+  foreign_origin: entry('not-allowed', 'This request came from another page. Open Tadka itself.'),
+
+  // the server
+  not_found: entry('missing', 'There is nothing here. Check the address.'),
+  body_too_large: entry('too-large', 'This is too large to send at once. Send less at a time.'),
+  too_often: entry('too-often', 'Too many tries. Wait a minute, then try again.'),
+  database_down: entry('down', 'The database does not answer. What you enter is kept and sent by itself.'),
+  broken: entry(
+    'broken',
+    'Something broke here. Nothing was changed. Try again; if it stays, tell whoever runs Tadka.',
+  ),
+} as const satisfies Record<string, CatalogueEntry>
+
+export type RefusalCode = keyof typeof catalogue

@@ -1,0 +1,26 @@
+import { atMost, type Interval } from '../quantity/index.ts'
+import { limitIn } from './chlorine.ts'
+import { layerVerdict, limitVerdict, type Judgement } from './judgement.ts'
+import type { Profile } from './profile.ts'
+
+/**
+ * Judges the temperature of TCS product that is kept cold, in the unit of the thermometer.
+ * Source: FDA Food Code 2022, 3-501.16(A)(2): 5 °C (41 °F) or less.
+ */
+export function judgeColdProduct(profile: Profile, unit: '°C' | '°F', reading: Interval | null): Judgement {
+  const { source, temperature } = profile.coldHolding
+  const limit = limitVerdict(
+    'temperature',
+    unit,
+    `${profile.name}, ${source}`,
+    atMost(limitIn(temperature, unit)),
+    reading,
+  )
+  const layer = layerVerdict('code', profile.name, [limit])
+  return {
+    overall: layer.verdict,
+    layers: [layer],
+    missing: reading === null ? [{ quantity: 'temperature', best: 'in', worst: 'out' }] : [],
+    profile: { id: profile.id, version: profile.version },
+  }
+}

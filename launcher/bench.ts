@@ -1,0 +1,1 @@
+export const bench = async (_: string | undefined): Promise<number> => 0

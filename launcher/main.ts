@@ -1,0 +1,46 @@
+import { bench } from './bench.ts'
+import { chainCommand } from './chain.ts'
+import { parseOptions } from './options.ts'
+import { serve } from './serve.ts'
+import { test } from './test.ts'
+import { Trouble } from './trouble.ts'
+
+const usage = `Usage: ./tadka COMMAND
+
+  demo            the ferry terminal, with two weeks of records
+  start           without demo data; DATABASE_URL names a database of your own
+    --host ADDRESS  serve the tablets of a site, over TLS
+    --port N        another port than 4180
+  dev             as demo, rebuilding as you edit
+  verify SITE     check a site's chain of records
+  rebuild SITE    fold a site's states anew from its records
+  test            everything that must pass
+  bench [NAME]    benchmarks: record, screen, judge`
+
+const [command = '', ...rest] = process.argv.slice(2)
+
+try {
+  switch (command) {
+    case 'demo':
+    case 'start':
+    case 'dev':
+      await serve(command, parseOptions(rest))
+      break
+    case 'verify':
+    case 'rebuild':
+      process.exitCode = await chainCommand(command, rest[0])
+      break
+    case 'test':
+      process.exitCode = await test(rest)
+      break
+    case 'bench':
+      process.exitCode = await bench(rest[0])
+      break
+    default:
+      console.log(usage)
+      process.exitCode = command === '' || command === 'help' || command === '--help' ? 0 : 2
+  }
+} catch (error) {
+  console.error(error instanceof Trouble ? `tadka: ${error.message}` : error)
+  process.exitCode = 1
+}

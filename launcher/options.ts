@@ -1,0 +1,44 @@
+import { parseArgs } from 'node:util'
+import { Trouble } from './trouble.ts'
+
+export interface ServeOptions {
+  readonly host: string | null
+  readonly port: number
+  readonly cert: string | null
+  readonly key: string | null
+  /** How many days of history the demo is made with. */
+  readonly days: number
+}
+
+/** Reads the options of start, demo and dev. Throws Trouble for one that is not known or makes no sense. */
+export function parseOptions(args: readonly string[]): ServeOptions {
+  try {
+    const { values } = parseArgs({
+      args: [...args],
+      options: {
+        host: { type: 'string' },
+        port: { type: 'string', default: '4180' },
+        cert: { type: 'string' },
+        key: { type: 'string' },
+        days: { type: 'string', default: '14' },
+      },
+    })
+    const number = (text: string, name: string, most: number) => {
+      const value = Number(text)
+      if (!Number.isInteger(value) || value < 1 || value > most)
+        throw new Error(`--${name} takes a whole number from 1 to ${most}.`)
+      return value
+    }
+    if ((values.cert === undefined) !== (values.key === undefined))
+      throw new Error('--cert and --key go together.')
+    return {
+      host: values.host ?? null,
+      port: number(values.port, 'port', 65_535),
+      cert: values.cert ?? null,
+      key: values.key ?? null,
+      days: number(values.days, 'days', 730),
+    }
+  } catch (error) {
+    throw new Trouble((error as Error).message)
+  }
+}

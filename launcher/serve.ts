@@ -1,0 +1,123 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { createServer } from 'node:net'
+import { networkInterfaces } from 'node:os'
+import { people } from '../server/demo/house.ts'
+import { loadDemo } from '../server/demo/load.ts'
+import { buildIfStale } from './build.ts'
+import type { Cluster } from './cluster.ts'
+import { openDatabase } from './database.ts'
+import type { ServeOptions } from './options.ts'
+import { root } from './paths.ts'
+import { certificateFor } from './tls.ts'
+import { Trouble } from './trouble.ts'
+
+const say = (line: string) => console.log(`  ${line}`)
+
+/** Serves until Ctrl-C: database, schema, demo data, build, server; and stops them all again. */
+export async function serve(command: 'demo' | 'start' | 'dev', options: ServeOptions): Promise<void> {
+  const host = options.host ?? '127.0.0.1'
+  await portIsFree(host, options.port)
+  const cluster = await openDatabase('main', say)
+  try {
+    if (command !== 'start') {
+      say('Looking at the demo site')
+      if (await loadDemo(cluster.ownerUrl, cluster.appUrl, Date.now(), options.days))
+        say('Demo records written')
+    }
+    if (command !== 'dev') await buildIfStale(say)
+    const tls = options.host || options.cert ? await certificateFor(host, options) : null
+    await supervise(command, cluster, host, options.port, tls, () => greet(command, host, options.port, tls))
+  } finally {
+    await cluster.stop()
+  }
+}
+
+function portIsFree(host: string, port: number): Promise<void> {
+  return new Promise((resolve, reject) => {
+    const probe = createServer()
+    probe.once('error', (error: NodeJS.ErrnoException) => {
+      if (error.code === 'EADDRINUSE')
+        reject(new Trouble(`Port ${port} is taken. Stop what uses it, or choose another: --port ${port + 1}`))
+      else if (error.code === 'EADDRNOTAVAIL')
+        reject(new Trouble(`This machine has no address ${host}. It has: ${addresses().join(', ')}`))
+      else reject(error)
+    })
+    probe.listen(port, host, () => probe.close(() => resolve()))
+  })
+}
+
+const addresses = () =>
+  Object.values(networkInterfaces()).flatMap((list) => (list ?? []).map((i) => i.address))
+
+interface Tls {
+  readonly key: string
+  readonly cert: string
+  readonly made: boolean
+}
+
+function greet(command: string, host: string, port: number, tls: Tls | null): void {
+  console.log(`\nTadka is open at ${tls ? 'https' : 'http'}://${host}:${port}`)
+  if (tls?.made) say(`Its certificate is its own: on each tablet, install ${tls.cert} as trusted, once.`)
+  if (command !== 'start') {
+    console.log('\nSign in with a name and PIN:')
+    for (const p of people)
+      say(`${p.name.padEnd(7)} ${p.pin}   ${p.role}${p.login ? ` (password: ${p.password})` : ''}`)
+  }
+  console.log('\nCtrl-C stops it.')
+}
+
+/** Keeps the server process running, again and again should it die, until Ctrl-C. */
+async function supervise(
+  command: string,
+  cluster: Cluster,
+  host: string,
+  port: number,
+  tls: Tls | null,
+  ready: () => void,
+): Promise<void> {
+  const env = {
+    ...process.env,
+    TADKA_APP_DATABASE_URL: cluster.appUrl,
+    TADKA_HOST: host,
+    TADKA_PORT: String(port),
+    ...(tls ? { TADKA_TLS_KEY: tls.key, TADKA_TLS_CERT: tls.cert } : {}),
+  }
+  const watch = command === 'dev' ? ['--watch-path=server', '--watch-path=core', '--watch-path=contract'] : []
+  const children = new Set<ChildProcess>()
+  let stopping = false
+  let greeted = false
+  await new Promise<void>((resolve, reject) => {
+    const start = (args: string[], again: boolean) => {
+      const child = spawn(process.execPath, args, {
+        cwd: root,
+        env,
+        stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+        detached: true,
+      })
+      children.add(child)
+      child.on('message', () => {
+        if (!greeted) ready()
+        greeted = true
+      })
+      child.once('exit', (code) => {
+        children.delete(child)
+        if (stopping) return children.size === 0 ? resolve() : undefined
+        if (code === 2 || code === 3 || !again) {
+          stopAll()
+          return reject(new Trouble('The server did not start; see above.'))
+        }
+        say('The server stopped by itself; starting it again')
+        setTimeout(() => start(args, again), 300)
+      })
+    }
+    const stopAll = () => {
+      stopping = true
+      for (const child of children) child.kill('SIGTERM')
+      if (children.size === 0) resolve()
+    }
+    process.once('SIGINT', stopAll)
+    process.once('SIGTERM', stopAll)
+    start(['--import', 'tsx', ...watch, 'server/main.ts'], true)
+    if (command === 'dev') start(['node_modules/vite/bin/vite.js', 'web'], false)
+  })
+}

@@ -1,0 +1,1 @@
+export const test = async (_: readonly string[]): Promise<number> => 0

@@ -1,0 +1,131 @@
+import { existsSync } from 'node:fs'
+import compress from '@fastify/compress'
+import cookie from '@fastify/cookie'
+import helmet from '@fastify/helmet'
+import rateLimit from '@fastify/rate-limit'
+import fastifyStatic from '@fastify/static'
+import swagger from '@fastify/swagger'
+import swaggerUi from '@fastify/swagger-ui'
+import { Refusal } from '@tadka/core/refusal'
+import Fastify, { type FastifyInstance } from 'fastify'
+import {
+  jsonSchemaTransform,
+  serializerCompiler,
+  validatorCompiler,
+  type ZodTypeProvider,
+} from 'fastify-type-provider-zod'
+import { openPool } from '../db/pool.ts'
+import { Guard } from '../people/guard.ts'
+import { peopleRoutes } from '../people/routes.ts'
+import { EventHub } from '../record/events.ts'
+import { SiteQueue } from '../record/queue.ts'
+import { recordRoutes } from '../record/routes.ts'
+import { installErrors } from './errors.ts'
+import type { Services } from './services.ts'
+
+export interface AppOptions {
+  readonly databaseUrl: string
+  /** The built web application, or null where there is none (tests of the API). */
+  readonly webRoot: string | null
+  readonly tls: { readonly key: string; readonly cert: string } | null
+  readonly now?: () => number
+  readonly logLevel?: string
+}
+
+const bodyLimit = 2 * 1024 * 1024
+
+/** The server over one database, ready to listen. */
+export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
+  const app = Fastify({
+    bodyLimit,
+    forceCloseConnections: true,
+    logger: { level: options.logLevel ?? 'warn' },
+    ...(options.tls ? { https: options.tls } : {}),
+  }) as unknown as FastifyInstance
+  const now = options.now ?? Date.now
+  const pool = openPool(options.databaseUrl, (error) =>
+    app.log.warn({ why: error.message }, 'a database connection was lost'),
+  )
+  const hub = new EventHub(pool, options.databaseUrl, now)
+  const services: Services = {
+    pool,
+    hub,
+    queue: new SiteQueue(),
+    guard: new Guard(pool),
+    secure: options.tls !== null,
+    now,
+  }
+
+  app.setValidatorCompiler(validatorCompiler)
+  app.setSerializerCompiler(serializerCompiler)
+  installErrors(app)
+  await installGuards(app, options.tls !== null)
+  await app.register(swagger, {
+    openapi: {
+      info: { title: 'Tadka', version: '1', description: 'Cleaning, sanitizing and their records.' },
+    },
+    transform: jsonSchemaTransform,
+  })
+  await app.register(swaggerUi, { routePrefix: '/api/docs' })
+
+  const typed = app.withTypeProvider<ZodTypeProvider>()
+  await typed.register(peopleRoutes(services))
+  await typed.register(recordRoutes(services))
+  app.get('/api/health', async () => {
+    await pool.query('select 1')
+    return { up: true, serverTime: now() }
+  })
+  await serveWeb(app, options.webRoot)
+
+  app.addHook('onReady', () => hub.open())
+  app.addHook('onClose', async () => {
+    await hub.close()
+    await pool.end()
+  })
+  return app
+}
+
+async function installGuards(app: FastifyInstance, secure: boolean): Promise<void> {
+  await app.register(helmet, {
+    contentSecurityPolicy: {
+      directives: {
+        defaultSrc: ["'self'"],
+        // The component kit writes its styles into the page.
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        objectSrc: ["'none'"],
+        frameAncestors: ["'none'"],
+        upgradeInsecureRequests: secure ? [] : null,
+      },
+    },
+    strictTransportSecurity: secure,
+  })
+  await app.register(cookie)
+  await app.register(compress, { global: true })
+  await app.register(rateLimit, { global: false })
+  app.addHook('onRequest', async (request) => {
+    const { origin, host } = request.headers
+    if (request.method === 'GET' || request.method === 'HEAD' || origin === undefined) return
+    if (!URL.canParse(origin) || new URL(origin).host !== host) throw new Refusal('foreign_origin')
+  })
+}
+
+/** The built application; any address that is not a file or an API answers with it, so that a reload works. */
+async function serveWeb(app: FastifyInstance, webRoot: string | null): Promise<void> {
+  const built = webRoot !== null && existsSync(webRoot)
+  if (built)
+    await app.register(fastifyStatic, {
+      root: webRoot,
+      setHeaders: (reply, path) => {
+        reply.setHeader(
+          'cache-control',
+          path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+        )
+      },
+    })
+  app.setNotFoundHandler((request, reply) => {
+    const page = request.method === 'GET' && !request.url.startsWith('/api/') && !/\.\w+$/.test(request.url)
+    if (built && page) return reply.sendFile('index.html')
+    return reply.status(404).send(new Refusal('not_found').toWire())
+  })
+}

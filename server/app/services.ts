@@ -1,0 +1,16 @@
+import type { Pool } from '../db/pool.ts'
+import type { Guard } from '../people/guard.ts'
+import type { EventHub } from '../record/events.ts'
+import type { SiteQueue } from '../record/queue.ts'
+
+/** What the rooms of the server are given. */
+export interface Services {
+  readonly pool: Pool
+  readonly guard: Guard
+  readonly hub: EventHub
+  readonly queue: SiteQueue
+  /** Whether the application is served over TLS. */
+  readonly secure: boolean
+  /** Milliseconds UTC. */
+  readonly now: () => number
+}

@@ -1,0 +1,14 @@
+import pg from 'pg'
+
+/** bigint columns hold sequence numbers and milliseconds: all well below 2^53. */
+pg.types.setTypeParser(pg.types.builtins.INT8, Number)
+
+export type Pool = pg.Pool
+export type Client = pg.PoolClient
+
+/** Connections as the application's role. A lost connection is reported and replaced, not thrown. */
+export function openPool(url: string, onLost: (error: Error) => void): Pool {
+  const pool = new pg.Pool({ connectionString: url, max: 12, connectionTimeoutMillis: 5000 })
+  pool.on('error', onLost)
+  return pool
+}

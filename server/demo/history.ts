@@ -1,0 +1,76 @@
+import { dateAfter, dateAt, tradingDayAt, tradingDays } from '@tadka/core/duty'
+import { instant } from '@tadka/core/quantity'
+import { latestProcedure, stationFold, type StationState } from '@tadka/core/procedure'
+import type { AnyDraft } from '@tadka/core/record'
+import { workRun, type Worker } from './crew.ts'
+import { Diary, seeded } from './diary.ts'
+import { instruments, people, products, site, siteId, stations } from './house.ts'
+
+const minute = 60_000
+
+/** The house as it is set up by the manager, an hour before the first day. */
+function setUp(diary: Diary, at: number, now: number): void {
+  const by = 'oriel'
+  diary.note(at, by, 'site.set@1', { kind: 'site', id: siteId }, site)
+  for (const [id, plate] of Object.entries(stations))
+    diary.note(at, by, 'station.set@1', { kind: 'station', id }, plate)
+  for (const [id, product] of Object.entries(products))
+    diary.note(at, by, 'product.set@1', { kind: 'product', id }, product)
+  for (const [id, one] of Object.entries(instruments(now)))
+    diary.note(at, by, 'instrument.set@1', { kind: 'instrument', id }, one)
+}
+
+const stationState = (id: string): StationState => ({
+  ...stationFold.initial(id),
+  plate: stations[id] ?? null,
+})
+
+/**
+ * The demo's records up to `now`, in the order they happened: the set-up, then `days` trading days of openings and
+ * closings with the failures and corrections that come with them. The close of the day under way is left to do.
+ * @param now milliseconds UTC; @param days how many days back, 14 for the demo, 365 for a year.
+ */
+export function demoHistory(now: number, days: number, seed = 2110): AnyDraft[] {
+  const diary = new Diary(siteId, 'demo-tablet')
+  const random = seeded(seed)
+  const first = dateAfter(dateAt(instant(now), site.timeZone), -days)
+  const trading = tradingDays(site, first, days + 2)
+  const opening = trading[0]
+  if (!opening) return []
+  setUp(diary, opening.opens - 300 * minute, now)
+  const today = tradingDayAt(site, instant(now), 120)?.date
+  const crew = people.filter((p) => p.role !== 'manager').map((p) => p.id)
+  const someone = (): Worker => ({
+    by: crew[Math.floor(random() * crew.length)] ?? 'bao',
+    random,
+    weakMix: random() < 0.14,
+  })
+  const work = (station: string, procedure: string, start: number) => {
+    const found = latestProcedure(procedure)
+    if (found && start + 90 * minute < now) workRun(diary, stationState(station), found, start, someone())
+  }
+  for (const day of trading) {
+    for (const id of Object.keys(stations)) {
+      const opens = stations[id]?.duties.find((d) => d.trigger.kind === 'each-open')
+      if (opens) work(id, opens.procedure, day.opens - (85 - random() * 20) * minute)
+    }
+    if (day.date === today) break
+    work('kiosk-soft-serve', 'soft-serve-gravity.close', day.closes - (25 - random() * 20) * minute)
+    const lead = random() < 0.9 ? 'ines' : 'oriel'
+    const signedAt = day.closes + (100 + random() * 15) * minute
+    if (signedAt < now)
+      diary.note(
+        signedAt,
+        lead,
+        'shift.signed@1',
+        { kind: 'shift', id: day.date },
+        {
+          day: day.date,
+          upTo: diary.drafts.length,
+          openCases: [],
+          reason: '',
+        },
+      )
+  }
+  return diary.drafts.toSorted((a, b) => a.observedAt - b.observedAt || a.counter - b.counter)
+}

@@ -1,0 +1,68 @@
+import pg from 'pg'
+import { openPool } from '../db/pool.ts'
+import { hashSecret } from '../people/secrets.ts'
+import { appendBatch } from '../record/append.ts'
+import { demoHistory } from './history.ts'
+import { people, site, siteId, type DemoPerson } from './house.ts'
+
+/** Puts the demo site, its people and its history into an empty database; does nothing where the site is there already. */
+export async function loadDemo(
+  ownerUrl: string,
+  appUrl: string,
+  now: number,
+  days: number,
+): Promise<boolean> {
+  if (!(await makeSite(ownerUrl))) return false
+  const pool = openPool(appUrl, () => {})
+  try {
+    const drafts = demoHistory(now, days)
+    for (let i = 0; i < drafts.length; i += 200) {
+      const part = drafts.slice(i, i + 200)
+      const outcomes = await appendBatch(pool, {
+        site: siteId,
+        drafts: part,
+        sentAt: null,
+        receivedAt: part.at(-1)?.observedAt ?? now,
+        allow: () => {},
+        signed: true,
+      })
+      const refused = outcomes.find((o) => o.outcome !== 'accepted')
+      if (refused) throw new Error(`the demo made a record that is refused: ${JSON.stringify(refused)}`)
+    }
+    return true
+  } finally {
+    await pool.end()
+  }
+}
+
+async function makeSite(ownerUrl: string): Promise<boolean> {
+  const owner = new pg.Client({ connectionString: ownerUrl })
+  await owner.connect()
+  try {
+    const made = await owner.query('insert into site (id, name) values ($1, $2) on conflict do nothing', [
+      siteId,
+      site.name,
+    ])
+    if (made.rowCount === 0) return false
+    for (const person of people) await makePerson(owner, person)
+    return true
+  } finally {
+    await owner.end()
+  }
+}
+
+async function makePerson(owner: pg.Client, person: DemoPerson): Promise<void> {
+  const sql = `
+    insert into person (site_id, id, name, role, pin_hash, login, password_hash)
+    values ($1, $2, $3, $4, $5, $6, $7)`
+  const passwordHash = person.password ? await hashSecret(person.password) : null
+  await owner.query(sql, [
+    siteId,
+    person.id,
+    person.name,
+    person.role,
+    await hashSecret(person.pin),
+    person.login ?? null,
+    passwordHash,
+  ])
+}

@@ -1,0 +1,74 @@
+import { may, permissionFor, type Permission, type Role } from '@tadka/core/people'
+import type { AnyDraft } from '@tadka/core/record'
+import { Refusal } from '@tadka/core/refusal'
+import type { FastifyRequest } from 'fastify'
+import type { Pool } from '../db/pool.ts'
+import { findSession, peopleOfSession, type SessionRow, type SignedIn } from './queries.ts'
+import { tokenHash } from './secrets.ts'
+
+export const sessionCookie = 'tadka_session'
+
+export interface Tablet {
+  readonly session: SessionRow
+  /** Signed in now, and signed out earlier in this session. */
+  readonly people: readonly SignedIn[]
+}
+
+export async function tabletOf(pool: Pool, request: FastifyRequest): Promise<Tablet | null> {
+  const token = request.cookies[sessionCookie]
+  if (!token) return null
+  const session = await findSession(pool, tokenHash(token))
+  return session && { session, people: await peopleOfSession(pool, session.id) }
+}
+
+export interface Actor {
+  readonly id: string
+  readonly role: Role
+  readonly site: string
+  readonly tablet: Tablet
+}
+
+/** The one place where the server decides who may do what. The person acting is named by the header `tadka-acting`. */
+export class Guard {
+  readonly #pool: Pool
+
+  constructor(pool: Pool) {
+    this.#pool = pool
+  }
+
+  /** Throws `not_signed_in`, `wrong_site`. */
+  async tablet(request: FastifyRequest, site: string): Promise<Tablet> {
+    const tablet = await tabletOf(this.#pool, request)
+    if (!tablet || !tablet.people.some((p) => p.signed_out_at === null)) throw new Refusal('not_signed_in')
+    if (tablet.session.site_id !== site) throw new Refusal('wrong_site')
+    return tablet
+  }
+
+  /** Throws `not_signed_in`, `wrong_site`, `not_allowed`. */
+  async actor(request: FastifyRequest, site: string, permission: Permission): Promise<Actor> {
+    const tablet = await this.tablet(request, site)
+    const present = tablet.people.filter((p) => p.signed_out_at === null)
+    const named = request.headers['tadka-acting']
+    const person = named === undefined ? present.at(-1) : present.find((p) => p.id === named)
+    if (!person) throw new Refusal('not_signed_in')
+    if (!may(person.role, permission)) throw new Refusal('not_allowed', { needs: permission })
+    return { id: person.id, role: person.role, site, tablet }
+  }
+}
+
+/** Clocks and sign-ins do not agree to the second. */
+const slackMs = 120_000
+
+/**
+ * Whether the person named in a draft was signed in on this tablet when it was observed, and may make such a record.
+ * @param at corrected observed time, milliseconds UTC. Throws `not_on_this_tablet`, `not_allowed`.
+ */
+export function guardDraft(tablet: Tablet, draft: AnyDraft, at: number): void {
+  const stays = tablet.people.filter((p) => p.id === draft.by)
+  const person = stays.find(
+    (p) => at >= p.signed_in_at - slackMs && (p.signed_out_at === null || at <= p.signed_out_at + slackMs),
+  )
+  if (!person) throw new Refusal('not_on_this_tablet', { by: draft.by })
+  const permission = permissionFor(draft.type)
+  if (!may(person.role, permission)) throw new Refusal('not_allowed', { needs: permission })
+}

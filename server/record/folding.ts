@@ -1,0 +1,110 @@
+import {
+  compareKeys,
+  foldAll,
+  foldKey,
+  foldOf,
+  followsOn,
+  lift,
+  type AnyRecord,
+  type FoldKey,
+  type SubjectKind,
+  type SubjectRef,
+} from '@tadka/core/record'
+import type { Pool } from '../db/pool.ts'
+import { recordsOfSubject } from './queries.ts'
+
+export interface StoredState {
+  readonly kind: SubjectKind
+  readonly id: string
+  readonly state: unknown
+  readonly last: FoldKey | null
+}
+
+interface Working {
+  state: unknown
+  last: FoldKey | null
+  changed: boolean
+  /** Records of this batch; all needed where the subject must be folded anew. */
+  added: AnyRecord[]
+  late: boolean
+}
+
+const nameOf = (kind: SubjectKind, id: string) => `${kind}/${id}`
+
+/** The states that a batch touches: kept up record by record, or folded anew where one comes late or amends. */
+export class Folding {
+  readonly #states = new Map<string, Working>()
+
+  constructor(stored: readonly StoredState[]) {
+    for (const s of stored)
+      this.#states.set(nameOf(s.kind, s.id), {
+        state: s.state,
+        last: s.last,
+        changed: false,
+        added: [],
+        late: false,
+      })
+  }
+
+  stateOf(kind: SubjectKind, id: string | undefined): unknown {
+    return id === undefined ? null : (this.#states.get(nameOf(kind, id))?.state ?? null)
+  }
+
+  add(stored: AnyRecord, subjects: readonly SubjectRef[]): void {
+    const record = lift(stored)
+    for (const { kind, id } of subjects) {
+      const fold = foldOf(kind)
+      const working = this.#states.get(nameOf(kind, id)) ?? {
+        state: fold.initial(id),
+        last: null,
+        changed: false,
+        added: [],
+        late: false,
+      }
+      if (followsOn(working.last, record)) working.state = fold.apply(working.state, record)
+      else working.late = true
+      const key = foldKey(record)
+      if (working.last === null || compareKeys(key, working.last) > 0) working.last = key
+      working.changed = true
+      working.added.push(record)
+      this.#states.set(nameOf(kind, id), working)
+    }
+  }
+
+  /** Folds anew, from all their records, the subjects to which something came late. */
+  async refold(pool: Pool, site: string): Promise<void> {
+    for (const [name, working] of this.#states) {
+      if (!working.late) continue
+      const [kind, id] = splitName(name)
+      const stored = await recordsOfSubject(pool, site, kind, id)
+      const folded = foldAll(foldOf(kind), { kind, id }, [...stored.map((r) => lift(r)), ...working.added])
+      working.state = folded.state
+      working.last = folded.last
+    }
+  }
+
+  /** The states that this batch changed, as they are to be kept. */
+  changed() {
+    return [...this.#states]
+      .filter(([, w]) => w.changed)
+      .map(([name, w]) => keptState(...splitName(name), w.state, w.last))
+  }
+}
+
+function splitName(name: string): [SubjectKind, string] {
+  const at = name.indexOf('/')
+  return [name.slice(0, at) as SubjectKind, name.slice(at + 1)]
+}
+
+/** A state as a row of the read table. */
+export function keptState(kind: SubjectKind, id: string, state: unknown, last: FoldKey | null) {
+  return { kind, id, state, last, touched: last?.at ?? 0, live: isLive(kind, state) }
+}
+
+/** Whether tablets need it however long ago it was touched. */
+function isLive(kind: SubjectKind, state: unknown): boolean {
+  const { status } = state as { status?: string }
+  if (kind === 'run') return status === 'running' || status === 'parked'
+  if (kind === 'case') return status === 'open'
+  return kind !== 'bath' && kind !== 'shift'
+}

@@ -1,0 +1,108 @@
+import type { AnyRecord, SubjectKind } from '@tadka/core/record'
+import { inSite } from '../db/transaction.ts'
+import type { Client, Pool } from '../db/pool.ts'
+
+const parsed = (row: { text: string }): AnyRecord => JSON.parse(row.text) as AnyRecord
+
+export const recordById = (pool: Pool, site: string, id: string): Promise<AnyRecord | null> =>
+  inSite(pool, site, async (db) => {
+    const sql = 'select text from record where site_id = $1 and id = $2'
+    const row = (await db.query<{ text: string }>(sql, [site, id])).rows[0]
+    return row ? parsed(row) : null
+  })
+
+export const recordsOfSubject = (
+  pool: Pool,
+  site: string,
+  kind: SubjectKind,
+  id: string,
+): Promise<AnyRecord[]> =>
+  inSite(pool, site, async (db) => {
+    const sql = `
+      select r.text from record_subject s join record r on r.site_id = s.site_id and r.seq = s.seq
+      where s.site_id = $1 and s.kind = $2 and s.subject_id = $3 order by s.seq`
+    return (await db.query<{ text: string }>(sql, [site, kind, id])).rows.map(parsed)
+  })
+
+export interface StateRow {
+  kind: SubjectKind
+  id: string
+  state: unknown
+  last: unknown
+}
+
+/** States that a tablet needs: the live ones, and those touched since `since` (ms UTC), with the seq they stand at. */
+export const snapshot = (
+  pool: Pool,
+  site: string,
+  since: number,
+): Promise<{ seq: number; states: StateRow[] }> =>
+  inSite(pool, site, async (db) => {
+    const sql = `
+      select coalesce((select seq from site_head where site_id = $1), 0) as seq,
+        coalesce(jsonb_agg(jsonb_build_object('kind', kind, 'id', subject_id, 'state', state, 'last', last_key)), '[]') as states
+      from subject_state where site_id = $1 and (live or touched_at >= $2)`
+    const row = (await db.query<{ seq: number; states: StateRow[] }>(sql, [site, since])).rows[0]
+    return row ?? { seq: 0, states: [] }
+  })
+
+export const stateOf = (pool: Pool, site: string, kind: string, id: string): Promise<StateRow | null> =>
+  inSite(pool, site, async (db) => {
+    const sql = `
+      select kind, subject_id as id, state, last_key as last from subject_state
+      where site_id = $1 and kind = $2 and subject_id = $3`
+    return (await db.query<StateRow>(sql, [site, kind, id])).rows[0] ?? null
+  })
+
+export interface LinkRow {
+  seq: number
+  text: string
+  hash: string
+}
+
+/** A stretch of the chain after `after`, in order. */
+export async function linksAfter(db: Client, site: string, after: number, limit: number): Promise<LinkRow[]> {
+  const sql = 'select seq, text, hash from record where site_id = $1 and seq > $2 order by seq limit $3'
+  return (await db.query<LinkRow>(sql, [site, after, limit])).rows
+}
+
+export const linksOf = (pool: Pool, site: string, after: number, limit: number): Promise<LinkRow[]> =>
+  inSite(pool, site, (db) => linksAfter(db, site, after, limit))
+
+export const headOf = (pool: Pool, site: string): Promise<{ seq: number; hash: string }> =>
+  inSite(pool, site, async (db) => {
+    const row = (
+      await db.query<{ seq: number; hash: string }>('select seq, hash from site_head where site_id = $1', [
+        site,
+      ])
+    ).rows[0]
+    return row ?? { seq: 0, hash: '0'.repeat(64) }
+  })
+
+export interface LogFilter {
+  readonly before: number | null
+  readonly limit: number
+  readonly from: number | null
+  readonly to: number | null
+  readonly kind: string | null
+  readonly subject: string | null
+  readonly types: readonly string[] | null
+}
+
+/** Records newest first by their place in the chain, a page at a time. */
+export const logPage = (pool: Pool, site: string, f: LogFilter): Promise<LinkRow[]> =>
+  inSite(pool, site, async (db) => {
+    const sql = `
+      select r.seq, r.text, r.hash from record r
+      where r.site_id = $1
+        and ($2::bigint is null or r.seq < $2)
+        and ($4::bigint is null or r.corrected_at >= $4)
+        and ($5::bigint is null or r.corrected_at < $5)
+        and ($6::text is null or exists (
+          select from record_subject s
+          where s.site_id = r.site_id and s.seq = r.seq and s.kind = $6 and ($7::text is null or s.subject_id = $7)))
+        and ($8::text[] is null or r.type = any ($8))
+      order by r.seq desc limit $3`
+    return (await db.query<LinkRow>(sql, [site, f.before, f.limit, f.from, f.to, f.kind, f.subject, f.types]))
+      .rows
+  })
