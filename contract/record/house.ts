@@ -61,7 +61,12 @@ export const productSet = z.strictObject({
   chemicalClass,
   agent: agent.nullable(),
   supply,
-  uses: z.array(labelUse.extend({ id: slug, target: z.number().min(0), rinseAfter: z.boolean() })).max(20),
+  uses: z.array(labelUse.extend({
+        id: slug,
+        range: labelUse.shape.range.nullable(),
+        target: z.number().positive().nullable(),
+        rinseAfter: z.boolean(),
+      })).max(20),
   ppe: z.array(words(80)).max(10),
   firstAid: words(300),
   neverWith: z.array(chemicalClass).max(10),

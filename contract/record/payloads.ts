@@ -42,6 +42,7 @@ export const payloadSchemas = {
     kind: z.string().max(20),
     facts,
     effects: facets,
+    before: facets,
   }),
   'run.step.undone@1': z.strictObject({ ...runPlain, step: stepKey, restores: facets }),
   'run.wait.started@1': z.strictObject({
@@ -49,6 +50,7 @@ export const payloadSchemas = {
     step: stepKey,
     minutes: z.number().min(0).max(10_080),
     effects: facets,
+    before: facets,
   }),
   'run.parked@1': z.strictObject(runPlain),
   'run.resumed@1': z.strictObject(runPlain),

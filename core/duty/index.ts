@@ -1,2 +1,3 @@
 export { dueList, type DueItem, type Risk } from './due.ts'
 export * from './trading-day.ts'
+export * from './tide.ts'

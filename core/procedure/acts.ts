@@ -1,4 +1,5 @@
-import { effectsDuring, effectsOf, restoring } from './effects.ts'
+import { beforeEffects, effectsDuring, effectsOf } from './effects.ts'
+import type { Facets } from './facets.ts'
 import type { Procedure } from './language.ts'
 import { numberOf, type Position } from './outline.ts'
 import type { Facts, RunStarted, StepDone, StepUndone, WaitStarted } from './records.ts'
@@ -16,29 +17,31 @@ export function startRun(run: string, station: StationState, procedure: Procedur
 
 const kindOf = (position: Position): string => (position.kind === 'sign' ? 'sign' : position.step.kind)
 
-/** The payload that marks a step done. */
-export const finishStep = (run: RunState, position: Position, facts: Facts = {}): StepDone => ({
-  run: run.id,
-  station: run.station,
-  step: position.key,
-  kind: kindOf(position),
-  facts,
-  effects: effectsOf(position),
-})
+/** The payload that marks a step done. @param now the station's facets before it. */
+export function finishStep(run: RunState, position: Position, now: Facets, facts: Facts = {}): StepDone {
+  const effects = effectsOf(position)
+  const before = beforeEffects(effects, now)
+  return {
+    run: run.id,
+    station: run.station,
+    step: position.key,
+    kind: kindOf(position),
+    facts,
+    effects,
+    before,
+  }
+}
 
-/** The payload that takes a step back, restoring what the step's own effects had changed. */
-export const takeBack = (run: RunState, before: StationState, position: Position): StepUndone => ({
-  run: run.id,
-  station: run.station,
-  step: position.key,
-  restores: restoring(position, before.facets),
-})
+/** The payload that takes a step back, its timer too, and restores what they had changed. */
+export function takeBack(run: RunState, position: Position): StepUndone {
+  const { key } = position
+  const restores = { ...run.done[key]?.before, ...run.waits[key]?.before }
+  return { run: run.id, station: run.station, step: key, restores }
+}
 
-/** The payload that starts a wait's timer. */
-export const startWait = (run: RunState, position: Position, minutes: number): WaitStarted => ({
-  run: run.id,
-  station: run.station,
-  step: position.key,
-  minutes,
-  effects: effectsDuring(position),
-})
+/** The payload that starts a wait's timer. @param now the station's facets before it. */
+export function startWait(run: RunState, position: Position, now: Facets, minutes: number): WaitStarted {
+  const effects = effectsDuring(position)
+  const before = beforeEffects(effects, now)
+  return { run: run.id, station: run.station, step: position.key, minutes, effects, before }
+}

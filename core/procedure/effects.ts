@@ -16,8 +16,6 @@ export function effectsOf(position: Position): Partial<Facets> {
 export const effectsDuring = (position: Position): Partial<Facets> =>
   position.kind === 'step' && position.step.kind === 'wait' ? (position.step.during ?? {}) : {}
 
-/** The facets as they are now, of those that a step would change: what taking it back restores. */
-export function restoring(position: Position, now: Facets): Partial<Facets> {
-  const touched = { ...effectsDuring(position), ...effectsOf(position) }
-  return Object.fromEntries(Object.keys(touched).map((key) => [key, now[key as keyof Facets]]))
-}
+/** Of the facets as they are now, those that `effects` is about to change. */
+export const beforeEffects = (effects: Partial<Facets>, now: Facets): Partial<Facets> =>
+  Object.fromEntries(Object.keys(effects).map((key) => [key, now[key as keyof Facets]]))

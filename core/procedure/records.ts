@@ -21,6 +21,8 @@ export interface StepDone extends RunPlain {
   readonly facts: Facts
   /** What became of the station by it. */
   readonly effects: Partial<Facets>
+  /** What those facets were before, so that it can be taken back. */
+  readonly before: Partial<Facets>
 }
 
 export interface StepUndone extends RunPlain {
@@ -34,6 +36,7 @@ export interface WaitStarted extends RunPlain {
   readonly minutes: number
   /** What becomes of the station while it waits (agitating). */
   readonly effects: Partial<Facets>
+  readonly before: Partial<Facets>
 }
 
 export interface RunAbandoned extends RunPlain {

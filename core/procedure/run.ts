@@ -1,17 +1,20 @@
 import type { Verdict } from '../rules/index.ts'
 import type { Fold } from '../record/fold.ts'
 import { correctedAt, type AnyRecord } from '../record/record.ts'
+import type { Facets } from './facets.ts'
 import type { Facts } from './records.ts'
 
 export interface DoneStep {
   readonly at: number
   readonly by: string
   readonly facts: Facts
+  readonly before: Partial<Facets>
 }
 
 export interface RunningWait {
   readonly startedAt: number
   readonly minutes: number
+  readonly before: Partial<Facets>
 }
 
 export interface StepReading {
@@ -80,16 +83,16 @@ function applyTo(state: RunState, record: AnyRecord): RunState {
       }
     }
     case 'run.step.done@1': {
-      const { step, facts } = record.payload
-      return { ...state, done: { ...state.done, [step]: { at, by: record.by, facts } } }
+      const { step, facts, before } = record.payload
+      return { ...state, done: { ...state.done, [step]: { at, by: record.by, facts, before } } }
     }
     case 'run.step.undone@1': {
       const { step } = record.payload
       return { ...state, done: without(state.done, step), waits: without(state.waits, step) }
     }
     case 'run.wait.started@1': {
-      const { step, minutes } = record.payload
-      return { ...state, waits: { ...state.waits, [step]: { startedAt: at, minutes } } }
+      const { step, minutes, before } = record.payload
+      return { ...state, waits: { ...state.waits, [step]: { startedAt: at, minutes, before } } }
     }
     case 'reading.taken@1':
       return withReading(state, record, at)
@@ -115,5 +118,5 @@ function withReading(state: RunState, record: AnyRecord & { type: 'reading.taken
   const readings = [...(state.readings[step] ?? []), { record: record.id, at, verdict, case: opened }]
   const next = { ...state, readings: { ...state.readings, [step]: readings } }
   if (verdict !== 'in') return { ...next, done: without(state.done, step) }
-  return { ...next, done: { ...state.done, [step]: { at, by: record.by, facts: {} } } }
+  return { ...next, done: { ...state.done, [step]: { at, by: record.by, facts: {}, before: {} } } }
 }

@@ -1,5 +1,5 @@
 import type { ChemicalClass, MeasuringTool, Supply } from '../solution/index.ts'
-import type { Agent, LabelUse } from '../rules/index.ts'
+import type { Agent } from '../rules/index.ts'
 
 /** Local wall-clock time, "HH:MM"; a close after midnight belongs to the evening before and is written past 24:00, "24:30". */
 export type LocalTime = string
@@ -50,18 +50,28 @@ export interface StationSet {
   readonly duties: readonly StationDuty[]
 }
 
+/** One use that a label names. A detergent names a dose and no strength: then `range` and `target` are null. */
+export interface ProductUse {
+  readonly id: string
+  readonly name: string
+  /** ppm. */
+  readonly range: { readonly lo: number; readonly hi: number } | null
+  /** ppm aimed at, inside the range. */
+  readonly target: number | null
+  readonly temperature: { readonly c: number; readonly f: number } | null
+  /** mg/L as CaCO3. */
+  readonly hardestWater: number | null
+  readonly contactSeconds: number | null
+  readonly rinseAfter: boolean
+}
+
 export interface ProductSet {
   readonly name: string
   readonly purpose: string
   readonly chemicalClass: ChemicalClass
   readonly agent: Agent | null
   readonly supply: Supply
-  /** The dose that the label asks for where it names no strength in ppm. */
-  readonly uses: readonly (LabelUse & {
-    readonly id: string
-    readonly target: number
-    readonly rinseAfter: boolean
-  })[]
+  readonly uses: readonly ProductUse[]
   readonly ppe: readonly string[]
   readonly firstAid: string
   readonly neverWith: readonly ChemicalClass[]

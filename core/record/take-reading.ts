@@ -47,9 +47,15 @@ const asInstrument = (t: ThermometerSet | null): Instrument | null =>
 /** The label's words for one use, without the fields that judging does not need. */
 export function labelOf(product: ProductSet, useId: string): LabelUse | null {
   const use = product.uses.find((u) => u.id === useId)
-  if (!use) return null
-  const { name, range, temperature, hardestWater, contactSeconds } = use
-  return { name, range, temperature, hardestWater, contactSeconds }
+  if (!use?.range) return null
+  const { range, temperature, hardestWater, contactSeconds } = use
+  return {
+    name: `${product.name} label, ${use.name.toLowerCase()}`,
+    range,
+    temperature,
+    hardestWater,
+    contactSeconds,
+  }
 }
 
 /** Entry to reading: strips become intervals, thermometers points or intervals. Throws `strip_void`, `strip_block_unknown`. */

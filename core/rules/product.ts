@@ -1,7 +1,7 @@
 import { atMost, type Interval } from '../quantity/index.ts'
 import { limitIn } from './chlorine.ts'
 import { layerVerdict, limitVerdict, type Judgement } from './judgement.ts'
-import type { Profile } from './profile.ts'
+import { modelCode, type Profile } from './profile.ts'
 
 /**
  * Judges the temperature of TCS product that is kept cold, in the unit of the thermometer.
@@ -23,4 +23,14 @@ export function judgeColdProduct(profile: Profile, unit: '°C' | '°F', reading:
     missing: reading === null ? [{ quantity: 'temperature', best: 'in', worst: 'out' }] : [],
     profile: { id: profile.id, version: profile.version },
   }
+}
+
+/** Whether product read at `value` in `unit` is cold enough to be kept as rerun, and the limit in that unit. Same source. */
+export function rerunFit(
+  value: number,
+  unit: '°C' | '°F',
+  profile: Profile = modelCode,
+): { cold: boolean; limit: number } {
+  const limit = limitIn(profile.coldHolding.temperature, unit)
+  return { cold: value <= limit, limit }
 }

@@ -19,7 +19,10 @@ import { Guard } from '../people/guard.ts'
 import { peopleRoutes } from '../people/routes.ts'
 import { EventHub } from '../record/events.ts'
 import { SiteQueue } from '../record/queue.ts'
+import { logRoutes } from '../record/log-routes.ts'
 import { recordRoutes } from '../record/routes.ts'
+import { rulesRoutes } from '../rules/routes.ts'
+import { solutionRoutes } from '../solution/routes.ts'
 import { installErrors } from './errors.ts'
 import type { Services } from './services.ts'
 
@@ -71,6 +74,9 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   const typed = app.withTypeProvider<ZodTypeProvider>()
   await typed.register(peopleRoutes(services))
   await typed.register(recordRoutes(services))
+  await typed.register(logRoutes(services))
+  await typed.register(solutionRoutes)
+  await typed.register(rulesRoutes)
   app.get('/api/health', async () => {
     await pool.query('select 1')
     return { up: true, serverTime: now() }

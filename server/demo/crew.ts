@@ -8,6 +8,8 @@ import {
   runFold,
   startRun,
   startWait,
+  stationFold,
+  type Facets,
   type Facts,
   type Position,
   type Procedure,
@@ -23,7 +25,7 @@ import {
   type InstrumentSet,
 } from '@tadka/core/record'
 import { correct, freshDose, nearestMark } from '@tadka/core/solution'
-import { interval, millilitres } from '@tadka/core/quantity'
+import { interval, millilitres, ppm } from '@tadka/core/quantity'
 import type { StripPick } from '@tadka/core/rules'
 import type { Diary } from './diary.ts'
 import { instruments as makeInstruments, products } from './house.ts'
@@ -35,26 +37,30 @@ export interface Worker {
   readonly weakMix: boolean
 }
 
-const asRecord = (draft: AnyDraft, seq: number): AnyRecord =>
-  ({ ...draft, seq, receivedAt: draft.observedAt, clockOffset: 0, prev: '', flags: [] }) as AnyRecord
+const asRecord = (draft: AnyDraft): AnyRecord =>
+  ({ ...draft, seq: 0, receivedAt: draft.observedAt, clockOffset: 0, prev: '', flags: [] }) as AnyRecord
 
 /** Works one run from its start to its end as a crew member would, and returns when it was done (ms UTC). */
 export function workRun(
   diary: Diary,
-  station: StationState,
+  onStation: StationState,
   procedure: Procedure,
   start: number,
   worker: Worker,
 ): number {
-  const id = `run-${station.id}-${start.toString(36)}`
+  const id = `run-${onStation.id}-${start.toString(36)}`
   let at = start
   let run = runFold.initial(id)
-  const note = (draft: AnyDraft) => (run = runFold.apply(run, asRecord(draft, 0)))
+  let station = onStation
+  const note = (draft: AnyDraft) => {
+    run = runFold.apply(run, asRecord(draft))
+    station = stationFold.apply(station, asRecord(draft))
+  }
   note(diary.note(at, worker.by, 'run.started@1', { kind: 'run', id }, startRun(id, station, procedure)))
   for (;;) {
     const position = currentPosition(outline(procedure, run), run)
     if (!position) break
-    at = workStep(diary, run, position, at, worker, note)
+    at = workStep(diary, run, station.facets, position, at, worker, note)
   }
   diary.note(at + 1000, worker.by, 'run.finished@1', { kind: 'run', id }, { run: id, station: station.id })
   return at
@@ -65,6 +71,7 @@ type Note = (draft: AnyDraft) => void
 function workStep(
   diary: Diary,
   run: RunState,
+  facets: Facets,
   position: Position,
   at: number,
   worker: Worker,
@@ -72,7 +79,7 @@ function workStep(
 ): number {
   const subject = { kind: 'run', id: run.id } as const
   const done = (when: number, facts: Facts = {}) => {
-    note(diary.note(when, worker.by, 'run.step.done@1', subject, finishStep(run, position, facts)))
+    note(diary.note(when, worker.by, 'run.step.done@1', subject, finishStep(run, position, facets, facts)))
     return when
   }
   const hands = at + (25 + worker.random() * 70) * 1000
@@ -82,7 +89,9 @@ function workStep(
   switch (step.kind) {
     case 'wait': {
       const minutes = numberOf(step.minutes, run.parameters)
-      note(diary.note(at, worker.by, 'run.wait.started@1', subject, startWait(run, position, minutes)))
+      note(
+        diary.note(at, worker.by, 'run.wait.started@1', subject, startWait(run, position, facets, minutes)),
+      )
       return done(at + minutes * 60_000 + worker.random() * 60_000)
     }
     case 'mix':
@@ -119,9 +128,9 @@ function mix(
   done: (at: number, facts: Facts) => number,
 ) {
   const product = productFor(step.use)
-  const target = product.uses.find((u) => u.id === step.use)?.target || null
+  const target = product.uses.find((u) => u.id === step.use)?.target ?? null
   const volume = millilitres(numberOf(step.volume, run.parameters))
-  const dose = freshDose(product.supply, target as never, volume)
+  const dose = freshDose(product.supply, target === null ? null : ppm(target), volume)
   const poured = nearestMark(dose.concentrate, dose.concentrate > 50 ? 5 : 1)
   const bath = `${run.id}-${step.id}`
   diary.note(
@@ -196,7 +205,8 @@ function sanitizerCheck(
   const [lo, hi] = product.agent === 'quat' ? ([100, 200] as const) : ([50, 100] as const)
   const weak = read(at, { between: [lo, hi] }, null)
   const use = product.uses.find((u) => u.id === step.use)
-  if (product.supply.kind !== 'strength' || !use) throw new Error('a sanitizer of the demo has no strength')
+  if (product.supply.kind !== 'strength' || !use?.range)
+    throw new Error('a sanitizer of the demo has no strength')
   const volume = millilitres(4000)
   const beaker = kit['beaker-50'] as InstrumentSet & { kind: 'tool' }
   const move = correct(

@@ -64,7 +64,7 @@ export const stations: Readonly<Record<string, StationSet>> = {
     ],
   },
   'espresso-bucket': {
-    name: 'Espresso bar cloth bucket',
+    name: 'Espresso cloths',
     tag: '21',
     place: 'Espresso bar',
     family: 'bucket',
@@ -79,7 +79,7 @@ export const stations: Readonly<Record<string, StationSet>> = {
     ],
   },
   'galley-bucket': {
-    name: 'Galley cloth bucket',
+    name: 'Galley cloths',
     tag: '31',
     place: 'Galley',
     family: 'bucket',
@@ -107,7 +107,7 @@ export const products: Readonly<Record<string, ProductSet>> = {
     uses: [
       {
         id: 'frozen-dessert',
-        name: 'Skerrychlor label, frozen-dessert machines',
+        name: 'Frozen-dessert machines',
         range: { lo: 100, hi: 200 },
         target: 150,
         temperature: contactWarm,
@@ -129,7 +129,7 @@ export const products: Readonly<Record<string, ProductSet>> = {
     uses: [
       {
         id: 'cloths',
-        name: 'Brineguard label, wiping cloths',
+        name: 'Wiping cloths',
         range: { lo: 150, hi: 400 },
         target: 250,
         temperature: contactWarm,
@@ -151,9 +151,9 @@ export const products: Readonly<Record<string, ProductSet>> = {
     uses: [
       {
         id: 'machine-wash',
-        name: 'Kelpwash label, machine wash',
-        range: { lo: 0, hi: 0 },
-        target: 0,
+        name: 'Washing machines through',
+        range: null,
+        target: null,
         temperature: null,
         hardestWater: null,
         contactSeconds: null,

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
 import { checkDraft, type DraftOutcome } from '@tadka/contract/record'
 import {
+  amendmentOf,
   canonicalText,
   correctedAt,
   flagsOf,
@@ -90,19 +91,19 @@ async function admit(pool: Pool, batch: Batch, raw: unknown, clockOffset: number
   return { at, draft, subjects: await amendedSubjects(pool, batch.site, draft, subjects) }
 }
 
-/** An amendment folds into every subject of what it amends, as it was and as it becomes. */
+/** An amendment folds into every subject of what it amends, whatever it names itself. */
 async function amendedSubjects(
   pool: Pool,
   site: string,
   draft: AnyDraft & { type: 'record.amended@1' },
   own: SubjectRef[],
 ): Promise<SubjectRef[]> {
-  const target = await recordById(pool, site, draft.payload.target)
-  if (!target || target.type !== draft.payload.targetType)
-    throw new Refusal('amends_nothing', { target: draft.payload.target })
-  const becomes = { ...target, payload: draft.payload.instead } as AnyRecord
-  const all = [...own, ...subjectsOf(target), ...subjectsOf(becomes)]
-  return all.filter((s, i) => all.findIndex((o) => o.kind === s.kind && o.id === s.id) === i)
+  const { target: id, targetType, instead, reason } = draft.payload
+  const target = await recordById(pool, site, id)
+  if (!target || target.type !== targetType) throw new Refusal('amends_nothing', { target: id })
+  const { subjects } = amendmentOf(target, instead, reason)
+  const known = (s: SubjectRef) => own.some((o) => o.kind === s.kind && o.id === s.id)
+  return [...own, ...subjects.filter((s) => !known(s))]
 }
 
 function refused(raw: unknown, error: unknown): DraftOutcome {

@@ -35,7 +35,6 @@ export const bucketFill: Procedure = {
       what: 'sanitizer',
       use: 'cloths',
       title: 'Dip a strip',
-      effects: { hygiene: 'sanitized' },
     },
   ],
 }

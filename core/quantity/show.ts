@@ -1,0 +1,63 @@
+import { toCelsius, toFahrenheit, volumeIn, type TemperatureUnit, type VolumeUnit } from './convert.ts'
+import { celsius, fahrenheit, millilitres } from './units.ts'
+import type { Interval } from './interval.ts'
+
+export type UnitSystem = 'metric' | 'us'
+
+/** A number and its unit, as shown to a person. */
+export interface Shown {
+  readonly value: string
+  readonly unit: string
+}
+
+/** At most `digits` decimals, without trailing zeros. */
+export const decimals = (value: number, digits: number): string => String(Number(value.toFixed(digits)))
+
+/**
+ * A volume as a person would say it: mL below a litre, L above; in the US system fl oz, qt and gal.
+ * @param mL millilitres.
+ */
+export function showVolume(mL: number, system: UnitSystem): Shown {
+  if (system === 'metric')
+    return Math.abs(mL) < 1000
+      ? { value: decimals(mL, mL < 10 ? 1 : 0), unit: 'mL' }
+      : { value: decimals(mL / 1000, 1), unit: 'L' }
+  const unit: VolumeUnit = mL < 700 ? 'fl oz' : mL < 3700 ? 'qt' : 'gal'
+  return { value: decimals(volumeIn(millilitres(mL), unit), unit === 'fl oz' ? 1 : 2), unit }
+}
+
+/** @param at °C; in the US system shown in whole °F. */
+export function showTemperature(at: number, system: UnitSystem): Shown {
+  return system === 'metric'
+    ? { value: decimals(at, 1), unit: '°C' }
+    : { value: decimals(toFahrenheit(celsius(at)), 0), unit: '°F' }
+}
+
+/** A reading in its instrument's unit as °C. */
+export const inCelsius = (value: number, unit: TemperatureUnit): number =>
+  unit === '°C' ? value : toCelsius(fahrenheit(value))
+
+/** An interval in words: "100 to 200", "400 or more", "5 or less", "150". */
+export function showInterval(i: Interval): string {
+  const d = (v: number) => decimals(v, 1)
+  if (i.lo !== null && i.hi !== null) return i.lo === i.hi ? d(i.lo) : `${d(i.lo)} to ${d(i.hi)}`
+  if (i.lo !== null) return `${d(i.lo)} or more`
+  return i.hi === null ? 'any' : `${d(i.hi)} or less`
+}
+
+/** Minutes and seconds left, "4:05"; hours from one hour on, "1:04:05". Below zero: "+0:12" over. @param ms milliseconds. */
+export function showCountdown(ms: number): string {
+  const over = ms < 0
+  const total = over ? Math.floor(-ms / 1000) : Math.ceil(ms / 1000)
+  const [h, m, s] = [Math.floor(total / 3600), Math.floor((total % 3600) / 60), total % 60]
+  const two = (n: number) => String(n).padStart(2, '0')
+  return `${over ? '+' : ''}${h > 0 ? `${h}:${two(m)}` : m}:${two(s)}`
+}
+
+/** Whole minutes as people say them: "12 min", "3 h 20", "2 days 4 h". @param left minutes, zero or more. */
+export function showMinutes(left: number): string {
+  if (left < 60) return `${left} min`
+  const [days, hours, rest] = [Math.floor(left / 1440), Math.floor((left % 1440) / 60), left % 60]
+  if (days > 0) return `${days} ${days === 1 ? 'day' : 'days'}${hours > 0 ? ` ${hours} h` : ''}`
+  return rest > 0 ? `${hours} h ${rest}` : `${hours} h`
+}

@@ -1,0 +1,56 @@
+import { showInterval } from '@tadka/core/quantity'
+import { correctedAt, type AnyRecord } from '@tadka/core/record'
+
+/** The columns of the log as CSV; documented in docs/formats.md. */
+export const csvColumns = [
+  'seq',
+  'observed_at',
+  'received_at',
+  'type',
+  'subject_kind',
+  'subject',
+  'by',
+  'station',
+  'step',
+  'verdict',
+  'reading',
+  'limits',
+  'flags',
+  'id',
+  'hash',
+  'payload',
+] as const
+
+const iso = (ms: number) => new Date(ms).toISOString()
+const textOf = (value: unknown) => (typeof value === 'string' ? value : '')
+
+/** One record as a row. Spreadsheets must not take a cell for a formula: such text is set behind an apostrophe. */
+export function csvRow(record: AnyRecord, hash: string): string[] {
+  const payload = record.payload as unknown as Record<string, unknown>
+  const judged = record.type === 'reading.taken@1' ? record.payload.judgement : null
+  const limits = judged?.layers.flatMap((l) => l.limits) ?? []
+  const read = limits.flatMap((l) => (l.reading ? `${l.quantity} ${showInterval(l.reading)} ${l.unit}` : []))
+  const row = [
+    String(record.seq),
+    iso(correctedAt(record)),
+    iso(record.receivedAt),
+    record.type,
+    record.subject.kind,
+    record.subject.id,
+    record.by,
+    textOf(payload['station']),
+    textOf(payload['step']),
+    judged?.overall ?? '',
+    [...new Set(read)].join('; '),
+    limits
+      .flatMap((l) =>
+        l.limit ? `${l.quantity} ${showInterval(l.limit)} ${l.unit} (${l.source}): ${l.verdict}` : [],
+      )
+      .join('; '),
+    record.flags.join(' '),
+    record.id,
+    hash,
+    JSON.stringify(record.payload),
+  ]
+  return row.map((cell) => (/^[=+@\t\r-]/.test(cell) ? `'${cell}` : cell))
+}

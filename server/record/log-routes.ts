@@ -1,0 +1,126 @@
+import { slug } from '@tadka/contract/record'
+import { signBody } from '@tadka/contract/people'
+import { instantAt } from '@tadka/core/duty'
+import type { AnyRecord, SiteSet } from '@tadka/core/record'
+import { Refusal } from '@tadka/core/refusal'
+import { stringify } from 'csv-stringify/sync'
+import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
+import { v7 } from 'uuid'
+import { z } from 'zod'
+import type { Services } from '../app/services.ts'
+import { findPerson } from '../people/queries.ts'
+import { checkSecret } from '../people/secrets.ts'
+import { appendBatch } from './append.ts'
+import { csvColumns, csvRow } from './csv.ts'
+import * as queries from './queries.ts'
+
+const site = z.object({ site: slug })
+const whole = z.coerce.number().int().min(0)
+const filter = z.object({
+  before: whole.optional(),
+  from: whole.optional(),
+  to: whole.optional(),
+  limit: z.coerce.number().int().min(1).max(200).default(60),
+  kind: slug.optional(),
+  subject: slug.optional(),
+  types: z.string().max(400).optional(),
+})
+
+type Filter = z.infer<typeof filter>
+
+const asFilter = (q: Filter): queries.LogFilter => ({
+  before: q.before ?? null,
+  limit: q.limit,
+  from: q.from ?? null,
+  to: q.to ?? null,
+  kind: q.kind ?? null,
+  subject: q.subject ?? null,
+  types: q.types ? q.types.split(',') : null,
+})
+
+/** How many records are read at a time while an export runs. */
+const exportPage = 1000
+
+export const logRoutes =
+  ({ pool, guard, queue, now }: Services): FastifyPluginAsyncZod =>
+  async (app) => {
+    app.get('/api/sites/:site/log', { schema: { params: site, querystring: filter } }, async (request) => {
+      await guard.actor(request, request.params.site, 'read')
+      const links = await queries.logPage(pool, request.params.site, asFilter(request.query))
+      return { records: links.map((l) => ({ ...(JSON.parse(l.text) as object), hash: l.hash })) }
+    })
+
+    app.get('/api/sites/:site/log.json', { schema: { params: site } }, async (request, reply) => {
+      await guard.actor(request, request.params.site, 'export-log')
+      const records: unknown[] = []
+      for await (const l of allLinks(request.params.site))
+        records.push({ ...(JSON.parse(l.text) as object), hash: l.hash })
+      reply.header('content-disposition', `attachment; filename="${request.params.site}-log.json"`)
+      return { format: 'tadka-log', version: 1, site: request.params.site, records }
+    })
+
+    app.get('/api/sites/:site/log.csv', { schema: { params: site } }, async (request, reply) => {
+      await guard.actor(request, request.params.site, 'export-log')
+      const rows: string[][] = []
+      for await (const l of allLinks(request.params.site))
+        rows.push(csvRow(JSON.parse(l.text) as AnyRecord, l.hash))
+      reply.header('content-type', 'text/csv; charset=utf-8')
+      reply.header('content-disposition', `attachment; filename="${request.params.site}-log.csv"`)
+      return stringify(rows, { header: true, columns: [...csvColumns] })
+    })
+
+    async function* allLinks(where: string) {
+      for (let after = 0; ;) {
+        const links = await queries.linksOf(pool, where, after, exportPage)
+        yield* links
+        const last = links.at(-1)
+        if (!last || links.length < exportPage) return
+        after = last.seq
+      }
+    }
+
+    app.post('/api/sites/:site/sign', { schema: { params: site, body: signBody } }, async (request) => {
+      const where = request.params.site
+      const { person, pin, day, reason } = request.body
+      const actor = await guard.actor(request, where, 'sign-shift')
+      if (actor.id !== person) throw new Refusal('not_allowed', { needs: 'their own PIN' })
+      await checkSecret(pool, await findPerson(pool, where, person), pin, 'pin')
+      const open = await openCasesOn(where, day)
+      if (open.length > 0 && reason.trim() === '') throw new Refusal('open_cases', { cases: open })
+      const at = now()
+      const draft = {
+        id: v7(),
+        site: where,
+        type: 'shift.signed@1',
+        subject: { kind: 'shift', id: day },
+        observedAt: at,
+        device: 'server',
+        counter: at,
+        by: person,
+        payload: {
+          day,
+          upTo: (await queries.headOf(pool, where)).seq,
+          openCases: open,
+          reason: reason.trim(),
+        },
+      }
+      const [outcome] = await queue.run(where, () =>
+        appendBatch(pool, {
+          site: where,
+          drafts: [draft],
+          sentAt: null,
+          receivedAt: at,
+          allow: () => {},
+          signed: true,
+        }),
+      )
+      return { outcome }
+    })
+
+    /** Cases that were opened by the end of a day and are open still. */
+    async function openCasesOn(where: string, day: string): Promise<string[]> {
+      const set = (await queries.stateOf(pool, where, 'site', where))?.state as Partial<SiteSet> | undefined
+      const end = instantAt(day, '30:00', set?.timeZone ?? 'UTC')
+      return queries.openCasesBefore(pool, where, end)
+    }
+  }

@@ -1,0 +1,26 @@
+import { defineConfig } from 'vitest/config'
+
+const unit = (name: string) => ({
+  test: { name, include: [`${name}/**/*.test.ts`], environment: 'node' as const },
+})
+
+export default defineConfig({
+  test: {
+    projects: [
+      unit('core'),
+      unit('contract'),
+      unit('web'),
+      {
+        test: {
+          name: 'server',
+          include: ['server/**/*.test.ts', 'launcher/**/*.test.ts'],
+          environment: 'node',
+          globalSetup: ['server/test/cluster.ts'],
+          fileParallelism: false,
+          testTimeout: 60_000,
+          hookTimeout: 60_000,
+        },
+      },
+    ],
+  },
+})

@@ -1,0 +1,21 @@
+<script setup lang="ts">
+import { NConfigProvider, NMessageProvider } from 'naive-ui'
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
+import AppFrame from './frame/AppFrame.vue'
+import { useTheme } from './look/theme.ts'
+
+const { base, overrides } = useTheme()
+const route = useRoute()
+/** Pages that need nobody signed in: the sign-in itself, and the gallery in development. */
+const open = computed(() => route.meta['open'] === true)
+</script>
+
+<template>
+  <n-config-provider :theme="base" :theme-overrides="overrides" style="height: 100%">
+    <n-message-provider placement="top" :duration="4000">
+      <router-view v-if="open" />
+      <app-frame v-else-if="route.matched.length > 0" />
+    </n-message-provider>
+  </n-config-provider>
+</template>

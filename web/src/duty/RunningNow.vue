@@ -1,0 +1,76 @@
+<script setup lang="ts">
+import { showCountdown } from '@tadka/core/quantity'
+import { currentPosition, findProcedure, outline, waitEndsAt, type RunState } from '@tadka/core/procedure'
+import { useI18n } from 'vue-i18n'
+import { useNames } from '../record/names.ts'
+import { now } from '../wire/clock.ts'
+import { useStepWords } from '../procedure/step-words.ts'
+
+/** Each run under way: who, which step, what it waits for. */
+defineProps<{ runs: readonly RunState[] }>()
+const emit = defineEmits<{ goOn: [run: string] }>()
+const { t } = useI18n()
+const names = useNames()
+const { titleOf } = useStepWords()
+
+function at(run: RunState) {
+  const procedure = findProcedure(run.procedure.id, run.procedure.version)
+  const positions = procedure ? outline(procedure, run) : []
+  const position = currentPosition(positions, run)
+  const ends = position ? waitEndsAt(run, position.key) : null
+  return {
+    title: position ? titleOf(position, run.parameters) : t('run.finished'),
+    n: position ? positions.indexOf(position) + 1 : positions.length,
+    of: positions.length,
+    left: ends === null ? '' : showCountdown(ends - now()),
+  }
+}
+</script>
+
+<template>
+  <h3>{{ t('shift.running') }}</h3>
+  <div v-if="runs.length > 0" class="runs">
+    <button v-for="r in runs" :key="r.id" type="button" @click="emit('goOn', r.id)">
+      <span class="who">
+        {{ names.person(r.lastBy) }} · {{ names.station(r.station) }}
+        <b v-if="at(r).left" class="left">{{ at(r).left }}</b>
+      </span>
+      <span class="what">{{ r.status === 'parked' ? t('run.parked') : at(r).title }}</span>
+      <span class="quiet small">{{ t('shift.step', { n: at(r).n, of: at(r).of }) }}</span>
+    </button>
+  </div>
+  <p v-else class="quiet">{{ t('shift.nobody') }}</p>
+</template>
+
+<style scoped>
+.runs {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(230px, 1fr));
+  gap: 12px;
+  margin-top: 6px;
+}
+button {
+  text-align: left;
+  border: 0;
+  border-left: 3px solid var(--sea);
+  background: none;
+  padding: 4px 14px;
+  min-height: 76px;
+  cursor: pointer;
+}
+.who {
+  color: var(--ink-2);
+  font-size: 15px;
+  display: flex;
+  justify-content: space-between;
+}
+.left {
+  color: var(--ink);
+}
+.what {
+  display: block;
+  font-weight: 600;
+  font-size: 18px;
+  line-height: 1.22;
+}
+</style>

@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { dueList, tradingDayAt, type DueItem } from '@tadka/core/duty'
+import type { SiteSet } from '@tadka/core/record'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useRouter } from 'vue-router'
+import PlaceBar from '../frame/PlaceBar.vue'
+import { useTimes } from '../look/times.ts'
+import { useStartRun } from '../procedure/start.ts'
+import { useSite } from '../record/site.ts'
+import { now } from '../wire/clock.ts'
+import DueList from './DueList.vue'
+import EveningSheet from './EveningSheet.vue'
+import OpenCases from './OpenCases.vue'
+import RunningNow from './RunningNow.vue'
+import { sheetOf } from './sheet.ts'
+
+const site = useSite()
+const router = useRouter()
+const { t } = useI18n()
+const { longDay } = useTimes()
+const { start } = useStartRun()
+
+const set = computed(() => (site.set && 'hours' in site.set ? (site.set as SiteSet) : null))
+const stations = computed(() => site.all('station'))
+const runs = computed(() => site.all('run'))
+const due = computed(() => (set.value ? dueList(set.value, stations.value, now()) : []))
+const sheet = computed(() =>
+  set.value ? sheetOf(set.value, stations.value, due.value, runs.value, now()) : null,
+)
+const cases = computed(() => site.all('case').filter((c) => c.status === 'open'))
+const running = computed(() => runs.value.filter((r) => r.status === 'running' || r.status === 'parked'))
+const title = computed(() => {
+  const day = set.value && tradingDayAt(set.value, now())
+  if (!day) return t('shift.closedToday', { day: longDay(now()) })
+  const opening = now() < day.opens + 3_600_000
+  return t(opening ? 'shift.open' : 'shift.close', { day: longDay(day.opens) })
+})
+
+function begin(item: DueItem): void {
+  const run = start(item.station, item.procedure)
+  if (run) void router.push(`/run/${run}`)
+}
+const goOn = (run: string) => void router.push(`/run/${run}`)
+</script>
+
+<template>
+  <div class="shift">
+    <place-bar :title="set?.name ?? ''" :under="title" />
+    <section class="evening">
+      <evening-sheet v-if="sheet" :sheet="sheet" :now="now()" />
+    </section>
+    <aside>
+      <open-cases v-if="cases.length > 0" :cases="cases" />
+      <h3>{{ t('shift.atRisk') }}</h3>
+      <DueList :due="due" @start="begin" @go-on="goOn" />
+    </aside>
+    <section class="running">
+      <running-now :runs="running" @go-on="goOn" />
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.shift {
+  height: 100%;
+  display: grid;
+  grid-template: auto 1fr auto / 1fr 340px;
+  grid-template-areas: 'bar bar' 'evening aside' 'running aside';
+}
+.bar {
+  grid-area: bar;
+}
+.evening {
+  grid-area: evening;
+  min-height: 0;
+  padding: 0 0 0 var(--gutter);
+  overflow: hidden;
+}
+aside {
+  grid-area: aside;
+  overflow: auto;
+  padding: 4px var(--gutter) 16px 20px;
+  border-left: 1px solid var(--line-soft);
+}
+aside h3 {
+  margin-bottom: 8px;
+}
+.running {
+  grid-area: running;
+  border-top: 1px solid var(--line);
+  padding: 12px var(--gutter) 14px;
+}
+@media (max-width: 760px) {
+  .shift {
+    display: block;
+  }
+  .evening {
+    height: 420px;
+  }
+  aside {
+    border: 0;
+    padding: 16px var(--gutter);
+  }
+}
+</style>

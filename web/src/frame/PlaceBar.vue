@@ -1,0 +1,36 @@
+<script setup lang="ts">
+import ActingChip from '../people/ActingChip.vue'
+
+/** The head of a place: its title, what stands beside it, and who acts. */
+defineProps<{ title: string; under?: string }>()
+</script>
+
+<template>
+  <header class="bar">
+    <h1>{{ title }}</h1>
+    <span v-if="under" class="under">{{ under }}</span>
+    <div class="slot"><slot /></div>
+    <acting-chip />
+  </header>
+</template>
+
+<style scoped>
+.bar {
+  min-height: var(--bar);
+  display: flex;
+  align-items: center;
+  gap: 20px;
+  padding: 8px var(--gutter);
+  flex-wrap: wrap;
+}
+.under {
+  color: var(--ink-2);
+}
+.slot {
+  flex: 1;
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  justify-content: flex-end;
+}
+</style>

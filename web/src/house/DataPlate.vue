@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import type { StationSet } from '@tadka/core/record'
+import { NButton, useMessage } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useSession } from '../people/session.ts'
+import FigureField from '../pieces/FigureField.vue'
+import { useSite } from '../record/site.ts'
+import { parseField } from '../solution/field.ts'
+
+/** The numbers that procedures take from the model. Managers change them; the log keeps what they were. */
+const props = defineProps<{ id: string; plate: StationSet }>()
+const { t, te } = useI18n()
+const site = useSite()
+const session = useSession()
+const message = useMessage()
+
+const typed = ref(Object.fromEntries(Object.entries(props.plate.parameters).map(([k, v]) => [k, String(v)])))
+const parsed = computed(() =>
+  Object.entries(typed.value).map(([name, text]) => ({ name, ...parseField(text) })),
+)
+const sound = computed(() => parsed.value.every((p) => p.fault === null))
+const changed = computed(() => parsed.value.some((p) => p.value !== props.plate.parameters[p.name]))
+const label = (name: string) => (te(`house.parameter.${name}`) ? t(`house.parameter.${name}`) : name)
+
+function save(): void {
+  const parameters = Object.fromEntries(parsed.value.map((p) => [p.name, p.value ?? 0]))
+  site.record('station.set@1', { kind: 'station', id: props.id }, { ...props.plate, parameters })
+  message.success(t('house.saved'))
+}
+</script>
+
+<template>
+  <form class="plate" @submit.prevent="save">
+    <h3>{{ t('house.plate') }}</h3>
+    <div class="fields">
+      <figure-field
+        v-for="p in parsed"
+        :id="`${id}-${p.name}`"
+        :key="p.name"
+        v-model="typed[p.name]!"
+        :label="label(p.name)"
+        unit=""
+        :fault="p.fault ? t('house.notNumber') : undefined"
+      />
+    </div>
+    <n-button
+      v-if="session.mayDo('set-up-house')"
+      type="primary"
+      attr-type="submit"
+      :disabled="!sound || !changed"
+      >{{ t('house.save') }}</n-button
+    >
+    <p v-else class="quiet small">{{ t('house.mayNot') }}</p>
+  </form>
+</template>
+
+<style scoped>
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  gap: 16px 28px;
+  margin-bottom: 16px;
+}
+h3 {
+  margin: 14px 0 6px;
+}
+</style>

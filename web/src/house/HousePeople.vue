@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import { Refusal } from '@tadka/core/refusal'
+import { NButton, useMessage } from 'naive-ui'
+import { computed, onMounted } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useSession } from '../people/session.ts'
+import { ask } from '../wire/api.ts'
+
+const { t } = useI18n()
+const session = useSession()
+const message = useMessage()
+const people = computed(() => session.door?.sites.find((s) => s.id === session.site)?.people ?? [])
+onMounted(() => session.openDoor().catch(() => {}))
+
+async function unlock(id: string): Promise<void> {
+  try {
+    await ask('POST', `/api/sites/${session.site}/people/${id}/unlock`)
+    await session.openDoor()
+    message.success(t('house.unlocked'))
+  } catch (error) {
+    message.error(error instanceof Refusal ? error.message : t('common.offline'))
+  }
+}
+</script>
+
+<template>
+  <ul>
+    <li v-for="p in people" :key="p.id">
+      <b>{{ p.name }}</b>
+      <span class="quiet">{{ t(`people.role.${p.role}`) }}</span>
+      <span>
+        <template v-if="p.locked">
+          <span class="locked">{{ t('house.locked') }}</span>
+          <n-button v-if="session.mayDo('unlock-person')" @click="unlock(p.id)">{{
+            t('house.unlock')
+          }}</n-button>
+        </template>
+      </span>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+li {
+  display: grid;
+  grid-template-columns: 220px 160px 1fr;
+  align-items: center;
+  min-height: 60px;
+  border-bottom: 1px solid var(--line-soft);
+}
+b {
+  font-size: 19px;
+}
+.locked {
+  color: var(--out);
+  font-weight: 600;
+  margin-right: 16px;
+}
+</style>

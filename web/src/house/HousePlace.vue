@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import PlaceBar from '../frame/PlaceBar.vue'
+import HouseInstruments from './HouseInstruments.vue'
+import HousePeople from './HousePeople.vue'
+import HouseProducts from './HouseProducts.vue'
+import HouseStations from './HouseStations.vue'
+import HouseTablet from './HouseTablet.vue'
+
+/** What the site has: stations, labels, instruments, people; and this tablet's own settings. */
+const props = defineProps<{ part?: string }>()
+const { t } = useI18n()
+const parts = ['stations', 'products', 'instruments', 'people', 'tablet'] as const
+const views = {
+  stations: HouseStations,
+  products: HouseProducts,
+  instruments: HouseInstruments,
+  people: HousePeople,
+  tablet: HouseTablet,
+}
+const current = computed(() => parts.find((p) => p === props.part) ?? 'stations')
+</script>
+
+<template>
+  <div class="house">
+    <place-bar :title="t('place.house')">
+      <nav :aria-label="t('place.house')">
+        <router-link
+          v-for="p in parts"
+          :key="p"
+          :to="`/house/${p}`"
+          :class="{ on: p === current }"
+          :aria-current="p === current ? 'page' : undefined"
+        >
+          {{ t(`house.${p}`) }}
+        </router-link>
+      </nav>
+    </place-bar>
+    <component :is="views[current]" class="view" />
+  </div>
+</template>
+
+<style scoped>
+nav {
+  display: flex;
+  flex-wrap: wrap;
+  margin-right: auto;
+}
+nav a {
+  min-height: 48px;
+  display: flex;
+  align-items: center;
+  padding: 4px 14px 0;
+  color: var(--ink-2);
+  font-weight: 600;
+  text-decoration: none;
+  border-bottom: 4px solid transparent;
+}
+nav a.on {
+  color: var(--ink);
+  border-bottom-color: var(--sea);
+}
+.view {
+  padding: 12px var(--gutter) 32px;
+  max-width: 1080px;
+}
+</style>

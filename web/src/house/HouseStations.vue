@@ -1,0 +1,119 @@
+<script setup lang="ts">
+import { proceduresOf } from '@tadka/core/procedure'
+import { NInput } from 'naive-ui'
+import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useRoute } from 'vue-router'
+import { useTimes } from '../look/times.ts'
+import { useNames } from '../record/names.ts'
+import { useSite } from '../record/site.ts'
+import DataPlate from './DataPlate.vue'
+
+const { t } = useI18n()
+const site = useSite()
+const names = useNames()
+const route = useRoute()
+const { clock, day } = useTimes()
+
+const query = ref('')
+const input = useTemplateRef<InstanceType<typeof NInput>>('input')
+onMounted(async () => {
+  await nextTick()
+  if (route.query['find']) input.value?.focus()
+})
+const open = ref<string | null>(null)
+const found = computed(() => {
+  const q = query.value.trim().toLowerCase()
+  const all = site.all('station').filter((s) => s.plate !== null)
+  return q === '' ? all : all.filter((s) => s.plate?.tag === q || s.plate?.name.toLowerCase().includes(q))
+})
+const lastDone = (runs: Record<string, { finishedAt: number; by: string }>) =>
+  Object.entries(runs).map(
+    ([id, r]) => `${names.procedure(id)} ${day(r.finishedAt)} ${clock(r.finishedAt)}, ${names.person(r.by)}`,
+  )
+</script>
+
+<template>
+  <section>
+    <n-input
+      ref="input"
+      v-model:value="query"
+      size="large"
+      clearable
+      :placeholder="t('house.find')"
+      :input-props="{ 'aria-label': t('house.find') }"
+    />
+    <p v-if="found.length === 0" class="quiet none">{{ t('house.nothingFound') }}</p>
+    <ul>
+      <li v-for="s in found" :key="s.id">
+        <button
+          type="button"
+          class="head"
+          :aria-expanded="open === s.id"
+          @click="open = open === s.id ? null : s.id"
+        >
+          <span>
+            <b>{{ s.plate?.name }}</b>
+            <span class="quiet small"
+              >{{ s.plate?.place }} · {{ s.plate?.model }} · {{ t('house.tag', { tag: s.plate?.tag }) }}</span
+            >
+          </span>
+          <span class="quiet">
+            {{ t(`run.contents.${s.facets.contents}`) }}, {{ t(`run.assembly.${s.facets.assembly}`)
+            }}<template v-if="s.sanitizedAt"
+              >, {{ t('house.sanitizedAt', { time: clock(s.sanitizedAt) }) }}</template
+            >
+          </span>
+        </button>
+        <div v-if="open === s.id && s.plate" class="body">
+          <h3>{{ t('house.lastRuns') }}</h3>
+          <p v-for="line in lastDone(s.lastRuns)" :key="line">{{ line }}</p>
+          <h3>{{ t('house.procedures') }}</h3>
+          <p>
+            {{
+              proceduresOf(s.plate.family)
+                .map((p) => p.name)
+                .join(', ')
+            }}
+          </p>
+          <data-plate :id="s.id" :plate="s.plate" />
+        </div>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+ul {
+  margin-top: 12px;
+}
+li {
+  border-bottom: 1px solid var(--line);
+}
+.head {
+  width: 100%;
+  min-height: 72px;
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 20px;
+  border: 0;
+  background: none;
+  text-align: left;
+  cursor: pointer;
+  padding: 0;
+}
+b {
+  display: block;
+  font-size: 20px;
+}
+.body {
+  padding: 4px 0 22px;
+}
+h3 {
+  margin: 12px 0 4px;
+}
+.none {
+  padding: 20px 0;
+}
+</style>

@@ -1,0 +1,301 @@
+<script setup lang="ts">
+import type { Person } from '@tadka/contract/people'
+import { Refusal } from '@tadka/core/refusal'
+import { NButton, NInput } from 'naive-ui'
+import { computed, onMounted, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useRoute, useRouter } from 'vue-router'
+import NumberPad from '../pieces/NumberPad.vue'
+import { useSession } from './session.ts'
+
+const session = useSession()
+const route = useRoute()
+const router = useRouter()
+const { t } = useI18n()
+
+const person = ref<Person | null>(null)
+const pin = ref('')
+const byPassword = ref(false)
+const login = ref('')
+const password = ref('')
+const wrong = ref('')
+const busy = ref(false)
+const unreachable = ref(false)
+const site = computed(() => session.door?.sites[0] ?? null)
+
+async function openDoor(): Promise<void> {
+  try {
+    await session.openDoor()
+    unreachable.value = false
+  } catch {
+    unreachable.value = true
+    setTimeout(() => void openDoor(), 2000)
+  }
+}
+onMounted(openDoor)
+
+function choose(p: Person): void {
+  person.value = p
+  pin.value = ''
+  wrong.value = ''
+}
+
+async function enter(how: () => Promise<void>): Promise<void> {
+  busy.value = true
+  wrong.value = ''
+  try {
+    await how()
+    await router.replace(typeof route.query['to'] === 'string' ? route.query['to'] : '/shift')
+  } catch (error) {
+    pin.value = ''
+    wrong.value = told(error)
+  } finally {
+    busy.value = false
+  }
+}
+function told(error: unknown): string {
+  if (!(error instanceof Refusal)) return t('people.unreachable')
+  const left = error.details['triesLeft']
+  return typeof left === 'number' && left > 0
+    ? `${error.message} ${t('people.triesLeft', { n: left })}`
+    : error.message
+}
+const enterPin = () => {
+  const [where, who] = [site.value, person.value]
+  if (where && who && pin.value.length >= 4)
+    void enter(() => session.signInByPin(where.id, who.id, pin.value))
+}
+const enterPassword = () => {
+  const where = site.value
+  if (where) void enter(() => session.signInByPassword(where.id, login.value, password.value))
+}
+</script>
+
+<template>
+  <div class="door">
+    <header>
+      <svg width="44" height="44" viewBox="0 0 32 32" aria-hidden="true">
+        <path d="M5 20c3-5 6-5 9 0s7 5 13-3" class="wave" />
+        <circle cx="23" cy="9" r="3.4" class="sun" />
+      </svg>
+      <div>
+        <h1>{{ site?.name ?? 'Tadka' }}</h1>
+        <p class="quiet">{{ t('people.welcome') }}</p>
+      </div>
+    </header>
+    <p v-if="unreachable" class="wrong" role="alert">{{ t('people.unreachable') }}</p>
+    <section v-if="site && !byPassword" class="two">
+      <div class="names" role="group" :aria-label="t('people.pick')">
+        <button
+          v-for="p in site.people"
+          :key="p.id"
+          type="button"
+          :aria-pressed="p.id === person?.id"
+          @click="choose(p)"
+        >
+          <span class="face" aria-hidden="true">{{ p.name.slice(0, 2) }}</span>
+          <span>
+            <b>{{ p.name }}</b>
+            <span class="quiet small">{{ p.locked ? t('people.locked') : t(`people.role.${p.role}`) }}</span>
+          </span>
+        </button>
+      </div>
+      <form v-if="person" class="pin" @submit.prevent="enterPin">
+        <label for="pin">{{ t('people.pin', { name: person.name }) }}</label>
+        <input
+          id="pin"
+          v-model="pin"
+          type="password"
+          inputmode="none"
+          autocomplete="off"
+          maxlength="8"
+          autofocus
+          :aria-invalid="wrong !== ''"
+          aria-describedby="pin-wrong"
+        />
+        <p id="pin-wrong" class="wrong" role="alert">{{ wrong }}</p>
+        <number-pad v-model="pin" :decimal="false" :longest="8" />
+        <n-button
+          type="primary"
+          size="large"
+          attr-type="submit"
+          block
+          :loading="busy"
+          :disabled="pin.length < 4"
+        >
+          {{ t('people.enter') }}
+        </n-button>
+      </form>
+      <p v-else class="hint quiet">{{ t('people.pick') }}</p>
+    </section>
+    <form v-else-if="site" class="pin by-password" @submit.prevent="enterPassword">
+      <label for="login">{{ t('people.login') }}</label>
+      <n-input
+        v-model:value="login"
+        size="large"
+        :input-props="{ id: 'login', autocomplete: 'username' }"
+        placeholder=""
+      />
+      <label for="password">{{ t('people.password') }}</label>
+      <n-input
+        v-model:value="password"
+        type="password"
+        size="large"
+        placeholder=""
+        :input-props="{ id: 'password', autocomplete: 'current-password' }"
+      />
+      <p class="wrong" role="alert">{{ wrong }}</p>
+      <n-button type="primary" size="large" attr-type="submit" block :loading="busy">{{
+        t('people.enter')
+      }}</n-button>
+    </form>
+    <section v-else-if="session.door" class="hint">
+      <h2>{{ t('people.noSite') }}</h2>
+      <p class="quiet">{{ t('people.noSiteHow') }}</p>
+    </section>
+    <footer>
+      <button type="button" class="link" @click="byPassword = !byPassword">
+        {{ byPassword ? t('people.pick') : t('people.byPassword') }}
+      </button>
+      <span class="quiet small">{{ t('common.decides') }}</span>
+    </footer>
+  </div>
+</template>
+
+<style scoped>
+.door {
+  min-height: 100%;
+  max-width: 1040px;
+  margin: 0 auto;
+  padding: 40px var(--gutter) 20px;
+  display: flex;
+  flex-direction: column;
+  gap: 28px;
+}
+header {
+  display: flex;
+  gap: 18px;
+  align-items: center;
+}
+h1 {
+  font-size: 34px;
+}
+.wave {
+  fill: none;
+  stroke: var(--sea);
+  stroke-width: 3;
+  stroke-linecap: round;
+}
+.sun {
+  fill: var(--close);
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 340px;
+  gap: 56px;
+  flex: 1;
+}
+.names {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+  align-content: start;
+}
+.names button {
+  min-height: 88px;
+  display: flex;
+  gap: 16px;
+  align-items: center;
+  padding: 0 18px;
+  border: 1.5px solid var(--line);
+  border-radius: var(--r);
+  background: var(--raised);
+  text-align: left;
+  font-size: 20px;
+  cursor: pointer;
+}
+.names span.small {
+  display: block;
+}
+.names button[aria-pressed='true'] {
+  border-color: var(--sea);
+  background: var(--sea-wash);
+}
+.face {
+  width: 48px;
+  height: 48px;
+  border-radius: 50%;
+  background: var(--sea);
+  color: var(--sea-ink);
+  display: grid;
+  place-items: center;
+  font-weight: 650;
+  font-size: 18px;
+}
+.pin {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+.pin label {
+  font-weight: 600;
+}
+.by-password {
+  max-width: 400px;
+  flex: 1;
+}
+.pin input#pin {
+  border: 0;
+  border-bottom: 2px solid var(--ink);
+  background: none;
+  font-size: 40px;
+  letter-spacing: 0.3em;
+  height: 56px;
+  width: 100%;
+}
+.wrong {
+  color: var(--out);
+  font-weight: 600;
+  min-height: 1.4em;
+}
+.hint {
+  flex: 1;
+  padding-top: 20px;
+}
+footer {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 20px;
+  flex-wrap: wrap;
+}
+.link {
+  border: 0;
+  background: none;
+  color: var(--sea);
+  font-weight: 600;
+  min-height: 48px;
+  padding: 0;
+  cursor: pointer;
+}
+@media (max-width: 760px) {
+  .two {
+    grid-template-columns: 1fr;
+    gap: 20px;
+  }
+  .names {
+    grid-template-columns: 1fr 1fr;
+  }
+  .names button {
+    min-height: 64px;
+    padding: 0 10px;
+    gap: 10px;
+    font-size: 17px;
+  }
+  .face {
+    width: 36px;
+    height: 36px;
+    font-size: 15px;
+  }
+}
+</style>

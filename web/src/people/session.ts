@@ -1,0 +1,85 @@
+import type { FrontDoor, Person, SessionView } from '@tadka/contract/people'
+import { may, type Permission } from '@tadka/core/people'
+import { useStorage } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { computed, ref, watch } from 'vue'
+import { actAs, ask } from '../wire/api.ts'
+import { learnServerTime } from '../wire/clock.ts'
+import { deviceId } from '../wire/device.ts'
+
+/** Who is signed in on this tablet, and who of them acts. */
+export const useSession = defineStore('session', () => {
+  const door = ref<FrontDoor | null>(null)
+  const site = ref<string | null>(null)
+  /** Kept, so that people signed in may go on while the network is away. */
+  const people = useStorage<Person[]>('tadka.people', [])
+  const actingId = useStorage('tadka.acting', '')
+  const keptSite = useStorage('tadka.site', '')
+  const known = ref(false)
+
+  const acting = computed(
+    () => people.value.find((p) => p.id === actingId.value) ?? people.value.at(-1) ?? null,
+  )
+  watch(acting, (p) => actAs(p?.id ?? ''), { immediate: true })
+
+  function take(view: SessionView): void {
+    learnServerTime(view.serverTime)
+    site.value = view.site
+    people.value = view.people
+    if (view.site) keptSite.value = view.site
+    known.value = true
+  }
+
+  async function load(): Promise<void> {
+    try {
+      take(await ask<SessionView>('GET', '/api/session'))
+    } catch (error) {
+      if (people.value.length === 0) throw error
+      site.value = keptSite.value || null
+      known.value = true
+    }
+  }
+
+  async function openDoor(): Promise<void> {
+    door.value = await ask<FrontDoor>('GET', '/api/front-door')
+  }
+
+  async function signInByPin(at: string, person: string, pin: string): Promise<void> {
+    take(await ask<SessionView>('POST', '/api/session/pin', { site: at, person, pin, device: deviceId() }))
+    actingId.value = person
+  }
+
+  async function signInByPassword(at: string, login: string, password: string): Promise<void> {
+    const before = new Set(people.value.map((p) => p.id))
+    take(
+      await ask<SessionView>('POST', '/api/session/password', {
+        site: at,
+        login,
+        password,
+        device: deviceId(),
+      }),
+    )
+    actingId.value = people.value.find((p) => !before.has(p.id))?.id ?? people.value.at(-1)?.id ?? ''
+  }
+
+  async function signOut(person: string): Promise<void> {
+    take(await ask<SessionView>('DELETE', `/api/session/people/${person}`))
+  }
+
+  const mayDo = (permission: Permission) => acting.value !== null && may(acting.value.role, permission)
+
+  return {
+    door,
+    site,
+    people,
+    actingId,
+    acting,
+    known,
+    load,
+    openDoor,
+    signInByPin,
+    signInByPassword,
+    signOut,
+    mayDo,
+  }
+})

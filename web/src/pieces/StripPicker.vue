@@ -1,0 +1,121 @@
+<script setup lang="ts">
+import type { StripPick } from '@tadka/core/rules'
+import { useI18n } from 'vue-i18n'
+
+/** A strip's card: tap the block it matches, or the gap between two. */
+const props = defineProps<{
+  blocks: readonly number[]
+  colours: readonly string[]
+  name: string
+  unit: string
+}>()
+const pick = defineModel<StripPick | null>({ required: true })
+const { t } = useI18n()
+
+const matches = (v: number) => pick.value !== null && 'matches' in pick.value && pick.value.matches === v
+const between = (i: number) =>
+  pick.value !== null && 'between' in pick.value && pick.value.between[0] === props.blocks[i]
+
+function choose(i: number, gap: boolean): void {
+  const [value, next] = [props.blocks[i], props.blocks[i + 1]]
+  if (value === undefined) return
+  pick.value = gap && next !== undefined ? { between: [value, next] } : { matches: value }
+}
+const ink = (i: number) => (contrastIsLight(props.colours[i] ?? '#ffffff') ? '#1c2a31' : '#ffffff')
+
+function contrastIsLight(colour: string): boolean {
+  const [r = 0, g = 0, b = 0] = [1, 3, 5].map((at) => parseInt(colour.slice(at, at + 2), 16) / 255)
+  return 0.2126 * r ** 2.2 + 0.7152 * g ** 2.2 + 0.0722 * b ** 2.2 > 0.18
+}
+</script>
+
+<template>
+  <div class="strip" role="radiogroup" :aria-label="name">
+    <template v-for="(value, i) in blocks" :key="value">
+      <button
+        type="button"
+        role="radio"
+        class="block"
+        :class="{ on: matches(value) }"
+        :aria-checked="matches(value)"
+        :aria-label="t('strip.matches', { value, unit })"
+        :style="{ background: colours[i], color: ink(i) }"
+        @click="choose(i, false)"
+      >
+        {{ value }}
+      </button>
+      <button
+        v-if="i < blocks.length - 1"
+        type="button"
+        role="radio"
+        class="gap"
+        :class="{ on: between(i) }"
+        :aria-checked="between(i)"
+        :aria-label="t('strip.between', { lo: value, hi: blocks[i + 1], unit })"
+        @click="choose(i, true)"
+      >
+        <span class="dot" aria-hidden="true" />
+        <span v-if="between(i)" class="said" aria-hidden="true">{{ t('strip.betweenShort') }}</span>
+      </button>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.strip {
+  display: flex;
+  align-items: stretch;
+  height: 72px;
+  margin: 10px 0 30px;
+}
+.block {
+  flex: 1 1 0;
+  min-width: 40px;
+  border: 0;
+  border-radius: var(--r);
+  font-weight: 650;
+  font-size: 18px;
+  display: flex;
+  align-items: flex-end;
+  justify-content: center;
+  padding-bottom: 8px;
+  box-shadow: inset 0 0 0 1.5px rgb(0 0 0 / 14%);
+  cursor: pointer;
+}
+.block.on {
+  box-shadow:
+    0 0 0 4px var(--paper),
+    0 0 0 8px var(--ink);
+  z-index: 1;
+}
+.gap {
+  flex: 0 1 36px;
+  min-width: 22px;
+  border: 0;
+  background: none;
+  position: relative;
+  cursor: pointer;
+  display: grid;
+  place-items: center;
+}
+.dot {
+  width: 6px;
+  height: 6px;
+  border-radius: 50%;
+  background: var(--ink-3);
+}
+.gap.on::before {
+  content: '';
+  position: absolute;
+  inset: -9px -26px;
+  border: 4px solid var(--ink);
+  border-radius: 12px;
+  z-index: 2;
+}
+.said {
+  position: absolute;
+  top: calc(100% + 8px);
+  font-weight: 650;
+  font-size: 16px;
+}
+</style>

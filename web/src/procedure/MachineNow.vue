@@ -1,0 +1,113 @@
+<script setup lang="ts">
+import type { Forbidden, Position, RunState, StationState } from '@tadka/core/procedure'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useTimes } from '../look/times.ts'
+import { useStepWords } from './step-words.ts'
+
+/** The machine's state and what it forbids, and the steps around the current one: always in view. */
+const props = defineProps<{
+  run: RunState
+  station: StationState
+  warnings: readonly Forbidden[]
+  positions: readonly Position[]
+  position: Position | null
+}>()
+const { t } = useI18n()
+const { clock } = useTimes()
+const { titleOf } = useStepWords()
+
+const facets = computed(() => {
+  const f = props.station.facets
+  const since = props.station.sanitizedAt === null ? '' : clock(props.station.sanitizedAt)
+  return [
+    ['contents', t(`run.contents.${f.contents}`)],
+    ['assembly', t(`run.assembly.${f.assembly}`)],
+    ['power', t(`run.power.${f.power}`)],
+    ['hygiene', t(`run.hygiene.${f.hygiene}`, { since })],
+  ] as const
+})
+/** The steps shown: two before, the current, and those after it that fit. */
+const around = computed(() => {
+  const at = props.position
+    ? props.positions.findIndex((p) => p.key === props.position?.key)
+    : props.positions.length
+  const from = Math.max(0, at - 2)
+  return props.positions
+    .slice(from, from + 8)
+    .map((p, i) => ({ p, n: from + i + 1, done: from + i < at, now: from + i === at }))
+})
+</script>
+
+<template>
+  <aside class="machine">
+    <h3>{{ t('run.machineNow') }}</h3>
+    <dl>
+      <div v-for="[name, value] in facets" :key="name" class="facet">
+        <dt>{{ t(`run.facet.${name}`) }}</dt>
+        <dd>{{ value }}</dd>
+      </div>
+    </dl>
+    <p v-for="w in warnings" :key="w.act" class="never">
+      <b>{{ t(`run.act.${w.act}`) }}:</b> {{ t(`run.why.${w.why}`) }}
+    </p>
+    <h3>{{ t('run.beforeAfter') }}</h3>
+    <ol>
+      <li
+        v-for="s in around"
+        :key="s.p.key"
+        :class="{ done: s.done, now: s.now }"
+        :aria-current="s.now ? 'step' : undefined"
+      >
+        <span class="n">{{ s.n }}</span>
+        <span>{{ titleOf(s.p, run.parameters) }}</span>
+      </li>
+    </ol>
+  </aside>
+</template>
+
+<style scoped>
+.machine {
+  border-left: 1px solid var(--line);
+  padding: 18px var(--gutter);
+  overflow: auto;
+}
+h3 {
+  margin-bottom: 6px;
+}
+.facet {
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--line-soft);
+}
+dd {
+  font-weight: 600;
+  text-align: right;
+}
+.never {
+  margin-top: 10px;
+  padding: 9px 12px;
+  background: var(--out-wash);
+  border-left: 5px solid var(--out);
+  line-height: 1.3;
+}
+.never + h3,
+dl + h3 {
+  margin-top: 20px;
+}
+li {
+  display: grid;
+  grid-template-columns: 34px 1fr;
+  padding: 6px 0;
+  line-height: 1.25;
+}
+.n,
+.done {
+  color: var(--ink-3);
+}
+.now {
+  font-weight: 650;
+}
+</style>

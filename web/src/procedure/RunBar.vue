@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import { currentPosition, findProcedure, outline, waitEndsAt } from '@tadka/core/procedure'
+import { NButton } from 'naive-ui'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useRouter } from 'vue-router'
+import ActingChip from '../people/ActingChip.vue'
+import WaitRope from '../pieces/WaitRope.vue'
+import { useNames } from '../record/names.ts'
+import { useSite } from '../record/site.ts'
+import { now } from '../wire/clock.ts'
+import { useCaller } from './caller.ts'
+
+/** The top edge: back, the waits of the other runs, who acts, and the way to serve in between. */
+const props = defineProps<{ runId: string; parked: boolean; ended: boolean }>()
+const emit = defineEmits<{ park: []; resume: [] }>()
+const { t } = useI18n()
+const site = useSite()
+const names = useNames()
+const router = useRouter()
+
+const waits = computed(() =>
+  site
+    .all('run')
+    .filter((r) => r.status === 'running' || r.status === 'parked')
+    .flatMap((r) => {
+      const procedure = findProcedure(r.procedure.id, r.procedure.version)
+      const position = procedure ? currentPosition(outline(procedure, r), r) : null
+      const ends = position ? waitEndsAt(r, position.key) : null
+      if (!position || ends === null || position.kind === 'sign') return []
+      const startedAt = r.waits[position.key]?.startedAt ?? ends
+      return [{ run: r.id, label: `${names.station(r.station)}: ${position.step.title}`, ends, startedAt }]
+    }),
+)
+useCaller(waits)
+const others = computed(() => waits.value.filter((w) => w.run !== props.runId))
+</script>
+
+<template>
+  <header class="run-bar">
+    <n-button quaternary class="back" @click="router.push('/shift')">‹ {{ t('place.shift') }}</n-button>
+    <router-link v-for="w in others" :key="w.run" :to="`/run/${w.run}`" class="other">
+      <wait-rope :label="w.label" :ends-at="w.ends" :started-at="w.startedAt" :now="now()" />
+    </router-link>
+    <div class="here">
+      <acting-chip />
+      <n-button v-if="!ended" class="park" @click="parked ? emit('resume') : emit('park')">
+        {{ t(parked ? 'run.resume' : 'run.park') }}
+      </n-button>
+    </div>
+  </header>
+</template>
+
+<style scoped>
+.run-bar {
+  min-height: 76px;
+  display: flex;
+  align-items: center;
+  gap: 18px;
+  padding: 0 var(--gutter) 0 10px;
+  border-bottom: 1px solid var(--line);
+  flex-wrap: wrap;
+}
+.other {
+  text-decoration: none;
+  color: inherit;
+}
+.here {
+  margin-left: auto;
+  display: flex;
+  gap: 14px;
+  align-items: center;
+}
+</style>

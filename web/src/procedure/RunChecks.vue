@@ -1,0 +1,84 @@
+<script setup lang="ts">
+import type { Position, RunState, Step } from '@tadka/core/procedure'
+import { computed, nextTick } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useKit } from '../house/kit.ts'
+import { useTimes } from '../look/times.ts'
+import { useNames } from '../record/names.ts'
+import { useSite } from '../record/site.ts'
+import SanitizerCheck from '../solution/SanitizerCheck.vue'
+import { volumeWords } from '../solution/words.ts'
+import StepColdCheck from './steps/StepColdCheck.vue'
+
+/** A check inside a run: the bath that this run mixed, or the product; a recheck goes on with its open case. */
+const props = defineProps<{ step: Step & { kind: 'check' }; position: Position; run: RunState }>()
+const emit = defineEmits<{ done: [] }>()
+const { t } = useI18n()
+const site = useSite()
+const kit = useKit()
+const names = useNames()
+const { clock } = useTimes()
+
+/** The last bath that this run mixed for the use that is checked. */
+const bath = computed(() => {
+  const ids = Object.values(props.run.done).map((d) => d.facts['bath'])
+  const mixed = ids
+    .map((id) => (typeof id === 'string' ? site.one('bath', id) : null))
+    .filter((b) => b !== null)
+  return (
+    mixed.findLast(
+      (b) =>
+        props.step.what === 'sanitizer' && kit.forUse(props.step.use).some((c) => c.product.id === b.product),
+    ) ?? null
+  )
+})
+const checked = computed(() => {
+  if (props.step.what !== 'sanitizer') return null
+  const candidates = kit.forUse(props.step.use)
+  const found = candidates.find((c) => c.product.id === bath.value?.product) ?? candidates[0]
+  return found ? { ...found, bath: bath.value } : null
+})
+const place = computed(() => {
+  const before = props.run.readings[props.position.key]?.at(-1)
+  return {
+    station: props.run.station,
+    run: props.run.id,
+    step: props.position.key,
+    bath: bath.value?.id ?? null,
+    case: before && before.verdict !== 'in' ? before.case : null,
+  }
+})
+const under = computed(() => {
+  const b = bath.value
+  if (!b) return names.station(props.run.station)
+  const mixed = t('bench.mixedBy', { time: clock(b.mixedAt), who: names.person(b.mixedBy) })
+  return `${b.productName}, ${volumeWords(b.volume, site.set?.units)}, ${mixed}`
+})
+const done = () => void nextTick(() => emit('done'))
+</script>
+
+<template>
+  <sanitizer-check
+    v-if="checked"
+    :checked="checked"
+    :place="place"
+    :heading="step.title"
+    :under="under"
+    @done="done"
+  />
+  <step-cold-check
+    v-else-if="step.what === 'cold-product'"
+    :place="place"
+    :heading="step.title"
+    @done="done"
+  />
+  <p v-else class="none" role="alert">{{ t('run.noProduct') }}</p>
+</template>
+
+<style scoped>
+.none {
+  padding: 40px var(--gutter);
+  font-size: 22px;
+  color: var(--out);
+}
+</style>

@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { proceduresOf } from '@tadka/core/procedure'
+import { NButton } from 'naive-ui'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useRouter } from 'vue-router'
+import RunningNow from '../duty/RunningNow.vue'
+import PlaceBar from '../frame/PlaceBar.vue'
+import { useSite } from '../record/site.ts'
+import { useStartRun } from './start.ts'
+
+/** What runs now, and every station with what can be started on it. */
+const { t } = useI18n()
+const site = useSite()
+const router = useRouter()
+const { start } = useStartRun()
+
+const running = computed(() => site.all('run').filter((r) => r.status === 'running' || r.status === 'parked'))
+const stations = computed(() => site.all('station').filter((s) => s.plate !== null))
+const open = (run: string | null) => run && void router.push(`/run/${run}`)
+</script>
+
+<template>
+  <div>
+    <place-bar :title="t('place.run')" />
+    <div class="chooser">
+      <running-now v-if="running.length > 0" :runs="running" @go-on="open" />
+      <div v-else>
+        <h2>{{ t('run.none') }}</h2>
+        <p class="quiet">{{ t('run.noneHow') }}</p>
+      </div>
+      <ul>
+        <li v-for="s in stations" :key="s.id">
+          <div>
+            <b>{{ s.plate?.name }}</b>
+            <p class="quiet small">{{ s.plate?.place }} · {{ s.plate?.model }}</p>
+          </div>
+          <div class="acts">
+            <n-button
+              v-for="p in proceduresOf(s.plate?.family ?? '')"
+              :key="p.id"
+              :disabled="s.currentRun !== null && s.currentRun.procedure !== p.id"
+              @click="open(start(s.id, p.id))"
+            >
+              {{ s.currentRun?.procedure === p.id ? t('shift.goOn') : t('run.start', { name: p.name }) }}
+            </n-button>
+          </div>
+        </li>
+      </ul>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.chooser {
+  padding: 8px var(--gutter) 24px;
+  max-width: 1000px;
+}
+ul {
+  margin-top: 28px;
+}
+li {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 20px;
+  flex-wrap: wrap;
+  padding: 14px 0;
+  border-top: 1px solid var(--line);
+}
+b {
+  font-size: 20px;
+}
+.acts {
+  display: flex;
+  gap: 10px;
+  flex-wrap: wrap;
+}
+</style>

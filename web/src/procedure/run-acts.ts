@@ -1,0 +1,43 @@
+import {
+  finishStep,
+  startWait,
+  takeBack,
+  type Facts,
+  type Position,
+  unknownFacets,
+  type RunState,
+} from '@tadka/core/procedure'
+import type { AnyDraft } from '@tadka/core/record'
+import { useSite } from '../record/site.ts'
+
+const subjectOf = (run: RunState) => ({ kind: 'run', id: run.id }) as const
+
+/** What a person does in a run, as records. */
+export function useRunActs() {
+  const site = useSite()
+  const facetsOf = (run: RunState) => site.one('station', run.station)?.facets ?? unknownFacets
+  const plain = (run: RunState) => ({ run: run.id, station: run.station })
+
+  /** Marks a step done, with what else happened in the same breath; the last step finishes the run. */
+  function done(run: RunState, position: Position, facts: Facts, last: boolean, ...with_: AnyDraft[]): void {
+    const drafts = [
+      ...with_,
+      site.draftOf('run.step.done@1', subjectOf(run), finishStep(run, position, facetsOf(run), facts)),
+    ]
+    if (last) drafts.push(site.draftOf('run.finished@1', subjectOf(run), plain(run)))
+    site.commit(...drafts)
+  }
+
+  return {
+    done,
+    finish: (run: RunState) => site.record('run.finished@1', subjectOf(run), plain(run)),
+    wait: (run: RunState, position: Position, minutes: number) =>
+      site.record('run.wait.started@1', subjectOf(run), startWait(run, position, facetsOf(run), minutes)),
+    back: (run: RunState, position: Position) =>
+      site.record('run.step.undone@1', subjectOf(run), takeBack(run, position)),
+    park: (run: RunState) => site.record('run.parked@1', subjectOf(run), plain(run)),
+    resume: (run: RunState) => site.record('run.resumed@1', subjectOf(run), plain(run)),
+    abandon: (run: RunState, reason: string) =>
+      site.record('run.abandoned@1', subjectOf(run), { ...plain(run), reason }),
+  }
+}

@@ -1,0 +1,22 @@
+import { showVolume } from '@tadka/core/quantity'
+import type { Position } from '@tadka/core/procedure'
+import { useSite } from '../record/site.ts'
+
+/** A procedure's words with its numbers put in, in the site's units. */
+export function useStepWords() {
+  const site = useSite()
+  const units = () => site.set?.units ?? 'metric'
+
+  const fill = (text: string, parameters: Readonly<Record<string, number>>): string =>
+    text.replace(/\{(\w+)\}/g, (whole, name: string) => {
+      const value = parameters[name]
+      if (value === undefined) return whole
+      const shown = showVolume(value, units())
+      return `${shown.value} ${shown.unit}`
+    })
+
+  const titleOf = (position: Position, parameters: Readonly<Record<string, number>>): string =>
+    fill(position.kind === 'sign' ? position.group.sign : position.step.title, parameters)
+
+  return { fill, titleOf, units }
+}

@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useSession } from '../people/session.ts'
+import { ask } from '../wire/api.ts'
+
+interface Report {
+  sound: boolean
+  records: number
+  fault: { seq: number; why: string } | null
+}
+
+const session = useSession()
+const { t } = useI18n()
+const busy = ref(false)
+const told = ref('')
+const bad = ref(false)
+
+async function check(): Promise<void> {
+  busy.value = true
+  try {
+    const report = await ask<Report>('POST', `/api/sites/${session.site}/verify`)
+    bad.value = !report.sound
+    told.value = report.sound ? t('log.sound', { n: report.records }) : t('log.broken', { ...report.fault })
+  } catch {
+    bad.value = true
+    told.value = t('common.offline')
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <span role="status" :class="['told', { bad }]">{{ told }}</span>
+  <n-button :loading="busy" @click="check">{{ t('log.verify') }}</n-button>
+</template>
+
+<style scoped>
+.told {
+  font-weight: 600;
+  color: var(--in);
+}
+.bad {
+  color: var(--out);
+}
+</style>

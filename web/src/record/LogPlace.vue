@@ -1,0 +1,126 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useRoute, useRouter } from 'vue-router'
+import PlaceBar from '../frame/PlaceBar.vue'
+import { useTimes } from '../look/times.ts'
+import { useSession } from '../people/session.ts'
+import AmendReading from './AmendReading.vue'
+import ChainCheck from './ChainCheck.vue'
+import LogRow from './LogRow.vue'
+import RefusedDrafts from './RefusedDrafts.vue'
+import SignDay from './SignDay.vue'
+import { correctedAt } from '@tadka/core/record'
+import { logFilters, useLog, type LogFilterName, type LogRecord } from './log.ts'
+
+/** The records, newest first; a mistake is amended beside the old, a day is signed, the chain is checked. */
+const { t } = useI18n()
+const session = useSession()
+const { day } = useTimes()
+const route = useRoute()
+const router = useRouter()
+
+const filter = ref<LogFilterName>('all')
+const run = computed(() => (typeof route.query['run'] === 'string' ? route.query['run'] : null))
+const { records, more, loading, failed, amendments, older } = useLog(filter, run)
+
+const open = ref<string | null>(null)
+const amending = ref<LogRecord | null>(null)
+const isNewDay = (i: number) => {
+  const [here, before] = [records.value[i], records.value[i - 1]]
+  return here !== undefined && (before === undefined || day(correctedAt(here)) !== day(correctedAt(before)))
+}
+function choose(name: LogFilterName): void {
+  filter.value = name
+  if (run.value) void router.replace('/log')
+}
+</script>
+
+<template>
+  <div class="log">
+    <place-bar :title="t('place.log')">
+      <chain-check />
+      <a class="file" :href="`/api/sites/${session.site}/log.csv`" download>{{ t('log.csv') }}</a>
+      <a class="file" :href="`/api/sites/${session.site}/log.json`" download>{{ t('log.json') }}</a>
+      <sign-day v-if="session.mayDo('sign-shift')" />
+    </place-bar>
+    <refused-drafts />
+    <div class="filters" role="group" :aria-label="t('place.log')">
+      <button
+        v-for="f in logFilters"
+        :key="f"
+        type="button"
+        :aria-pressed="filter === f && !run"
+        @click="choose(f)"
+      >
+        {{ t(`log.${f}`) }}
+      </button>
+    </div>
+    <ol v-if="records.length > 0">
+      <template v-for="(r, i) in records" :key="r.id">
+        <li v-if="isNewDay(i)" class="day">{{ day(correctedAt(r)) }}</li>
+        <log-row
+          :record="r"
+          :amendment="amendments.get(r.id) ?? null"
+          :open="open === r.id"
+          @toggle="open = open === r.id ? null : r.id"
+          @amend="amending = r"
+        />
+      </template>
+    </ol>
+    <div v-else-if="!loading" class="empty">
+      <h2>{{ failed ? t('common.offline') : t('log.empty') }}</h2>
+      <p v-if="!failed" class="quiet">{{ t('log.emptyHow') }}</p>
+    </div>
+    <n-button v-if="more" class="older" :loading="loading" @click="older">{{ t('log.older') }}</n-button>
+    <amend-reading v-if="amending" :record="amending" @close="amending = null" />
+  </div>
+</template>
+
+<style scoped>
+.log {
+  padding-bottom: 24px;
+}
+.file {
+  min-height: 48px;
+  display: flex;
+  align-items: center;
+  padding: 0 6px;
+  font-weight: 600;
+}
+.filters {
+  display: flex;
+  gap: 10px;
+  padding: 4px var(--gutter) 12px;
+  flex-wrap: wrap;
+}
+.filters button {
+  min-height: 48px;
+  padding: 0 16px;
+  border: 0;
+  border-bottom: 3px solid transparent;
+  background: none;
+  font-weight: 600;
+  color: var(--ink-2);
+  cursor: pointer;
+}
+.filters button[aria-pressed='true'] {
+  color: var(--ink);
+  border-bottom-color: var(--sea);
+}
+ol {
+  padding: 0 var(--gutter);
+}
+.day {
+  font-weight: 650;
+  padding: 18px 0 6px;
+  border-bottom: 2px solid var(--ink);
+}
+.empty {
+  padding: 40px var(--gutter);
+}
+.older {
+  margin: 16px var(--gutter);
+}
+</style>

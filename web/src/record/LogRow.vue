@@ -1,0 +1,161 @@
+<script setup lang="ts">
+import { correctedAt } from '@tadka/core/record'
+import { NButton } from 'naive-ui'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useTimes } from '../look/times.ts'
+import { useSession } from '../people/session.ts'
+import { bandOf } from '../pieces/band.ts'
+import BandRuler from '../pieces/BandRuler.vue'
+import VerdictMark from '../pieces/VerdictMark.vue'
+import JudgementView from '../solution/JudgementView.vue'
+import type { LogRecord } from './log.ts'
+import { useNames } from './names.ts'
+import { useSentence } from './sentence.ts'
+
+/** One record: when, who, what, its verdict; opened, everything that stands in it. */
+const props = defineProps<{
+  record: LogRecord
+  amendment: (LogRecord & { type: 'record.amended@1' }) | null
+  open: boolean
+}>()
+const emit = defineEmits<{ toggle: []; amend: [] }>()
+const { t } = useI18n()
+const { clock, second } = useTimes()
+const names = useNames()
+const session = useSession()
+const { say } = useSentence()
+
+const payload = computed(() => props.record.payload as unknown as Record<string, unknown>)
+const judged = computed(() =>
+  props.record.type === 'reading.taken@1' ? props.record.payload.judgement : null,
+)
+const band = computed(() =>
+  judged.value && props.record.type === 'reading.taken@1'
+    ? bandOf(
+        judged.value,
+        props.record.payload.what === 'sanitizer'
+          ? ['chlorine', 'quat', 'iodine', 'strength']
+          : ['temperature'],
+      )
+    : null,
+)
+const where = computed(() =>
+  typeof payload.value['station'] === 'string' ? names.station(payload.value['station']) : '',
+)
+const instruments = computed(() =>
+  props.record.type === 'reading.taken@1'
+    ? props.record.payload.instruments.map(names.instrument).join(', ')
+    : '',
+)
+</script>
+
+<template>
+  <li class="row" :class="{ open }">
+    <button type="button" class="line" :aria-expanded="open" @click="emit('toggle')">
+      <span class="time">{{ clock(correctedAt(record)) }}</span>
+      <span class="who">{{ names.person(record.by) }}</span>
+      <span class="what">
+        <span :class="{ struck: amendment }">{{ say(record) }}</span>
+        <span v-if="amendment" class="amended">{{ t('log.amended') }}: {{ say(amendment) }}</span>
+        <span v-for="f in record.flags" :key="f" class="flag">{{ t(`log.flags.${f}`) }}</span>
+      </span>
+      <span class="where quiet small">{{ where }}</span>
+      <span class="band">
+        <band-ruler v-if="band && band.brackets.length > 0" :model="band" :width="150" small />
+      </span>
+      <span class="verdict"><verdict-mark v-if="judged" :verdict="judged.overall" :size="20" /></span>
+    </button>
+    <div v-if="open" class="all">
+      <judgement-view v-if="judged" :judgement="judged" compact />
+      <dl>
+        <div v-if="instruments">
+          <dt>{{ t('log.instrument') }}</dt>
+          <dd>{{ instruments }}</dd>
+        </div>
+        <div>
+          <dt>{{ t('log.observed') }}</dt>
+          <dd>{{ second(correctedAt(record)) }}</dd>
+        </div>
+        <div>
+          <dt>{{ t('log.received') }}</dt>
+          <dd>{{ second(record.receivedAt) }}</dd>
+        </div>
+        <div>
+          <dt>{{ t('log.record', { seq: record.seq }) }}</dt>
+          <dd>{{ record.hash.slice(0, 16) }} ← {{ record.prev.slice(0, 16) }}</dd>
+        </div>
+      </dl>
+      <n-button v-if="judged && !amendment && session.mayDo('amend')" @click="emit('amend')">{{
+        t('log.amend')
+      }}</n-button>
+    </div>
+  </li>
+</template>
+
+<style scoped>
+.row {
+  border-bottom: 1px solid var(--line-soft);
+}
+.line {
+  width: 100%;
+  min-height: 52px;
+  display: grid;
+  grid-template-columns: 62px 84px minmax(0, 1fr) 200px 150px 128px;
+  gap: 14px;
+  align-items: center;
+  text-align: left;
+  border: 0;
+  background: none;
+  padding: 5px 0;
+  cursor: pointer;
+}
+.time {
+  font-weight: 600;
+}
+.who {
+  color: var(--ink-2);
+}
+.struck {
+  text-decoration: line-through;
+  color: var(--ink-2);
+}
+.amended {
+  display: block;
+  font-weight: 600;
+}
+.flag {
+  display: inline-block;
+  margin-left: 10px;
+  padding: 0 8px;
+  border-left: 4px solid var(--close);
+  background: var(--close-wash);
+  font-size: 15px;
+}
+.all {
+  padding: 8px 0 18px 162px;
+}
+dl {
+  display: flex;
+  gap: 10px 32px;
+  flex-wrap: wrap;
+  margin: 10px 0 12px;
+}
+dt {
+  font-size: 15px;
+  color: var(--ink-2);
+}
+@media (max-width: 900px) {
+  .line {
+    grid-template-columns: 56px 1fr auto;
+  }
+  .who,
+  .where,
+  .band {
+    display: none;
+  }
+  .all {
+    padding-left: 0;
+  }
+}
+</style>

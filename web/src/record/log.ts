@@ -1,0 +1,72 @@
+import type { AnyRecord } from '@tadka/core/record'
+import { computed, ref, watch, type Ref } from 'vue'
+import { useSession } from '../people/session.ts'
+import { ask } from '../wire/api.ts'
+import { useSite } from './site.ts'
+
+export type LogRecord = AnyRecord & { readonly hash: string }
+
+const typesOf: Record<string, string> = {
+  readings: 'reading.taken@1',
+  runs: 'run.started@1,run.finished@1,run.abandoned@1,bath.mixed@1,run.step.done@1,run.wait.started@1,run.step.undone@1',
+  cases: 'case.action@1,case.closed@1,record.amended@1,shift.signed@1',
+  house: 'site.set@1,station.set@1,product.set@1,instrument.set@1',
+}
+export const logFilters = ['all', 'readings', 'runs', 'cases', 'house'] as const
+export type LogFilterName = (typeof logFilters)[number]
+
+const page = 60
+
+/** The log, newest first, a page at a time; new records come in at the top by themselves. */
+export function useLog(filter: Ref<LogFilterName>, run: Ref<string | null>) {
+  const session = useSession()
+  const site = useSite()
+  const records = ref<LogRecord[]>([])
+  const more = ref(false)
+  const loading = ref(false)
+  const failed = ref(false)
+  let asked = 0
+
+  const path = (before: number | null) => {
+    const query = new URLSearchParams({ limit: String(page) })
+    const types = typesOf[filter.value]
+    if (types) query.set('types', types)
+    if (run.value) {
+      query.set('kind', 'run')
+      query.set('subject', run.value)
+    }
+    if (before !== null) query.set('before', String(before))
+    return `/api/sites/${session.site}/log?${query}`
+  }
+
+  async function load(older: boolean): Promise<void> {
+    const mine = ++asked
+    loading.value = true
+    failed.value = false
+    try {
+      const before = older ? (records.value.at(-1)?.seq ?? null) : null
+      const got = await ask<{ records: LogRecord[] }>('GET', path(before))
+      if (mine !== asked) return
+      more.value = got.records.length === page
+      records.value = older ? [...records.value, ...got.records] : got.records
+    } catch {
+      failed.value = true
+    } finally {
+      loading.value = false
+    }
+  }
+  watch([filter, run], () => void load(false), { immediate: true })
+  watch(
+    () => site.seq,
+    () => void load(false),
+  )
+
+  /** Amendments by the record that they amend. */
+  const amendments = computed(() => {
+    const map = new Map<string, LogRecord & { type: 'record.amended@1' }>()
+    for (const r of records.value)
+      if (r.type === 'record.amended@1' && !map.has(r.payload.target)) map.set(r.payload.target, r)
+    return map
+  })
+  return { records, more, loading, failed, amendments, older: () => load(true) }
+}

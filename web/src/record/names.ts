@@ -1,0 +1,32 @@
+import { findProcedure, latestProcedure, outline } from '@tadka/core/procedure'
+import { useSession } from '../people/session.ts'
+import { useSite } from './site.ts'
+
+/** Names for ids, as people say them; the id itself where nothing better is known. */
+export function useNames() {
+  const site = useSite()
+  const session = useSession()
+  void (session.door ?? session.openDoor().catch(() => {}))
+  return {
+    station: (id: string) => site.one('station', id)?.plate?.name ?? id,
+    product: (id: string) => {
+      const found = site.one('product', id)
+      return found && 'name' in found ? found.name : id
+    },
+    instrument: (id: string) => {
+      const found = site.one('instrument', id)
+      return found && 'name' in found ? found.name : id
+    },
+    person: (id: string) =>
+      session.door?.sites.find((s) => s.id === session.site)?.people.find((p) => p.id === id)?.name ?? id,
+    procedure: (id: string) => latestProcedure(id)?.name ?? id,
+    /** The title of a step of a run, or its key. */
+    step: (run: string, key: string) => {
+      const state = site.one('run', run)
+      const procedure = state && findProcedure(state.procedure.id, state.procedure.version)
+      const position = procedure && state ? outline(procedure, state).find((p) => p.key === key) : undefined
+      if (!position) return key
+      return position.kind === 'sign' ? position.group.sign : position.step.title
+    },
+  }
+}

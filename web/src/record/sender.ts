@@ -1,0 +1,110 @@
+import type { DraftOutcome } from '@tadka/contract/record'
+import type { AnyDraft } from '@tadka/core/record'
+import { Refusal, type RefusalWire } from '@tadka/core/refusal'
+import { computed, ref, shallowRef, triggerRef } from 'vue'
+import { ask } from '../wire/api.ts'
+import { learnServerTime } from '../wire/clock.ts'
+import { allKept, forget, keep, type Kept } from './outbox.ts'
+
+const batchSize = 50
+const longestPauseMs = 8000
+
+interface Answer {
+  serverTime: number
+  outcomes: DraftOutcome[]
+}
+
+/**
+ * Sends drafts in order, one batch at a time, again and again until each is accepted, known or refused. Refused ones
+ * stay, with their reason, until someone puts them aside. `settled` is told the place in the chain, or null for a refusal.
+ */
+export function makeSender(site: () => string | null, settled: (id: string, seq: number | null) => void) {
+  const waiting = shallowRef<AnyDraft[]>([])
+  const refused = ref<{ draft: AnyDraft; refusal: RefusalWire }[]>([])
+  const signedOut = ref(false)
+  let sending = false
+  let pause = 500
+  let timer: ReturnType<typeof setTimeout> | null = null
+
+  async function restore(): Promise<AnyDraft[]> {
+    const stored = await allKept()
+    const known = new Set(waiting.value.map((d) => d.id))
+    const old = stored.filter((k) => !k.refusal && !known.has(k.id)).map((k) => k.draft)
+    waiting.value = [...old, ...waiting.value]
+    for (const k of stored) if (k.refusal) refused.value.push({ draft: k.draft, refusal: k.refusal })
+    void send()
+    return old
+  }
+
+  function add(drafts: readonly AnyDraft[]): void {
+    waiting.value.push(...drafts)
+    triggerRef(waiting)
+    for (const draft of drafts) void keep(asKept(draft, null))
+    void send()
+  }
+
+  async function send(): Promise<void> {
+    if (sending) return
+    sending = true
+    if (timer) clearTimeout(timer)
+    timer = null
+    try {
+      while (waiting.value.length > 0) await sendSome()
+      pause = 500
+    } catch (error) {
+      signedOut.value = error instanceof Refusal && error.code === 'not_signed_in'
+      timer = setTimeout(() => void send(), pause)
+      pause = Math.min(pause * 2, longestPauseMs)
+    } finally {
+      sending = false
+    }
+  }
+
+  async function sendSome(): Promise<void> {
+    const batch = waiting.value.slice(0, batchSize)
+    const where = batch[0]?.site ?? site()
+    const body = { sentAt: Date.now(), drafts: batch.filter((d) => d.site === where) }
+    const answer = await ask<Answer>('POST', `/api/sites/${where}/records`, body)
+    learnServerTime(answer.serverTime)
+    signedOut.value = false
+    body.drafts.forEach((draft, i) => settle(draft, answer.outcomes[i]))
+    const done = new Set(body.drafts.map((d) => d.id))
+    waiting.value = waiting.value.filter((d) => !done.has(d.id))
+    await forget([...done].filter((id) => !refused.value.some((r) => r.draft.id === id)))
+  }
+
+  function settle(draft: AnyDraft, outcome: DraftOutcome | undefined): void {
+    if (outcome && outcome.outcome !== 'refused') return settled(draft.id, outcome.seq ?? 0)
+    const refusal = {
+      code: outcome?.code ?? 'broken',
+      message: outcome?.message ?? '',
+      details: outcome?.details ?? {},
+    } as RefusalWire
+    refused.value.push({ draft, refusal })
+    settled(draft.id, null)
+    void keep(asKept(draft, refusal))
+  }
+
+  async function putAside(id: string): Promise<void> {
+    refused.value = refused.value.filter((r) => r.draft.id !== id)
+    await forget([id])
+  }
+
+  return {
+    waiting,
+    refused,
+    signedOut,
+    unsent: computed(() => waiting.value.length),
+    restore,
+    add,
+    send,
+    putAside,
+  }
+}
+
+const asKept = (draft: AnyDraft, refusal: RefusalWire | null): Kept => ({
+  id: draft.id,
+  order: draft.counter,
+  draft,
+  refusal,
+})

@@ -1,0 +1,106 @@
+import { decimals, showInterval } from '@tadka/core/quantity'
+import type { AnyRecord, ReadingTaken } from '@tadka/core/record'
+import { useI18n } from 'vue-i18n'
+import { volumeWords } from '../solution/words.ts'
+import { useNames } from './names.ts'
+import { useSite } from './site.ts'
+
+/** A record in one sentence, as it is read in the log. */
+export function useSentence() {
+  const { t, te } = useI18n()
+  const names = useNames()
+  const site = useSite()
+  const volume = (mL: number) => volumeWords(mL, site.set?.units)
+
+  function reading(p: ReadingTaken): string {
+    if (p.what === 'cold-product')
+      return t('log.say.cold-product', { reading: `${decimals(p.reading.value, 1)} ${p.reading.unit}` })
+    const strength = p.reading.strength ? `${showInterval(p.reading.strength)} ppm` : '–'
+    return t('log.say.sanitizer', {
+      product: p.product ? names.product(p.product) : p.reading.agent,
+      reading: strength,
+    })
+  }
+
+  function facts(record: AnyRecord & { type: 'run.step.done@1' }): string {
+    const { facts: f } = record.payload
+    const parts: string[] = []
+    if (typeof f['kept'] === 'boolean') parts.push(t(f['kept'] ? 'log.facts.kept' : 'log.facts.discarded'))
+    for (const name of ['pouredMl', 'counted', 'litres', 'choice'] as const)
+      if (f[name] !== undefined && f[name] !== null)
+        parts.push(t(`log.facts.${name}`, { v: String(f[name]) }))
+    return parts.length > 0 ? `: ${parts.join(', ')}` : ''
+  }
+
+  function say(record: AnyRecord): string {
+    const name = record.type.split('@')[0] ?? record.type
+    switch (record.type) {
+      case 'run.started@1':
+        return t('log.say.run.started', {
+          procedure: names.procedure(record.payload.procedure.id),
+          station: names.station(record.payload.station),
+        })
+      case 'run.finished@1':
+        return t('log.say.run.finished', {
+          procedure: names.procedure(site.one('run', record.payload.run)?.procedure.id ?? ''),
+          station: names.station(record.payload.station),
+        })
+      case 'run.abandoned@1':
+        return t('log.say.run.abandoned', {
+          procedure: names.station(record.payload.station),
+          reason: record.payload.reason,
+        })
+      case 'run.step.done@1': {
+        const { run, step, kind, facts: f } = record.payload
+        const title = names.step(run, step)
+        if (kind === 'sign')
+          return t('log.say.rounds', {
+            step: title,
+            answer: t(f['shown'] === true ? 'log.say.yes' : 'log.say.no'),
+          })
+        return title + facts(record)
+      }
+      case 'run.wait.started@1':
+        return t('log.say.run.wait.started', {
+          minutes: record.payload.minutes,
+          step: names.step(record.payload.run, record.payload.step),
+        })
+      case 'run.step.undone@1':
+        return t('log.say.run.step.undone', { step: names.step(record.payload.run, record.payload.step) })
+      case 'bath.mixed@1': {
+        const { volume: mL, productName, poured, tool } = record.payload
+        return t('log.say.bath.mixed', {
+          volume: volume(mL),
+          product: productName,
+          poured: `${decimals(poured, 1)} mL, ${tool}`,
+        })
+      }
+      case 'reading.taken@1':
+        return reading(record.payload)
+      case 'case.action@1':
+        return t(`log.say.${record.payload.did}`, {
+          amount: volume(record.payload.amount ?? 0),
+          note: record.payload.note,
+        })
+      case 'case.closed@1':
+        return t('log.say.case.closed', { reason: record.payload.reason })
+      case 'record.amended@1': {
+        const { reason, targetType, instead } = record.payload
+        const becomes = targetType === 'reading.taken@1' ? `${reading(instead as ReadingTaken)}. ` : ''
+        return becomes + reason
+      }
+      case 'shift.signed@1':
+        return (
+          t('log.say.shift.signed', { day: record.payload.day }) +
+          (record.payload.reason ? `: ${record.payload.reason}` : '')
+        )
+      case 'station.set@1':
+      case 'product.set@1':
+      case 'instrument.set@1':
+        return t(`log.say.${name}`, { name: record.payload.name })
+      default:
+        return te(`log.say.${name}`) ? t(`log.say.${name}`) : name
+    }
+  }
+  return { say, reading }
+}

@@ -1,0 +1,217 @@
+import {
+  foldKey,
+  foldOf,
+  followsOn,
+  lift,
+  subjectsOf,
+  type AnyDraft,
+  type AnyRecord,
+  type BathState,
+  type CaseState,
+  type FoldKey,
+  type InstrumentSet,
+  type Payloads,
+  type ProductSet,
+  type RecordType,
+  type ShiftState,
+  type SiteSet,
+  type SubjectKind,
+  type SubjectRef,
+} from '@tadka/core/record'
+import type { RunState, StationState } from '@tadka/core/procedure'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, triggerRef } from 'vue'
+import { useSession } from '../people/session.ts'
+import { ask, Unreachable } from '../wire/api.ts'
+import { clockOffset, learnServerTime } from '../wire/clock.ts'
+import { deviceId, newId, nextCount } from '../wire/device.ts'
+import { makeSender } from './sender.ts'
+import { followEvents } from './stream.ts'
+
+interface Kinds {
+  site: Partial<SiteSet> & { id: string }
+  station: StationState
+  run: RunState
+  bath: BathState
+  case: CaseState
+  product: ProductSet & { id: string }
+  instrument: InstrumentSet & { id: string }
+  shift: ShiftState
+}
+
+interface Held {
+  state: unknown
+  last: FoldKey | null
+}
+
+interface Snapshot {
+  serverTime: number
+  seq: number
+  states: { kind: SubjectKind; id: string; state: unknown; last: FoldKey | null }[]
+}
+
+const nameOf = (kind: SubjectKind, id: string) => `${kind}/${id}`
+
+/** The site as this tablet knows it: the server's states, and on top what is not yet sent. */
+export const useSite = defineStore('site', () => {
+  const session = useSession()
+  const base = shallowRef(new Map<string, Held>())
+  /** Made here and not yet seen to come back in the stream. */
+  const mine = shallowRef<AnyDraft[]>([])
+  const seq = ref(0)
+  const loaded = ref(false)
+  const connected = ref(false)
+  const unknownType = ref(false)
+  const sender = makeSender(
+    () => session.site,
+    (id, at) => {
+      if (at === null || (at > 0 && at <= seq.value)) drop(id)
+    },
+  )
+  let stop: (() => void) | null = null
+
+  function drop(id: string): void {
+    mine.value = mine.value.filter((d) => d.id !== id)
+  }
+
+  const shown = computed(() => {
+    const map = new Map([...base.value].map(([name, held]) => [name, held.state]))
+    for (const draft of mine.value) {
+      const record = provisional(draft)
+      for (const { kind, id } of subjectsOf(draft)) {
+        const fold = foldOf(kind)
+        const name = nameOf(kind, id)
+        map.set(name, fold.apply(map.get(name) ?? fold.initial(id), record))
+      }
+    }
+    return map
+  })
+
+  const one = <K extends SubjectKind>(kind: K, id: string): Kinds[K] | null =>
+    (shown.value.get(nameOf(kind, id)) as Kinds[K] | undefined) ?? null
+
+  const all = <K extends SubjectKind>(kind: K): Kinds[K][] =>
+    [...shown.value].filter(([name]) => name.startsWith(`${kind}/`)).map(([, state]) => state as Kinds[K])
+
+  async function load(): Promise<void> {
+    stop?.()
+    const site = session.site
+    if (!site) return
+    await snapshot(site)
+    void sender.restore().then((old) => (mine.value = [...old, ...mine.value]))
+    stop = followEvents(site, () => seq.value, {
+      record: (record) => void take(record),
+      time: learnServerTime,
+      open: (up) => {
+        connected.value = up
+        if (up) void sender.send()
+      },
+      again: () => snapshot(site),
+    })
+  }
+
+  async function snapshot(site: string): Promise<void> {
+    try {
+      const got = await ask<Snapshot>('GET', `/api/sites/${site}/state`)
+      learnServerTime(got.serverTime)
+      base.value = new Map(got.states.map((s) => [nameOf(s.kind, s.id), { state: s.state, last: s.last }]))
+      seq.value = got.seq
+      loaded.value = true
+    } catch (error) {
+      if (!(error instanceof Unreachable)) throw error
+    }
+  }
+
+  /** A record from the stream: folded here as the server folded it; where it came late, the state is fetched. */
+  async function take(stored: AnyRecord): Promise<void> {
+    const record = lift(stored)
+    if (record.seq <= seq.value) return
+    seq.value = record.seq
+    const late: SubjectRef[] = []
+    for (const subject of subjectsOf(record)) {
+      if (!takeInto(subject, record)) late.push(subject)
+    }
+    triggerRef(base)
+    drop(record.id)
+    for (const subject of late) await refetch(subject)
+  }
+
+  function takeInto({ kind, id }: SubjectRef, record: AnyRecord): boolean {
+    const fold = foldOf(kind) as ReturnType<typeof foldOf> | undefined
+    if (!fold) {
+      unknownType.value = true
+      return true
+    }
+    const name = nameOf(kind, id)
+    const held = base.value.get(name) ?? { state: fold.initial(id), last: null }
+    if (!followsOn(held.last, record)) return false
+    base.value.set(name, { state: fold.apply(held.state, record), last: foldKey(record) })
+    return true
+  }
+
+  async function refetch({ kind, id }: SubjectRef): Promise<void> {
+    try {
+      const got = await ask<Snapshot['states'][number]>(
+        'GET',
+        `/api/sites/${session.site}/subjects/${kind}/${id}`,
+      )
+      base.value.set(nameOf(kind, id), { state: got.state, last: got.last })
+      triggerRef(base)
+    } catch {
+      // The next snapshot brings it.
+    }
+  }
+
+  function draftOf<T extends RecordType>(type: T, subject: SubjectRef, payload: Payloads[T]): AnyDraft {
+    const [site, by] = [session.site, session.acting?.id]
+    if (!site || !by) throw new Error('nobody is signed in')
+    const made = {
+      id: newId(),
+      site,
+      type,
+      subject,
+      observedAt: Date.now(),
+      device: deviceId(),
+      counter: nextCount(),
+      by,
+    }
+    return { ...made, payload } as unknown as AnyDraft
+  }
+
+  /** Puts drafts in the log: shown at once, kept on the tablet, sent by themselves. */
+  function commit(...drafts: AnyDraft[]): void {
+    mine.value = [...mine.value, ...drafts]
+    sender.add(drafts)
+  }
+
+  function record<T extends RecordType>(type: T, subject: SubjectRef, payload: Payloads[T]): AnyDraft {
+    const draft = draftOf(type, subject, payload)
+    commit(draft)
+    return draft
+  }
+
+  return {
+    ...sender,
+    seq,
+    loaded,
+    connected,
+    unknownType,
+    one,
+    all,
+    load,
+    draftOf,
+    commit,
+    record,
+    set: computed(() => (session.site ? one('site', session.site) : null)),
+  }
+})
+
+const provisional = (draft: AnyDraft): AnyRecord =>
+  ({
+    ...draft,
+    seq: 0,
+    receivedAt: draft.observedAt,
+    clockOffset: clockOffset.value,
+    prev: '',
+    flags: [],
+  }) as AnyRecord

@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import ActingChip from '../people/ActingChip.vue'
+import BathList from './BathList.vue'
+import BenchCheck from './BenchCheck.vue'
+import BenchCorrect from './BenchCorrect.vue'
+import BenchMix from './BenchMix.vue'
+
+/** Mix, correct, check: the answer first, its working below. */
+const props = defineProps<{ act?: string }>()
+const { t } = useI18n()
+const acts = ['mix', 'correct', 'check', 'baths'] as const
+const views = { mix: BenchMix, correct: BenchCorrect, check: BenchCheck, baths: BathList }
+const current = computed(() => acts.find((a) => a === props.act) ?? 'mix')
+</script>
+
+<template>
+  <div class="bench">
+    <header>
+      <nav :aria-label="t('place.bench')">
+        <router-link
+          v-for="a in acts"
+          :key="a"
+          :to="`/bench/${a}`"
+          :class="{ on: a === current }"
+          :aria-current="a === current ? 'page' : undefined"
+        >
+          {{ t(`bench.${a}`) }}
+        </router-link>
+      </nav>
+      <acting-chip />
+    </header>
+    <component :is="views[current]" class="view" />
+  </div>
+</template>
+
+<style scoped>
+.bench {
+  height: 100%;
+  display: flex;
+  flex-direction: column;
+}
+header {
+  min-height: 76px;
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  padding: 0 var(--gutter);
+  border-bottom: 1px solid var(--line);
+  flex-wrap: wrap;
+}
+nav {
+  display: flex;
+  gap: 14px;
+  align-self: stretch;
+}
+nav a {
+  display: flex;
+  align-items: center;
+  min-height: 60px;
+  padding: 8px 12px 4px;
+  font-size: 22px;
+  font-weight: 600;
+  color: var(--ink-2);
+  text-decoration: none;
+  border-bottom: 4px solid transparent;
+}
+nav a.on {
+  color: var(--ink);
+  border-bottom-color: var(--sea);
+}
+.view {
+  flex: 1;
+  min-height: 0;
+  overflow: auto;
+}
+</style>

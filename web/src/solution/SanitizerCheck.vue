@@ -1,0 +1,217 @@
+<script setup lang="ts">
+import type { CaseAction, Place } from '@tadka/core/record'
+import { NButton, NSelect } from 'naive-ui'
+import { computed, ref, toRef } from 'vue'
+import { useI18n } from 'vue-i18n'
+import FigureField from '../pieces/FigureField.vue'
+import NumberPad from '../pieces/NumberPad.vue'
+import StripPicker from '../pieces/StripPicker.vue'
+import { useSite } from '../record/site.ts'
+import { useChecking, type Checked } from './checking.ts'
+import CorrectionAct from './CorrectionAct.vue'
+import JudgementView from './JudgementView.vue'
+
+/** A sanitizer read off its strip: the verdict as one taps, the way back, and the recheck. */
+const props = defineProps<{ checked: Checked; place: Place; heading: string; under: string }>()
+const emit = defineEmits<{ done: [] }>()
+const { t } = useI18n()
+const site = useSite()
+
+/** The case that the next reading rechecks: the one that the place brings, or the one opened here. */
+const opened = ref<string | null>(null)
+const place = computed<Place>(() => ({ ...props.place, case: props.place.case ?? opened.value }))
+const c = useChecking(toRef(props, 'checked'), () => place.value)
+const field = ref<'temperature' | 'hardness'>('temperature')
+const padded = computed({
+  get: () => (field.value === 'temperature' ? c.temperature.value : c.hardness.value),
+  set: (v) => (field.value === 'temperature' ? (c.temperature.value = v) : (c.hardness.value = v)),
+})
+const verdict = computed(() => c.result.value.taken?.judgement.overall ?? 'cannot-tell')
+const advised = computed(() => {
+  const way = c.correction.value
+  const needed = verdict.value === 'too-close' || verdict.value === 'out'
+  return needed && way && way.move !== 'none' ? way : null
+})
+const fault = (code: '' | 'notNumber' | 'negative') =>
+  code === '' ? undefined : t(code === 'negative' ? 'bench.fieldNegative' : 'bench.fieldNeeded')
+
+const subject = computed(() => {
+  const { run, bath, station } = props.place
+  if (run) return { kind: 'run', id: run } as const
+  return bath ? ({ kind: 'bath', id: bath } as const) : ({ kind: 'station', id: station ?? '' } as const)
+})
+
+/** Writes the reading; returns the case that it opened or rechecked, or null. */
+function write(): string | null {
+  const { taken } = c.result.value
+  if (!taken) return null
+  const draft = site.record('reading.taken@1', subject.value, taken)
+  return place.value.case ?? (taken.judgement.overall === 'in' ? null : draft.id)
+}
+
+function keep(): void {
+  const passed = verdict.value === 'in'
+  opened.value = write()
+  c.clear()
+  if (passed) emit('done')
+}
+
+const didNames = {
+  strengthen: 'strengthened',
+  weaken: 'weakened',
+  'drain-refill': 'drained-refilled',
+  remix: 'remixed',
+  none: 'other',
+} as const
+
+function act(): void {
+  const way = advised.value
+  const id = write()
+  if (!way || !id) return
+  const { station, run, bath } = props.place
+  const payload: CaseAction = {
+    case: id,
+    station,
+    run,
+    bath,
+    did: didNames[way.move],
+    amount: way.move === 'remix' ? null : (way.first ?? way.amount),
+    note: '',
+  }
+  site.record('case.action@1', { kind: 'case', id }, payload)
+  opened.value = id
+  c.clear()
+}
+</script>
+
+<template>
+  <div class="check">
+    <section class="entry">
+      <slot name="which">
+        <h2>{{ heading }}</h2>
+      </slot>
+      <p class="quiet">{{ under }}</p>
+      <template v-if="c.strip.value">
+        <h3 class="strip-name">{{ t('bench.stripOf') }}: {{ c.strip.value.name }}</h3>
+        <strip-picker v-model="c.pick.value" v-bind="c.strip.value" />
+      </template>
+      <template v-if="c.phStrip.value">
+        <h3>{{ c.phStrip.value.name }}</h3>
+        <strip-picker v-model="c.phPick.value" v-bind="c.phStrip.value" />
+      </template>
+      <div class="row">
+        <figure-field
+          id="water"
+          v-model="c.temperature.value"
+          :label="t('bench.water')"
+          :unit="c.thermometer.value?.unit ?? '°C'"
+          :fault="fault(c.faults.value.temperature)"
+          :active="field === 'temperature'"
+          @focus="field = 'temperature'"
+        />
+        <figure-field
+          v-if="c.needsHardness.value"
+          id="hardness"
+          v-model="c.hardness.value"
+          :label="t('bench.hardness')"
+          unit="mg/L"
+          :fault="fault(c.faults.value.hardness)"
+          :active="field === 'hardness'"
+          @focus="field = 'hardness'"
+        />
+        <div v-else class="thermometer">
+          <label for="thermometer" class="small">{{ t('bench.thermometer') }}</label>
+          <n-select
+            :value="c.thermometer.value?.id ?? null"
+            :input-props="{ id: 'thermometer' }"
+            :options="c.thermometers.value.map((x) => ({ label: x.name, value: x.id }))"
+            :aria-label="t('bench.thermometer')"
+            @update:value="(v: string) => (c.thermometerId.value = v)"
+          />
+        </div>
+      </div>
+      <number-pad v-model="padded" />
+    </section>
+    <section class="verdict">
+      <p v-if="opened || props.place.case" class="recheck">{{ t('bench.recheck') }}</p>
+      <p v-if="c.result.value.refusal" class="refusal" role="alert">{{ c.result.value.refusal.message }}</p>
+      <template v-else-if="c.pick.value && c.result.value.taken">
+        <judgement-view
+          :judgement="c.result.value.taken.judgement"
+          :after="advised?.after ?? null"
+          :after-label="advised ? t('bench.after', { amount: `${advised.first ?? advised.amount} mL` }) : ''"
+        >
+          <correction-act v-if="advised" :correction="advised" :ppe="checked.product.ppe" @did="act" />
+          <p v-else-if="verdict === 'out'" class="recheck">{{ t('bench.outAction') }}</p>
+        </judgement-view>
+        <n-button size="large" :type="verdict === 'in' ? 'primary' : 'default'" class="keep" @click="keep">
+          {{ t('bench.keep') }}
+        </n-button>
+      </template>
+      <p v-else class="hint">{{ t('bench.noReading') }}</p>
+      <p class="quiet small decides">{{ t('common.decides') }}</p>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.check {
+  display: grid;
+  grid-template-columns: 430px minmax(0, 1fr);
+  min-height: 100%;
+  --key: 52px;
+}
+.entry {
+  padding: 16px var(--gutter);
+  border-right: 1px solid var(--line);
+}
+.verdict {
+  padding: 16px var(--gutter) 16px 28px;
+}
+.strip-name {
+  margin-top: 10px;
+}
+.row {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 18px;
+  margin: 4px 0 16px;
+}
+.thermometer label {
+  display: block;
+  font-weight: 600;
+  color: var(--ink-2);
+  margin-bottom: 6px;
+}
+.hint {
+  font-size: 22px;
+  color: var(--ink-2);
+  max-width: 22em;
+  padding-top: 40px;
+}
+.recheck {
+  font-weight: 650;
+  font-size: 19px;
+  margin-bottom: 10px;
+}
+.refusal {
+  color: var(--out);
+  font-weight: 650;
+  font-size: 20px;
+}
+.keep {
+  margin-top: 14px;
+  min-width: 220px;
+}
+.decides {
+  margin-top: 14px;
+}
+@media (max-width: 760px) {
+  .check {
+    grid-template-columns: 1fr;
+  }
+  .entry {
+    border: 0;
+  }
+}
+</style>

@@ -1,0 +1,42 @@
+import { catalogue, Refusal, type RefusalCode } from '@tadka/core/refusal'
+
+/** The server could not be reached at all. */
+export class Unreachable extends Error {}
+
+interface Wire {
+  code?: unknown
+  details?: unknown
+}
+
+async function refusalIn(response: Response): Promise<Error> {
+  const wire = (await response.json().catch(() => ({}))) as Wire
+  const known = typeof wire.code === 'string' && wire.code in catalogue
+  if (!known && response.status >= 502) return new Unreachable()
+  return new Refusal(
+    known ? (wire.code as RefusalCode) : 'broken',
+    (wire.details ?? {}) as Record<string, unknown>,
+  )
+}
+
+let acting = ''
+/** Names the person acting in every request from now on. */
+export const actAs = (person: string) => (acting = person)
+
+/** Asks the server; throws a Refusal with its reason, or Unreachable. */
+export async function ask<T>(method: 'GET' | 'POST' | 'DELETE', path: string, body?: unknown): Promise<T> {
+  let response: Response
+  try {
+    response = await fetch(path, {
+      method,
+      headers: {
+        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+        ...(acting ? { 'tadka-acting': acting } : {}),
+      },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    })
+  } catch {
+    throw new Unreachable()
+  }
+  if (!response.ok) throw await refusalIn(response)
+  return (await response.json()) as T
+}
