@@ -15,7 +15,7 @@ export default defineConfig({
           name: 'server',
           include: ['server/**/*.test.ts', 'launcher/**/*.test.ts'],
           environment: 'node',
-          globalSetup: ['server/test/cluster.ts'],
+          globalSetup: ['launcher/test-cluster.ts'],
           fileParallelism: false,
           testTimeout: 60_000,
           hookTimeout: 60_000,

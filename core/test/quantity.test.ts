@@ -6,7 +6,17 @@ import { Refusal } from '../refusal/index.ts'
 
 const near = (a: number, b: number) => Math.abs(a - b) <= 1e-9 * Math.max(1, Math.abs(a), Math.abs(b))
 /** The names that the package convert-units (the oracle) has for ours. */
-const oracle = { mL: 'ml', L: 'l', tsp: 'tsp', tbsp: 'Tbs', 'fl oz': 'fl-oz', cup: 'cup', pt: 'pnt', qt: 'qt', gal: 'gal' } as const
+const oracle = {
+  mL: 'ml',
+  L: 'l',
+  tsp: 'tsp',
+  tbsp: 'Tbs',
+  'fl oz': 'fl-oz',
+  cup: 'cup',
+  pt: 'pnt',
+  qt: 'qt',
+  gal: 'gal',
+} as const
 
 describe('units of volume', () => {
   it('agree with the package convert-units to the four figures that it carries', () => {
@@ -18,8 +28,10 @@ describe('units of volume', () => {
   })
   it('round-trip', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 1e6, noNaN: true }), fc.constantFrom(...q.volumeUnits), (v, unit) =>
-        near(q.volumeIn(q.volumeFrom(v, unit), unit), v),
+      fc.property(
+        fc.double({ min: 0, max: 1e6, noNaN: true }),
+        fc.constantFrom(...q.volumeUnits),
+        (v, unit) => near(q.volumeIn(q.volumeFrom(v, unit), unit), v),
       ),
     )
   })
@@ -58,7 +70,11 @@ describe('what is refused', () => {
     ['a strength that is no number', () => q.ppm(Number.NaN), 'not_a_number'],
     ['a temperature below absolute zero', () => q.celsius(-274), 'below_absolute_zero'],
     ['an interval upside down', () => q.interval(2, 1), 'empty_interval'],
-    ['a temperature without its unit', () => q.readingInCelsius({ value: 20, unit: '' as '°C' }), 'unit_missing'],
+    [
+      'a temperature without its unit',
+      () => q.readingInCelsius({ value: 20, unit: '' as '°C' }),
+      'unit_missing',
+    ],
   ])('%s', (_, act, code) => {
     expect(act).toThrow(Refusal)
     try {

@@ -5,8 +5,20 @@ import { Refusal } from '../refusal/index.ts'
 import * as rules from '../rules/index.ts'
 
 const { modelCode } = rules
-const label: rules.LabelUse = { name: 'label', range: { lo: 1, hi: 1000 }, temperature: null, hardestWater: null, contactSeconds: null }
-const chlorine = (strength: Interval | null, t: number | null, unit: '°C' | '°F', ph: number | null, use = label) =>
+const label: rules.LabelUse = {
+  name: 'label',
+  range: { lo: 1, hi: 1000 },
+  temperature: null,
+  hardestWater: null,
+  contactSeconds: null,
+}
+const chlorine = (
+  strength: Interval | null,
+  t: number | null,
+  unit: '°C' | '°F',
+  ph: number | null,
+  use = label,
+) =>
   rules.judgeSanitizer(modelCode, {
     agent: 'chlorine',
     strength,
@@ -30,7 +42,10 @@ describe('chlorine: FDA Food Code 2022, 4-501.114(A)', () => {
     [200, 10, 13, 55],
   ] as const
   it.each(rows)('%d mg/L at pH %d needs %d °C (%d °F)', (mgL, ph, c, f) => {
-    for (const [unit, limit] of [['°C', c], ['°F', f]] as const) {
+    for (const [unit, limit] of [
+      ['°C', c],
+      ['°F', f],
+    ] as const) {
       expect(chlorine(point(mgL), limit, unit, ph).overall).toBe('in')
       expect(chlorine(point(mgL), limit + 0.1, unit, ph).overall).toBe('in')
       expect(chlorine(point(mgL), limit - 0.1, unit, ph).overall).toBe('out')
@@ -47,7 +62,10 @@ describe('chlorine: FDA Food Code 2022, 4-501.114(A)', () => {
   it('a reading astride a limit is too close, and the layer that says so is named', () => {
     const judged = chlorine(interval(50, 100), 31, '°C', 7, { ...label, range: { lo: 100, hi: 200 } })
     expect(judged.overall).toBe('too-close')
-    expect(judged.layers.map((l) => [l.layer, l.verdict])).toEqual([['code', 'in'], ['label', 'too-close']])
+    expect(judged.layers.map((l) => [l.layer, l.verdict])).toEqual([
+      ['code', 'in'],
+      ['label', 'too-close'],
+    ])
   })
   it('warm water makes up for little chlorine only down to 25 mg/L', () => {
     expect(rules.leastChlorine(modelCode, 60, '°C', 7)).toBe(25)
@@ -73,7 +91,9 @@ describe('chlorine: FDA Food Code 2022, 4-501.114(A)', () => {
         }).overall
         if (whole === 'too-close') return true
         return [0, 0.3, 0.5, 1].every((a) =>
-          [0, 0.5, 1].every((b) => chlorine(point(lo + width * a), t, '°C', ph + phWidth * b).overall === whole),
+          [0, 0.5, 1].every(
+            (b) => chlorine(point(lo + width * a), t, '°C', ph + phWidth * b).overall === whole,
+          ),
         )
       }),
       { numRuns: 600 },
@@ -82,7 +102,14 @@ describe('chlorine: FDA Food Code 2022, 4-501.114(A)', () => {
 })
 
 describe('quat and iodine: FDA Food Code 2022, 4-501.114(B) and (C)', () => {
-  const judge = (agent: 'quat' | 'iodine', mgL: number, t: number, ph: number, hard: number, use: rules.LabelUse | null) =>
+  const judge = (
+    agent: 'quat' | 'iodine',
+    mgL: number,
+    t: number,
+    ph: number,
+    hard: number,
+    use: rules.LabelUse | null,
+  ) =>
     rules.judgeSanitizer(modelCode, {
       agent,
       strength: point(mgL),
@@ -109,7 +136,9 @@ describe('quat and iodine: FDA Food Code 2022, 4-501.114(B) and (C)', () => {
     [25.1, 20, 5, 'out'],
     [20, 19.9, 5, 'out'],
     [20, 20, 5.1, 'out'],
-  ])('iodine %d mg/L at %d °C and pH %d is %s', (mgL, t, ph, verdict) => expect(judge('iodine', mgL, t, ph, 0, label)).toBe(verdict))
+  ])('iodine %d mg/L at %d °C and pH %d is %s', (mgL, t, ph, verdict) =>
+    expect(judge('iodine', mgL, t, ph, 0, label)).toBe(verdict),
+  )
 })
 
 describe('what is missing', () => {
@@ -153,7 +182,12 @@ describe('contact time: FDA Food Code 2022, 4-703.11(C)', () => {
 })
 
 describe('strips (common practice, no source)', () => {
-  const strip: rules.Strip = { name: 's', blocks: [0, 50, 100, 150, 200], unit: 'ppm', bestBefore: instant(1000) }
+  const strip: rules.Strip = {
+    name: 's',
+    blocks: [0, 50, 100, 150, 200],
+    unit: 'ppm',
+    bestBefore: instant(1000),
+  }
   it.each([
     [{ matches: 100 }, interval(75, 125)],
     [{ matches: 0 }, interval(0, 25)],

@@ -2,10 +2,28 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { interval, millilitres, ppm, ppmFromPercentWv, volumeFrom, within } from '../quantity/index.ts'
 import { Refusal } from '../refusal/index.ts'
-import { bestTool, correct, freshDose, mixFor, pourWith, strengthOf, type MeasuringTool } from '../solution/index.ts'
+import {
+  bestTool,
+  correct,
+  freshDose,
+  mixFor,
+  pourWith,
+  strengthOf,
+  type MeasuringTool,
+} from '../solution/index.ts'
 
-const beaker: MeasuringTool = { name: 'beaker', capacity: millilitres(50), graduation: millilitres(1), error: millilitres(0.5) }
-const jug: MeasuringTool = { name: 'jug', capacity: millilitres(1000), graduation: millilitres(50), error: millilitres(15) }
+const beaker: MeasuringTool = {
+  name: 'beaker',
+  capacity: millilitres(50),
+  graduation: millilitres(1),
+  error: millilitres(0.5),
+}
+const jug: MeasuringTool = {
+  name: 'jug',
+  capacity: millilitres(1000),
+  graduation: millilitres(50),
+  error: millilitres(15),
+}
 
 describe('fresh dose', () => {
   // WHO/CDC chlorine-solution formula: parts of water = % stock / % wanted - 1
@@ -14,7 +32,11 @@ describe('fresh dose', () => {
     [5, 0.5, 9],
     [5, 0.05, 99],
   ])('%d %% stock to %d %% takes %d parts of water to one (WHO/CDC)', (stock, wanted, parts) => {
-    const dose = freshDose({ kind: 'strength', stock: ppmFromPercentWv(stock) }, ppmFromPercentWv(wanted), millilitres(1000))
+    const dose = freshDose(
+      { kind: 'strength', stock: ppmFromPercentWv(stock) },
+      ppmFromPercentWv(wanted),
+      millilitres(1000),
+    )
     expect(dose.water / dose.concentrate).toBeCloseTo(parts, 9)
   })
   // CDC Guideline for Disinfection and Sterilization in Healthcare Facilities, 2008
@@ -30,12 +52,16 @@ describe('fresh dose', () => {
     expect(strengthOf(ppmFromPercentWv(percent), dose.concentrate, dose.water)).toBeCloseTo(expected, 6)
   })
   it('"1 to 9" and "1 in 10" are the same, "1 to 10" is not', () => {
-    const of = (parts: number, meaning: 'to' | 'in') => freshDose({ kind: 'ratio', parts, meaning }, null, millilitres(1000)).concentrate
+    const of = (parts: number, meaning: 'to' | 'in') =>
+      freshDose({ kind: 'ratio', parts, meaning }, null, millilitres(1000)).concentrate
     expect(of(9, 'to')).toBeCloseTo(of(10, 'in'), 9)
     expect(of(10, 'to')).toBeLessThan(of(10, 'in'))
   })
   it('a tablespoon of 5.25 % bleach in a US gallon of water is about 204 mg/L (arithmetic)', () => {
-    expect(strengthOf(ppmFromPercentWv(5.25), volumeFrom(1, 'tbsp'), volumeFrom(1, 'gal'))).toBeCloseTo(204, 0)
+    expect(strengthOf(ppmFromPercentWv(5.25), volumeFrom(1, 'tbsp'), volumeFrom(1, 'gal'))).toBeCloseTo(
+      204,
+      0,
+    )
   })
   it('10 % quat to 200 ppm in 10 US gallons is 75.7 mL (arithmetic)', () => {
     const dose = freshDose({ kind: 'strength', stock: ppm(100_000) }, ppm(200), volumeFrom(10, 'gal'))
@@ -67,11 +93,18 @@ describe('the pour', () => {
     expect(pour.holds).toBe(true)
   })
   it('on a jug too coarse for it does not hold the band', () => {
-    expect(pourWith(jug, millilitres(22.8), millilitres(3777), ppm(25_000), interval(100, 200)).holds).toBe(false)
+    expect(pourWith(jug, millilitres(22.8), millilitres(3777), ppm(25_000), interval(100, 200)).holds).toBe(
+      false,
+    )
   })
   it('takes the smallest tool that holds it and keeps the band', () => {
-    expect(bestTool([jug, beaker], millilitres(22.8), millilitres(3777), ppm(25_000), interval(100, 200))?.tool.name).toBe('beaker')
-    expect(bestTool([jug, beaker], millilitres(600), millilitres(9400), ppm(2500), interval(100, 200))?.tool.name).toBe('jug')
+    expect(
+      bestTool([jug, beaker], millilitres(22.8), millilitres(3777), ppm(25_000), interval(100, 200))?.tool
+        .name,
+    ).toBe('beaker')
+    expect(
+      bestTool([jug, beaker], millilitres(600), millilitres(9400), ppm(2500), interval(100, 200))?.tool.name,
+    ).toBe('jug')
     expect(bestTool([], millilitres(1), millilitres(1), null, null)).toBeNull()
   })
   it('in a mix lists every tool, the best first', () => {
@@ -93,9 +126,17 @@ describe('correcting a bath', () => {
   it('30 L at 400 ppm, wanted 200: 30 L of water, or 15 L drained where there is no room (mass balance)', () => {
     const bath = { volume: millilitres(30_000), reading: at(400), capacity: millilitres(80_000) }
     const band = { lo: 190, hi: 210 }
-    expect(correct(bath, ppm(100_000), band, fine)).toMatchObject({ move: 'weaken', amount: 30_000, safe: true })
+    expect(correct(bath, ppm(100_000), band, fine)).toMatchObject({
+      move: 'weaken',
+      amount: 30_000,
+      safe: true,
+    })
     const full = { ...bath, capacity: millilitres(31_000) }
-    expect(correct(full, ppm(100_000), band, fine)).toMatchObject({ move: 'drain-refill', amount: 15_000, safe: true })
+    expect(correct(full, ppm(100_000), band, fine)).toMatchObject({
+      move: 'drain-refill',
+      amount: 15_000,
+      safe: true,
+    })
   })
   it('a strip between 50 and 100 under a label of 100 to 200 gets one addition that is safe for the whole reading', () => {
     const bath = { volume: millilitres(3800), capacity: millilitres(10_000), reading: interval(50, 100) }
@@ -115,7 +156,12 @@ describe('correcting a bath', () => {
     ['reads off the strip', { reading: interval(200, null) }, 'reading-too-wide'],
     ['is full', { capacity: millilitres(3801) }, 'no-room'],
   ])('is mixed anew where it %s', (_, change, why) => {
-    const bath = { volume: millilitres(3800), capacity: millilitres(10_000), reading: interval(50, 80), ...change }
+    const bath = {
+      volume: millilitres(3800),
+      capacity: millilitres(10_000),
+      reading: interval(50, 80),
+      ...change,
+    }
     expect(correct(bath, ppm(25_000), { lo: 100, hi: 200 }, beaker)).toMatchObject({ move: 'remix', why })
   })
   it('a safe move lands in the band wherever in the reading the bath was, rounding and tool error included', () => {
@@ -130,7 +176,11 @@ describe('correcting a bath', () => {
     fc.assert(
       fc.property(cases, ({ volume, lo, width, stock, at: where, off }) => {
         const band = { lo: 100, hi: 200 }
-        const bath = { volume: millilitres(volume), capacity: millilitres(1e6), reading: interval(lo, lo + width) }
+        const bath = {
+          volume: millilitres(volume),
+          capacity: millilitres(1e6),
+          reading: interval(lo, lo + width),
+        }
         const m = correct(bath, ppm(stock), band, beaker)
         if (!m.safe || m.move === 'none') return true
         const was = lo + width * where

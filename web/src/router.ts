@@ -8,29 +8,43 @@ const gallery: RouteRecordRaw[] = import.meta.env.DEV
 export const places = ['shift', 'run', 'bench', 'log', 'house'] as const
 export type PlaceName = (typeof places)[number]
 
+const views = {
+  shift: () => import('./duty/ShiftPlace.vue'),
+  chooser: () => import('./procedure/RunChooser.vue'),
+  run: () => import('./procedure/RunPlace.vue'),
+  bench: () => import('./solution/BenchPlace.vue'),
+  log: () => import('./record/LogPlace.vue'),
+  house: () => import('./house/HousePlace.vue'),
+}
+
+/** Fetches every place while the tablet is idle, so that they open when the network is away. */
+export function fetchPlaces(): void {
+  for (const load of Object.values(views)) void load().catch(() => {})
+}
+
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/', redirect: '/shift' },
     { path: '/sign-in', component: () => import('./people/SignIn.vue'), meta: { open: true } },
-    { path: '/shift', component: () => import('./duty/ShiftPlace.vue'), meta: { place: 'shift' } },
-    { path: '/run', component: () => import('./procedure/RunChooser.vue'), meta: { place: 'run' } },
+    { path: '/shift', component: views.shift, meta: { place: 'shift' } },
+    { path: '/run', component: views.chooser, meta: { place: 'run' } },
     {
       path: '/run/:run',
-      component: () => import('./procedure/RunPlace.vue'),
+      component: views.run,
       props: true,
       meta: { place: 'run', dock: false },
     },
     {
       path: '/bench/:act(mix|correct|check|baths)?',
-      component: () => import('./solution/BenchPlace.vue'),
+      component: views.bench,
       props: true,
       meta: { place: 'bench' },
     },
-    { path: '/log', component: () => import('./record/LogPlace.vue'), meta: { place: 'log' } },
+    { path: '/log', component: views.log, meta: { place: 'log' } },
     {
       path: '/house/:part?',
-      component: () => import('./house/HousePlace.vue'),
+      component: views.house,
       props: true,
       meta: { place: 'house' },
     },

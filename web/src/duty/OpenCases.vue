@@ -21,7 +21,7 @@ function look(c: CaseState): void {
 </script>
 
 <template>
-  <h3>{{ t('shift.openCase') }}</h3>
+  <h2 class="label">{{ t('shift.openCase') }}</h2>
   <ul>
     <li v-for="c in cases" :key="c.id">
       <verdict-mark :verdict="c.verdict ?? 'cannot-tell'" :size="22" />

@@ -28,7 +28,7 @@ function at(run: RunState) {
 </script>
 
 <template>
-  <h3>{{ t('shift.running') }}</h3>
+  <h2 class="label">{{ t('shift.running') }}</h2>
   <div v-if="runs.length > 0" class="runs">
     <button v-for="r in runs" :key="r.id" type="button" @click="emit('goOn', r.id)">
       <span class="who">

@@ -52,7 +52,7 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
     </section>
     <aside>
       <open-cases v-if="cases.length > 0" :cases="cases" />
-      <h3>{{ t('shift.atRisk') }}</h3>
+      <h2 class="label">{{ t('shift.atRisk') }}</h2>
       <DueList :due="due" @start="begin" @go-on="goOn" />
     </aside>
     <section class="running">
@@ -83,7 +83,7 @@ aside {
   padding: 4px var(--gutter) 16px 20px;
   border-left: 1px solid var(--line-soft);
 }
-aside h3 {
+aside .label {
   margin-bottom: 8px;
 }
 .running {

@@ -7,6 +7,7 @@ import { useSession } from '../people/session.ts'
 import { useSite } from '../record/site.ts'
 import BottomDock from './BottomDock.vue'
 import KeyHelp from './KeyHelp.vue'
+import { fetchPlaces } from '../router.ts'
 import { useKeys } from './keys.ts'
 
 const session = useSession()
@@ -25,6 +26,7 @@ async function open(): Promise<void> {
     if (!session.known) await session.load()
     if (!session.acting || !session.site) return void toSignIn()
     if (!site.loaded) await site.load()
+    if (site.loaded) setTimeout(fetchPlaces, 1500)
   } catch (error) {
     if (error instanceof Refusal && error.kind === 'not-signed-in') return void toSignIn()
     failed.value = true

@@ -32,7 +32,7 @@ function save(): void {
 
 <template>
   <form class="plate" @submit.prevent="save">
-    <h3>{{ t('house.plate') }}</h3>
+    <h2 class="label">{{ t('house.plate') }}</h2>
     <div class="fields">
       <figure-field
         v-for="p in parsed"
@@ -62,7 +62,7 @@ function save(): void {
   gap: 16px 28px;
   margin-bottom: 16px;
 }
-h3 {
+.label {
   margin: 14px 0 6px;
 }
 </style>

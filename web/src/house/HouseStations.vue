@@ -66,9 +66,9 @@ const lastDone = (runs: Record<string, { finishedAt: number; by: string }>) =>
           </span>
         </button>
         <div v-if="open === s.id && s.plate" class="body">
-          <h3>{{ t('house.lastRuns') }}</h3>
+          <h2 class="label">{{ t('house.lastRuns') }}</h2>
           <p v-for="line in lastDone(s.lastRuns)" :key="line">{{ line }}</p>
-          <h3>{{ t('house.procedures') }}</h3>
+          <h2 class="label">{{ t('house.procedures') }}</h2>
           <p>
             {{
               proceduresOf(s.plate.family)
@@ -110,7 +110,7 @@ b {
 .body {
   padding: 4px 0 22px;
 }
-h3 {
+.label {
   margin: 12px 0 4px;
 }
 .none {

@@ -14,7 +14,7 @@ const rang = ref(false)
 
 <template>
   <section>
-    <h3>{{ t('house.theme') }}</h3>
+    <h2 class="label">{{ t('house.theme') }}</h2>
     <div class="themes" role="group" :aria-label="t('house.theme')">
       <n-button
         v-for="name in themes"
@@ -26,17 +26,17 @@ const rang = ref(false)
         {{ t(`house.themes.${name}`) }}
       </n-button>
     </div>
-    <h3>{{ t('house.sound') }}</h3>
+    <h2 class="label">{{ t('house.sound') }}</h2>
     <n-button @click="rang = ring() || true">{{ t('house.sound') }}</n-button>
     <span v-if="rang" class="quiet"> {{ t('house.soundOk') }}</span>
-    <h3 id="keys-switch">{{ t('house.keys') }}</h3>
+    <h2 class="label" id="keys-switch">{{ t('house.keys') }}</h2>
     <n-switch v-model:value="singleKeys" aria-labelledby="keys-switch" />
     <p class="quiet small decides">{{ t('common.decides') }}</p>
   </section>
 </template>
 
 <style scoped>
-h3 {
+.label {
   margin: 22px 0 8px;
 }
 .themes {

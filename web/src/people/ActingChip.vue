@@ -38,7 +38,7 @@ const another = () => router.push({ path: '/sign-in', query: { to: route.fullPat
       </button>
     </template>
     <div class="sheet">
-      <h3>{{ t('people.onTablet') }}</h3>
+      <h2 class="label">{{ t('people.onTablet') }}</h2>
       <div v-for="p in session.people" :key="p.id" class="row">
         <button type="button" class="pick" :aria-pressed="p.id === session.acting?.id" @click="act(p.id)">
           <span class="face" aria-hidden="true">{{ p.name.slice(0, 2) }}</span>

@@ -72,7 +72,7 @@ const enterPassword = () => {
 </script>
 
 <template>
-  <div class="door">
+  <main class="door">
     <header>
       <svg width="44" height="44" viewBox="0 0 32 32" aria-hidden="true">
         <path d="M5 20c3-5 6-5 9 0s7 5 13-3" class="wave" />
@@ -159,7 +159,7 @@ const enterPassword = () => {
       </button>
       <span class="quiet small">{{ t('common.decides') }}</span>
     </footer>
-  </div>
+  </main>
 </template>
 
 <style scoped>

@@ -21,12 +21,6 @@ function choose(i: number, gap: boolean): void {
   if (value === undefined) return
   pick.value = gap && next !== undefined ? { between: [value, next] } : { matches: value }
 }
-const ink = (i: number) => (contrastIsLight(props.colours[i] ?? '#ffffff') ? '#1c2a31' : '#ffffff')
-
-function contrastIsLight(colour: string): boolean {
-  const [r = 0, g = 0, b = 0] = [1, 3, 5].map((at) => parseInt(colour.slice(at, at + 2), 16) / 255)
-  return 0.2126 * r ** 2.2 + 0.7152 * g ** 2.2 + 0.0722 * b ** 2.2 > 0.18
-}
 </script>
 
 <template>
@@ -39,10 +33,10 @@ function contrastIsLight(colour: string): boolean {
         :class="{ on: matches(value) }"
         :aria-checked="matches(value)"
         :aria-label="t('strip.matches', { value, unit })"
-        :style="{ background: colours[i], color: ink(i) }"
+        :style="{ background: colours[i] }"
         @click="choose(i, false)"
       >
-        {{ value }}
+        <span class="value">{{ value }}</span>
       </button>
       <button
         v-if="i < blocks.length - 1"
@@ -81,6 +75,13 @@ function contrastIsLight(colour: string): boolean {
   padding-bottom: 8px;
   box-shadow: inset 0 0 0 1.5px rgb(0 0 0 / 14%);
   cursor: pointer;
+}
+.value {
+  background: var(--raised);
+  color: var(--ink);
+  border-radius: 4px;
+  padding: 1px 6px;
+  line-height: 1.2;
 }
 .block.on {
   box-shadow:

@@ -41,7 +41,7 @@ const around = computed(() => {
 
 <template>
   <aside class="machine">
-    <h3>{{ t('run.machineNow') }}</h3>
+    <h2 class="label">{{ t('run.machineNow') }}</h2>
     <dl>
       <div v-for="[name, value] in facets" :key="name" class="facet">
         <dt>{{ t(`run.facet.${name}`) }}</dt>
@@ -51,7 +51,7 @@ const around = computed(() => {
     <p v-for="w in warnings" :key="w.act" class="never">
       <b>{{ t(`run.act.${w.act}`) }}:</b> {{ t(`run.why.${w.why}`) }}
     </p>
-    <h3>{{ t('run.beforeAfter') }}</h3>
+    <h2 class="label">{{ t('run.beforeAfter') }}</h2>
     <ol>
       <li
         v-for="s in around"
@@ -72,7 +72,7 @@ const around = computed(() => {
   padding: 18px var(--gutter);
   overflow: auto;
 }
-h3 {
+.label {
   margin-bottom: 6px;
 }
 .facet {
@@ -93,8 +93,8 @@ dd {
   border-left: 5px solid var(--out);
   line-height: 1.3;
 }
-.never + h3,
-dl + h3 {
+.never + .label,
+dl + .label {
   margin-top: 20px;
 }
 li {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Position, RunState, Step } from '@tadka/core/procedure'
-import { computed, nextTick } from 'vue'
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useKit } from '../house/kit.ts'
 import { useTimes } from '../look/times.ts'
@@ -54,7 +54,6 @@ const under = computed(() => {
   const mixed = t('bench.mixedBy', { time: clock(b.mixedAt), who: names.person(b.mixedBy) })
   return `${b.productName}, ${volumeWords(b.volume, site.set?.units)}, ${mixed}`
 })
-const done = () => void nextTick(() => emit('done'))
 </script>
 
 <template>
@@ -64,13 +63,13 @@ const done = () => void nextTick(() => emit('done'))
     :place="place"
     :heading="step.title"
     :under="under"
-    @done="done"
+    @done="emit('done')"
   />
   <step-cold-check
     v-else-if="step.what === 'cold-product'"
     :place="place"
     :heading="step.title"
-    @done="done"
+    @done="emit('done')"
   />
   <p v-else class="none" role="alert">{{ t('run.noProduct') }}</p>
 </template>

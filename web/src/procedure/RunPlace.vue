@@ -123,7 +123,8 @@ function enter(event: KeyboardEvent): void {
     </div>
     <div v-else-if="position" class="body" :class="{ narrow: isCheck }">
       <section class="step" :class="{ wide: isCheck }">
-        <template v-if="!isCheck">
+        <h1 v-if="isCheck" class="visually-hidden">{{ titleOf(position, run.parameters) }}</h1>
+        <template v-else>
           <p class="crumb">
             {{ t('run.crumb', { station: names.station(run.station), procedure: procedure.name }) }} ·
             {{ t('run.step', { n, of: positions.length }) }}
@@ -135,7 +136,7 @@ function enter(event: KeyboardEvent): void {
           <p v-if="step?.right" class="right">{{ step.right }}</p>
           <p v-if="unusual" class="caution">{{ t('run.unusual', { n: position.round, usual: unusual }) }}</p>
           <div v-if="n === 1" class="ready">
-            <h3>{{ t('run.materials') }}</h3>
+            <h2 class="label">{{ t('run.materials') }}</h2>
             <ul>
               <li v-for="m in procedure.materials" :key="m">{{ m }}</li>
             </ul>

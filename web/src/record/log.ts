@@ -7,7 +7,7 @@ import { useSite } from './site.ts'
 export type LogRecord = AnyRecord & { readonly hash: string }
 
 const typesOf: Record<string, string> = {
-  readings: 'reading.taken@1',
+  readings: 'reading.taken@1,record.amended@1',
   runs: 'run.started@1,run.finished@1,run.abandoned@1,bath.mixed@1,run.step.done@1,run.wait.started@1,run.step.undone@1',
   cases: 'case.action@1,case.closed@1,record.amended@1,shift.signed@1',
   house: 'site.set@1,station.set@1,product.set@1,instrument.set@1',

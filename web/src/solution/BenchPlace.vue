@@ -18,6 +18,7 @@ const current = computed(() => acts.find((a) => a === props.act) ?? 'mix')
 <template>
   <div class="bench">
     <header>
+      <h1 class="visually-hidden">{{ t('place.bench') }}: {{ t(`bench.${current}`) }}</h1>
       <nav :aria-label="t('place.bench')">
         <router-link
           v-for="a in acts"

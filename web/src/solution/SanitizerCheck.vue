@@ -92,11 +92,11 @@ function act(): void {
       </slot>
       <p class="quiet">{{ under }}</p>
       <template v-if="c.strip.value">
-        <h3 class="strip-name">{{ t('bench.stripOf') }}: {{ c.strip.value.name }}</h3>
+        <h2 class="label strip-name">{{ t('bench.stripOf') }}: {{ c.strip.value.name }}</h2>
         <strip-picker v-model="c.pick.value" v-bind="c.strip.value" />
       </template>
       <template v-if="c.phStrip.value">
-        <h3>{{ c.phStrip.value.name }}</h3>
+        <h2 class="label">{{ c.phStrip.value.name }}</h2>
         <strip-picker v-model="c.phPick.value" v-bind="c.phStrip.value" />
       </template>
       <div class="row">

@@ -1,0 +1,78 @@
+import { describe, expect, it } from 'vitest'
+import * as duty from '../duty/index.ts'
+import { instant } from '../quantity/index.ts'
+import { stationFold, type StationState } from '../procedure/index.ts'
+import type { SiteSet } from '../record/index.ts'
+import { plate } from './records.ts'
+
+const site: SiteSet = {
+  name: 's',
+  timeZone: 'Europe/Dublin',
+  hours: Object.fromEntries(
+    ['1', '2', '3', '4', '5', '6', '7'].map((d) => [d, { open: '05:30', close: '24:30' }]),
+  ),
+  closedDays: ['2026-12-25'],
+  sailings: [{ departs: '21:10', days: [4], load: 1 }],
+  units: 'metric',
+  freshHours: 4,
+  emergencyNumber: '',
+}
+const at = (text: string) => instant(Date.parse(text))
+const station = (last: Record<string, number> = {}): StationState => ({
+  ...stationFold.initial('st'),
+  plate,
+  lastRuns: Object.fromEntries(
+    Object.entries(last).map(([id, finishedAt]) => [id, { run: 'r', finishedAt, by: 'bao' }]),
+  ),
+})
+const close = 'soft-serve-gravity.close'
+const due = (now: string, last: Record<string, number> = {}) =>
+  duty.dueList(site, [station(last)], at(now)).find((d) => d.procedure === close)
+
+describe('trading days', () => {
+  it('a close past midnight falls on the next date', () => {
+    expect(duty.tradingDay(site, '2026-11-26')?.closes).toBe(at('2026-11-27T00:30:00Z'))
+    expect(duty.tradingDayAt(site, at('2026-11-27T00:10:00Z'))?.date).toBe('2026-11-26')
+  })
+  it('a day the site is closed is none', () => {
+    expect(duty.tradingDay(site, '2026-12-25')).toBeNull()
+  })
+  it.each([
+    ['the night the clocks go back', '2026-10-24', 6],
+    ['the night the clocks go forward', '2026-03-28', 4],
+    ['any other night', '2026-11-26', 5],
+  ])('%s (%s), %d hours lie between close and open', (_, date, hours) => {
+    const day = duty.tradingDay(site, date)
+    const next = duty.tradingDay(site, duty.dateAfter(date, 1))
+    expect(((next?.opens ?? 0) - (day?.closes ?? 0)) / 3_600_000).toBe(hours)
+  })
+})
+
+describe('what is due', () => {
+  it('is ahead before its window, then now, then past the target, then late, and says how many minutes are left', () => {
+    expect(due('2026-11-26T18:00:00Z')?.risk).toBe('ahead')
+    expect(due('2026-11-26T22:00:00Z')).toMatchObject({ risk: 'now', minutesLeft: 270, day: '2026-11-26' })
+    expect(due('2026-11-27T01:20:00Z')?.risk).toBe('past-target')
+    const yesterday = { [close]: at('2026-11-26T00:40:00Z') }
+    expect(due('2026-11-27T03:00:00Z', yesterday)).toMatchObject({ risk: 'late', minutesLeft: -30 })
+  })
+  it('done within its window, is due again the next day', () => {
+    expect(due('2026-11-26T23:50:00Z', { [close]: at('2026-11-26T23:40:00Z') })?.day).toBe('2026-11-27')
+  })
+  it('missed and overtaken, gives way to the next', () => {
+    expect(due('2026-11-27T22:00:00Z', { [close]: at('2026-11-25T23:40:00Z') })?.day).toBe('2026-11-27')
+  })
+  it('passes over a closed day', () => {
+    expect(due('2026-12-25T12:00:00Z', { [close]: at('2026-12-25T00:20:00Z') })?.day).toBe('2026-12-26')
+  })
+})
+
+describe('the tide', () => {
+  it('rises before a sailing on its days, and only then', () => {
+    const thursday = duty.departures(site, at('2026-11-26T12:00:00Z'), at('2026-11-27T12:00:00Z'))
+    expect(thursday.map((d) => d.at)).toEqual([at('2026-11-26T21:10:00Z')])
+    expect(duty.tideAt(thursday, at('2026-11-26T20:57:00Z'))).toBeCloseTo(1, 6)
+    expect(duty.tideAt(thursday, at('2026-11-26T15:00:00Z'))).toBeLessThan(0.001)
+    expect(duty.departures(site, at('2026-11-27T12:00:00Z'), at('2026-11-28T12:00:00Z'))).toEqual([])
+  })
+})

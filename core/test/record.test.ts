@@ -1,0 +1,178 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import * as record from '../record/index.ts'
+import { Refusal } from '../refusal/index.ts'
+import { readingRecord, recordOf, runRecords } from './records.ts'
+
+/** Not a hash to trust; enough to see a changed text. */
+const sum: record.Sha256 = (text) =>
+  [...text].reduce((h, c) => (h * 31 + (c.codePointAt(0) ?? 0)) % 2 ** 31, 7).toString(16)
+
+describe('canonical text (RFC 8785)', () => {
+  it('sorts keys and writes numbers as ECMAScript does: the example of its section 3.2.3, in part', () => {
+    expect(
+      record.canonicalText({ numbers: [333333333.3333333, 1e30, 4.5, 2e-3], literals: [null, true, false] }),
+    ).toBe('{"literals":[null,true,false],"numbers":[333333333.3333333,1e+30,4.5,0.002]}')
+  })
+  it('refuses what a database could not keep', () => {
+    expect(() => record.canonicalText({ a: 'x\0y' })).toThrow(Refusal)
+    expect(() => record.canonicalText({ a: '\ud800' })).toThrow(Refusal)
+    expect(() => record.canonicalText({ a: Number.NaN })).toThrow(Refusal)
+  })
+})
+
+describe('the chain', () => {
+  const chain = (n: number): record.ChainLink[] => {
+    const links: record.ChainLink[] = []
+    let prev = record.noRecordBefore
+    for (let seq = 1; seq <= n; seq++) {
+      const text = record.canonicalText({ seq, prev, what: `r${seq}` })
+      prev = sum(text)
+      links.push({ seq, text, hash: prev })
+    }
+    return links
+  }
+  const start = { seq: 0, hash: record.noRecordBefore }
+  it('verifies whole, and in stretches', () => {
+    const links = chain(9)
+    const half = record.verifyChain(links.slice(0, 4), sum, start)
+    if (record.isFault(half)) throw new Error('whole chain is called broken')
+    expect(record.verifyChain(links.slice(4), sum, half)).toEqual({ seq: 9, hash: links[8]?.hash })
+  })
+  it('shows any altered, removed or swapped line', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 7 }), fc.constantFrom('alter', 'remove', 'rehash'), (at, how) => {
+        const links = chain(9)
+        const line = links[at]
+        if (!line) return false
+        if (how === 'remove') links.splice(at, 1)
+        else {
+          const text = line.text.replace('"r', '"R')
+          links[at] = { ...line, text, hash: how === 'rehash' ? sum(text) : line.hash }
+        }
+        return record.isFault(record.verifyChain(links, sum, start))
+      }),
+    )
+  })
+})
+
+describe('folding', () => {
+  const all = runRecords()
+  const subjects = [
+    ...new Map(all.flatMap((r) => record.subjectsOf(r)).map((s) => [`${s.kind}/${s.id}`, s])).values(),
+  ]
+  const of = (s: record.SubjectRef, records: readonly record.AnyRecord[]) =>
+    records.filter((r) => record.subjectsOf(r).some((o) => o.kind === s.kind && o.id === s.id))
+
+  it('gives the same states in whatever order the records arrive, kept up or folded anew', () => {
+    fc.assert(
+      fc.property(fc.shuffledSubarray(all, { minLength: all.length }), (shuffled) => {
+        for (const s of subjects) {
+          const fold = record.foldOf(s.kind)
+          let kept = { state: fold.initial(s.id), last: null as record.FoldKey | null }
+          const seen: record.AnyRecord[] = []
+          for (const r of of(s, shuffled)) {
+            seen.push(r)
+            kept = record.followsOn(kept.last, r)
+              ? { state: fold.apply(kept.state, r), last: record.foldKey(r) }
+              : record.foldAll(fold, s, seen)
+          }
+          expect(kept.state).toEqual(record.foldAll(fold, s, of(s, all)).state)
+        }
+      }),
+      { numRuns: 60 },
+    )
+  })
+  it('orders by corrected time, then device, then counter, and never by id', () => {
+    const key = (at: number, device: string, counter: number) => ({ at, device, counter })
+    expect(record.compareKeys(key(1, 'b', 9), key(2, 'a', 1))).toBeLessThan(0)
+    expect(record.compareKeys(key(1, 'a', 9), key(1, 'b', 1))).toBeLessThan(0)
+    expect(record.compareKeys(key(1, 'a', 1), key(1, 'a', 2))).toBeLessThan(0)
+  })
+})
+
+describe('a corrective case', () => {
+  const weak = readingRecord(1, 'r-1', { between: [50, 100] }, null)
+  const caseRef = { kind: 'case', id: weak.id } as const
+  const state = (records: record.AnyRecord[]) => record.foldAll(record.folds.case, caseRef, records).state
+  const recheck = readingRecord(3, 'r-1', { matches: 150 }, weak.id)
+
+  it('is opened by a reading that is not in, and closed by a recheck that is', () => {
+    expect(record.subjectsOf(weak)).toContainEqual(caseRef)
+    expect(state([weak])).toMatchObject({ status: 'open', verdict: 'too-close' })
+    expect(state([weak, recheck])).toMatchObject({ status: 'closed', closedBy: recheck.id })
+  })
+  it('stays open over a recheck that fails, and keeps what was done', () => {
+    const again = readingRecord(2, 'r-1', { between: [50, 100] }, weak.id)
+    const action = recordOf(2, 'case.action@1', caseRef, {
+      case: weak.id,
+      station: null,
+      run: null,
+      bath: null,
+      did: 'strengthened',
+      amount: 11,
+      note: '',
+    })
+    expect(state([weak, action, again])).toMatchObject({ status: 'open', actions: [{ amount: 11 }] })
+  })
+  it('is void when the reading that opened it is amended to one that is in; both stay in the log', () => {
+    if (weak.type !== 'reading.taken@1') throw new Error('not a reading')
+    const right = record.amendReading(weak.payload, { strip: chlorineStrip, pick: { matches: 150 } })
+    const amendment = recordOf(
+      4,
+      'record.amended@1',
+      weak.subject,
+      record.amendmentOf(weak, right, 'mistyped'),
+    )
+    expect(record.subjectsOf(amendment)).toContainEqual(caseRef)
+    expect(state([weak, amendment])).toMatchObject({ status: 'void' })
+  })
+})
+
+const chlorineStrip = {
+  kind: 'strip',
+  name: 's',
+  unit: 'ppm',
+  agent: 'chlorine',
+  blocks: [0, 50, 100, 150, 200],
+  colours: [],
+  bestBefore: 1e15,
+} as const
+
+describe('flags', () => {
+  const context = { run: null, station: null, at: 0, freshHours: 4 }
+  it('tell that the verdict shown is not the one judged', () => {
+    const good = readingRecord(1, 'r-1', { matches: 150 }, null)
+    if (good.type !== 'reading.taken@1') throw new Error('not a reading')
+    const lied = {
+      ...good,
+      payload: { ...good.payload, judgement: { ...good.payload.judgement, overall: 'out' as const } },
+    }
+    expect(record.flagsOf(good, context)).toEqual([])
+    expect(record.flagsOf(lied, context)).toEqual(['verdict-differs'])
+  })
+  it('tell of a step in a run that does not run', () => {
+    const step = all('run.step.done@1')
+    expect(record.flagsOf(step, context)).toContain('run-not-running')
+  })
+  function all(type: record.RecordType): record.AnyRecord {
+    const found = runRecords().find((r) => r.type === type)
+    if (!found) throw new Error(`no ${type}`)
+    return found
+  }
+})
+
+describe('payload versions', () => {
+  it('are lifted step by step to the newest; a newest one is left as it is', () => {
+    const lifts = {
+      'x@1': { to: 'x@2', payload: (p: unknown) => ({ ...(p as object), b: 2 }) },
+      'x@2': { to: 'x@3', payload: (p: unknown) => ({ ...(p as object), c: 3 }) },
+    }
+    expect(record.lift({ type: 'x@1', payload: { a: 1 } }, lifts)).toEqual({
+      type: 'x@3',
+      payload: { a: 1, b: 2, c: 3 },
+    })
+    const newest = { type: 'x@3', payload: {} }
+    expect(record.lift(newest, lifts)).toBe(newest)
+  })
+})

@@ -1,0 +1,51 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, type Page } from '@playwright/test'
+
+export const address = (path = '/') => `${process.env['TADKA_URL']}${path}`
+
+/** Moves the server's clock on; tablets learn it from the next answer, here by a reload. */
+export async function later(page: Page, minutes: number): Promise<void> {
+  await fetch(`${process.env['TADKA_CONTROL']}/${minutes}`, { method: 'POST' })
+  await page.reload()
+}
+
+export const restartServer = () => fetch(`${process.env['TADKA_CONTROL']}/restart`, { method: 'POST' })
+
+export async function signIn(page: Page, name: string, pin: string): Promise<void> {
+  await page.goto(address())
+  await page.getByRole('button', { name: new RegExp(name) }).click()
+  for (const digit of pin) await page.getByRole('button', { name: digit, exact: true }).click()
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click()
+  await expect(page).toHaveURL(/\/shift$/)
+  await expect(page.getByRole('heading', { name: 'Gannet Terminal' })).toBeVisible()
+}
+
+export const press = (page: Page, name: string | RegExp) =>
+  page.getByRole('button', { name, exact: typeof name === 'string' }).click()
+
+export const heading = (page: Page, title: string | RegExp) =>
+  expect(page.getByRole('heading', { name: title, level: 1 })).toBeVisible()
+
+/** Holds a hazardous gate by keyboard until it gives way to the next step. */
+export async function hold(page: Page, next: string | RegExp): Promise<void> {
+  const gate = page.getByRole('button', { name: 'Hold: it is so' })
+  await gate.focus()
+  await page.keyboard.down('Enter')
+  await heading(page, next)
+  await page.keyboard.up('Enter')
+}
+
+/** Counts every part of a tray, piece by piece. */
+export async function countParts(page: Page): Promise<void> {
+  for (const part of await page.locator('.parts li button').all()) {
+    const pieces = await part.locator('.dots i').count()
+    for (let i = 0; i < pieces; i++) await part.click()
+  }
+  await press(page, /^All \d+ counted$/)
+}
+
+/** axe finds nothing on this page. */
+export async function isAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([])
+}

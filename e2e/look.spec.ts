@@ -1,0 +1,91 @@
+import { expect, test } from '@playwright/test'
+import { address, isAccessible, press, signIn } from './crew.ts'
+
+const places = [
+  '/shift',
+  '/run',
+  '/bench/mix',
+  '/bench/correct',
+  '/bench/check',
+  '/bench/baths',
+  '/log',
+  '/house/stations',
+  '/house/products',
+  '/house/tablet',
+]
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test.describe(`in the ${colorScheme} theme`, () => {
+    test.use({ colorScheme })
+
+    test('the gallery of pieces is clean under axe, and a held button is held', async ({ page }) => {
+      await page.goto(`${process.env['TADKA_GALLERY']}/gallery`)
+      await expect(page.getByRole('heading', { name: 'Pieces' })).toBeVisible()
+      await isAccessible(page)
+      const button = page.getByRole('button', { name: 'Hold: it is so' })
+      await button.click()
+      await expect(page.getByTestId('held')).toHaveText('0')
+      await button.focus()
+      await page.keyboard.down('Enter')
+      await expect(page.getByTestId('held')).toHaveText('1')
+      await page.keyboard.up('Enter')
+    })
+
+    test('the sign-in and every place are clean under axe', async ({ page }) => {
+      await page.goto(address())
+      await press(page, /Bao/)
+      await isAccessible(page)
+      await signIn(page, 'Bao', '2468')
+      for (const place of places) {
+        await page.goto(address(place))
+        await expect(page.getByRole('navigation').first()).toBeVisible()
+        await expect(page.getByText('Reading the site…')).toBeHidden()
+        await isAccessible(page)
+      }
+    })
+  })
+}
+
+test('nothing is asked of any other machine', async ({ page }) => {
+  const others: string[] = []
+  page.on('request', (r) => {
+    if (!r.url().startsWith(address('')) && !r.url().startsWith('data:') && !r.url().startsWith('blob:'))
+      others.push(r.url())
+  })
+  await signIn(page, 'Dara', '1357')
+  await page.goto(address('/bench/mix'))
+  await expect(page.locator('.fig')).toBeVisible()
+  expect(others).toEqual([])
+})
+
+test('places, mix and check answer to single keys, which sleep while one types', async ({ page }) => {
+  await signIn(page, 'Dara', '1357')
+  await page.keyboard.press('4')
+  await expect(page).toHaveURL(/\/log$/)
+  await page.keyboard.press('m')
+  await expect(page).toHaveURL(/\/bench\/mix$/)
+  await page.locator('#mix-volume').press('1')
+  await expect(page).toHaveURL(/\/bench\/mix$/)
+  await page.locator('#mix-volume').blur()
+  await page.keyboard.press('/')
+  await page.getByLabel('Find a station').fill('11')
+  await expect(page.getByRole('button', { name: /Kiosk soft-serve/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /Galley cloths/ })).toBeHidden()
+})
+
+test('without network what is done is kept, shown as unsent, and sent by itself', async ({
+  page,
+  context,
+}) => {
+  await signIn(page, 'Wen', '8642')
+  await page.goto(address('/run'))
+  await page.waitForResponse(/RunPlace/)
+  const row = page.locator('li', { hasText: 'Galley cloths' })
+  await expect(row).toBeVisible()
+  await context.setOffline(true)
+  await row.getByRole('button').click()
+  await expect(page.getByRole('heading', { name: 'Mix the bucket' })).toBeVisible()
+  await expect(page.getByText('1 not sent yet')).toBeVisible()
+  await context.setOffline(false)
+  await expect(page.getByText('all sent')).toBeVisible({ timeout: 20_000 })
+})

@@ -1,0 +1,57 @@
+import { createServer } from 'node:http'
+import { fileURLToPath } from 'node:url'
+import pg from 'pg'
+import { freePort, startCluster } from '../launcher/cluster.ts'
+import { dataDir } from '../launcher/paths.ts'
+import { buildApp } from '../server/app/app.ts'
+import { migrate } from '../server/db/migrate.ts'
+import { loadDemo } from '../server/demo/load.ts'
+
+/**
+ * The real application over a fresh demo database, at the close of a trading day. Its clock runs, from the hour of
+ * the demo; a second port, for the tests alone, moves it on (POST /MINUTES) and restarts the server (POST /restart).
+ */
+const webRoot = fileURLToPath(new URL('../web/dist', import.meta.url))
+const cluster = await startCluster(dataDir, 'e2e', () => {})
+const owner = new pg.Client({ connectionString: cluster.ownerUrl.replace(/\/tadka$/, '/postgres') })
+await owner.connect()
+await owner.query('drop database if exists tadka with (force)')
+await owner.query('create database tadka')
+await owner.end()
+await migrate(cluster.ownerUrl)
+
+let offset = Date.parse('2026-11-26T22:40:00Z') - Date.now()
+const now = () => Date.now() + offset
+await loadDemo(cluster.ownerUrl, cluster.appUrl, now(), 14)
+
+const port = await freePort()
+const start = async () => {
+  const app = await buildApp({ databaseUrl: cluster.appUrl, webRoot, tls: null, now })
+  await app.listen({ host: '127.0.0.1', port })
+  return app
+}
+let app = await start()
+
+const control = createServer((request, response) => {
+  void (async () => {
+    const what = request.url?.slice(1) ?? ''
+    if (what === 'restart') {
+      await app.close()
+      app = await start()
+    } else offset += Number(what) * 60_000
+    response.end('ok')
+  })()
+})
+const controlPort = await freePort()
+control.listen(controlPort, '127.0.0.1')
+console.log(
+  JSON.stringify({ TADKA_URL: `http://127.0.0.1:${port}`, TADKA_CONTROL: `http://127.0.0.1:${controlPort}` }),
+)
+
+process.once('SIGTERM', () => {
+  control.close()
+  void app
+    .close()
+    .then(() => cluster.stop())
+    .then(() => process.exit(0))
+})

@@ -1,0 +1,154 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { siteId } from '../demo/house.ts'
+import { signIn, testServer, type TestServer } from './server.ts'
+
+let server: TestServer
+beforeAll(async () => {
+  server = await testServer(1)
+})
+afterAll(() => server.close())
+
+const post = (url: string, payload: object | string, headers: Record<string, string> = {}) =>
+  server.app.inject({
+    method: 'POST',
+    url,
+    payload,
+    headers: { 'content-type': 'application/json', ...headers },
+  })
+const pin = (person: string, value: string) =>
+  post('/api/session/pin', { site: siteId, person, pin: value, device: 't' })
+
+describe('sign-in', () => {
+  it('by name and PIN gives a session that scripts cannot read', async () => {
+    const answer = await pin('bao', '2468')
+    expect(answer.json()).toMatchObject({ site: siteId, people: [{ id: 'bao', role: 'crew' }] })
+    expect(answer.cookies[0]).toMatchObject({ httpOnly: true, sameSite: 'Strict' })
+  })
+  it('of a manager goes by password too', async () => {
+    const good = await post('/api/session/password', {
+      site: siteId,
+      login: 'oriel',
+      password: 'night ferry 2110',
+      device: 't',
+    })
+    expect(good.json()).toMatchObject({ people: [{ id: 'oriel', role: 'manager' }] })
+    const bad = await post('/api/session/password', {
+      site: siteId,
+      login: 'oriel',
+      password: 'no',
+      device: 't',
+    })
+    expect([bad.statusCode, bad.json<{ code: string }>().code]).toEqual([401, 'wrong_password'])
+  })
+  it('an unknown name is refused like a wrong PIN', async () => {
+    expect((await pin('nobody', '1234')).json()).toMatchObject({ code: 'wrong_pin' })
+  })
+  it('five wrong PINs lock the name, the right one too, until a manager unlocks it', async () => {
+    for (const left of [4, 3, 2, 1])
+      expect((await pin('wen', '0000')).json()).toMatchObject({
+        code: 'wrong_pin',
+        details: { triesLeft: left },
+      })
+    expect((await pin('wen', '0000')).json()).toMatchObject({ code: 'pin_locked' })
+    expect((await pin('wen', '8642')).json()).toMatchObject({ code: 'pin_locked' })
+    const unlock = (cookie: string) => post(`/api/sites/${siteId}/people/wen/unlock`, {}, { cookie })
+    expect((await unlock(await signIn(server.app, 'bao'))).json()).toMatchObject({ code: 'not_allowed' })
+    expect((await unlock(await signIn(server.app, 'oriel'))).statusCode).toBe(200)
+    expect((await pin('wen', '8642')).statusCode).toBe(200)
+  })
+  it('is told to wait when tried too often', async () => {
+    const codes: number[] = []
+    for (let i = 0; i < 22; i++) codes.push((await pin('nobody-else', '1234')).statusCode)
+    expect(codes.at(-1)).toBe(429)
+  })
+  it('keeps PINs only as argon2id hashes', async () => {
+    const rows = await server.owner.query<{ pin_hash: string }>('select pin_hash from person')
+    for (const r of rows.rows) expect(r.pin_hash).toMatch(/^\$argon2id\$/)
+  })
+})
+
+describe('who acts on a tablet', () => {
+  it('is the person named, and must be signed in there', async () => {
+    const cookie = await signIn(server.app, 'bao', 'ines')
+    const read = (acting: string) =>
+      server.app.inject({
+        method: 'GET',
+        url: `/api/sites/${siteId}/state`,
+        headers: { cookie, 'tadka-acting': acting },
+      })
+    expect((await read('bao')).statusCode).toBe(200)
+    expect((await read('dara')).json()).toMatchObject({ code: 'not_signed_in' })
+  })
+  it('once signed out may no longer act', async () => {
+    const cookie = await signIn(server.app, 'dara')
+    await server.app.inject({ method: 'DELETE', url: '/api/session/people/dara', headers: { cookie } })
+    const answer = await server.app.inject({
+      method: 'GET',
+      url: `/api/sites/${siteId}/state`,
+      headers: { cookie },
+    })
+    expect(answer.json()).toMatchObject({ code: 'not_signed_in' })
+  })
+})
+
+describe('signing the day', () => {
+  const sign = (cookie: string, person: string, value: string, reason = '') =>
+    post(
+      `/api/sites/${siteId}/sign`,
+      { person, pin: value, day: '2026-11-26', reason },
+      { cookie, 'tadka-acting': person },
+    )
+  it('takes a lead’s own PIN', async () => {
+    const cookie = await signIn(server.app, 'bao', 'ines')
+    expect((await sign(cookie, 'bao', '2468')).json()).toMatchObject({ code: 'not_allowed' })
+    expect((await sign(cookie, 'ines', '0000')).json()).toMatchObject({ code: 'wrong_pin' })
+    expect((await sign(cookie, 'ines', '4711')).json()).toMatchObject({ outcome: { outcome: 'accepted' } })
+  })
+})
+
+describe('bad requests get the one error shape and change nothing', () => {
+  const shape = { code: expect.any(String), message: expect.any(String), details: expect.any(Object) }
+  it.each([
+    ['malformed JSON', 400, 'body_malformed', () => post('/api/session/pin', '{"site":')],
+    [
+      'a field too many',
+      400,
+      'body_malformed',
+      () => post('/api/session/pin', { site: siteId, person: 'bao', pin: '2468', device: 't', admin: true }),
+    ],
+    [
+      'a 5 MB body',
+      413,
+      'body_too_large',
+      () => post('/api/session/pin', JSON.stringify({ pin: 'x'.repeat(5e6) })),
+    ],
+    [
+      'no session',
+      401,
+      'not_signed_in',
+      () => post(`/api/sites/${siteId}/records`, { sentAt: 1, drafts: [{}] }),
+    ],
+    [
+      'another site',
+      403,
+      'wrong_site',
+      async () =>
+        post(
+          '/api/sites/elsewhere/records',
+          { sentAt: 1, drafts: [{}] },
+          { cookie: await signIn(server.app, 'bao') },
+        ),
+    ],
+    [
+      'another page',
+      403,
+      'foreign_origin',
+      () => post('/api/session/pin', {}, { origin: 'https://elsewhere.example' }),
+    ],
+    ['nothing there', 404, 'not_found', () => server.app.inject({ method: 'GET', url: '/api/nothing' })],
+  ])('%s: %d %s', async (_, status, code, act) => {
+    const answer = await act()
+    expect(answer.statusCode).toBe(status)
+    expect(answer.json()).toEqual({ ...shape, code })
+  })
+})

@@ -1,0 +1,122 @@
+import { randomUUID } from 'node:crypto'
+import type { AnyDraft, RecordType } from '@tadka/core/record'
+import type { FastifyInstance } from 'fastify'
+import pg from 'pg'
+import { v7 } from 'uuid'
+import { buildApp } from '../app/app.ts'
+import { migrate } from '../db/migrate.ts'
+import { people, siteId } from '../demo/house.ts'
+import { loadDemo } from '../demo/load.ts'
+
+export interface TestDatabase {
+  readonly ownerUrl: string
+  readonly appUrl: string
+  readonly owner: pg.Client
+  readonly drop: () => Promise<void>
+}
+
+const url = (whose: 'OWNER' | 'APP'): string => process.env[`TADKA_TEST_${whose}_URL`] ?? ''
+
+/** A database of its own on the test cluster, migrated. */
+export async function testDatabase(): Promise<TestDatabase> {
+  const name = `t_${randomUUID().replaceAll('-', '')}`
+  const root = new pg.Client({ connectionString: url('OWNER') })
+  await root.connect()
+  await root.query(`create database ${name}`)
+  const at = (address: string) => address.replace(/\/tadka$/, `/${name}`)
+  const [ownerUrl, appUrl] = [at(url('OWNER')), at(url('APP'))]
+  await migrate(ownerUrl)
+  const owner = new pg.Client({ connectionString: ownerUrl })
+  await owner.connect()
+  return {
+    ownerUrl,
+    appUrl,
+    owner,
+    drop: async () => {
+      await owner.end()
+      await root.query(`drop database ${name} with (force)`)
+      await root.end()
+    },
+  }
+}
+
+export interface TestServer extends TestDatabase {
+  readonly app: FastifyInstance
+  readonly clock: { now: number }
+  readonly close: () => Promise<void>
+}
+
+/** The server over a demo database, with a clock that the test moves. */
+export async function testServer(days = 2): Promise<TestServer> {
+  const database = await testDatabase()
+  const clock = { now: Date.parse('2026-11-26T21:30:00Z') }
+  await loadDemo(database.ownerUrl, database.appUrl, clock.now, days)
+  const app = await buildApp({
+    databaseUrl: database.appUrl,
+    webRoot: null,
+    tls: null,
+    now: () => clock.now,
+    logLevel: 'silent',
+  })
+  await app.ready()
+  return {
+    ...database,
+    app,
+    clock,
+    close: async () => {
+      await app.close()
+      await database.drop()
+    },
+  }
+}
+
+/** Signs people in on one tablet and returns its cookie. */
+export async function signIn(app: FastifyInstance, ...ids: string[]): Promise<string> {
+  let cookie = ''
+  for (const id of ids) {
+    const pin = people.find((p) => p.id === id)?.pin
+    const answer = await app.inject({
+      method: 'POST',
+      url: '/api/session/pin',
+      headers: { cookie },
+      payload: { site: siteId, person: id, pin, device: 'tablet-1' },
+    })
+    if (answer.statusCode !== 200) throw new Error(answer.body)
+    const set = answer.cookies.find((c) => c.name === 'tadka_session')
+    if (set) cookie = `tadka_session=${set.value}`
+  }
+  return cookie
+}
+
+let counter = 0
+/** A draft as a tablet makes it. */
+export function draft(at: number, type: RecordType, payload: object, change: object = {}): AnyDraft {
+  counter += 1
+  const run = (payload as { run?: string }).run ?? 'run-1'
+  const subject = { kind: 'run', id: run }
+  return {
+    id: v7(),
+    site: siteId,
+    type,
+    subject,
+    observedAt: at,
+    device: 'tablet-1',
+    counter,
+    by: 'bao',
+    payload,
+    ...change,
+  } as unknown as AnyDraft
+}
+
+export const started = (at: number, run: string, change: object = {}) =>
+  draft(
+    at,
+    'run.started@1',
+    {
+      run,
+      station: 'espresso-bucket',
+      procedure: { id: 'bucket.fill', version: 1 },
+      parameters: { bucket: 4000, bucketHolds: 6000 },
+    },
+    change,
+  )
