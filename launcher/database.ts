@@ -7,7 +7,13 @@ import { Trouble } from './trouble.ts'
 export async function openDatabase(name: string, say: (line: string) => void): Promise<Cluster> {
   const own = process.env['DATABASE_URL']
   const cluster: Cluster = own
-    ? { ownerUrl: own, appUrl: process.env['DATABASE_APP_URL'] ?? own, adopted: true, stop: async () => {} }
+    ? {
+        ownerUrl: own,
+        appUrl: process.env['DATABASE_APP_URL'] ?? own,
+        port: 0,
+        adopted: true,
+        stop: async () => {},
+      }
     : await startCluster(dataDir, name, say)
   try {
     await migrate(cluster.ownerUrl)
