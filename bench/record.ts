@@ -5,7 +5,9 @@ import { dataDir } from '../launcher/paths.ts'
 import { startCluster } from '../launcher/cluster.ts'
 import { migrate } from '../server/db/migrate.ts'
 import { openPool, type Pool } from '../server/db/pool.ts'
+import { site as demoSite, stations } from '../server/demo/house.ts'
 import { appendBatch } from '../server/record/append.ts'
+import { AppendMemory } from '../server/record/memory.ts'
 import { median, report } from './report.ts'
 
 /**
@@ -31,6 +33,7 @@ await owner.query('truncate plain')
 await owner.query('grant insert on plain to tadka_app')
 const pool = openPool(cluster.appUrl, (e) => console.error(e))
 
+const memory = new AppendMemory()
 let counter = 0
 const draft = () => {
   counter += 1
@@ -59,7 +62,7 @@ const draft = () => {
 
 async function append(n: number): Promise<void> {
   const drafts = Array.from({ length: n }, draft)
-  await appendBatch(pool, { site, drafts, sentAt: null, receivedAt: Date.now(), allow: () => {} })
+  await appendBatch(pool, { site, drafts, sentAt: null, receivedAt: Date.now(), allow: () => {}, memory })
 }
 
 let plainSeq = 0
@@ -106,6 +109,27 @@ async function perSecond(times: number, each: number, work: () => Promise<void>)
   return (times * each) / (Number(process.hrtime.bigint() - start) / 1e9)
 }
 
+await appendBatch(pool, {
+  site,
+  drafts: [
+    {
+      ...draft(),
+      type: 'site.set@1',
+      subject: { kind: 'site', id: site },
+      payload: { ...demoSite, sailings: [] },
+    },
+    {
+      ...draft(),
+      type: 'station.set@1',
+      subject: { kind: 'station', id: 'st' },
+      payload: stations['galley-bucket'],
+    },
+  ],
+  sentAt: null,
+  receivedAt: Date.now(),
+  allow: () => {},
+  memory,
+})
 await append(5)
 await plain(pool, 5)
 const singles: number[] = []

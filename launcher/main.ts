@@ -1,6 +1,9 @@
 import { bench } from './bench.ts'
+import { buildIfStale } from './build.ts'
 import { chainCommand } from './chain.ts'
 import { parseOptions } from './options.ts'
+import { root } from './paths.ts'
+import { run } from './run.ts'
 import { serve } from './serve.ts'
 import { test } from './test.ts'
 import { Trouble } from './trouble.ts'
@@ -15,6 +18,7 @@ const usage = `Usage: ./tadka COMMAND
   verify SITE     check a site's chain of records
   rebuild SITE    fold a site's states anew from its records
   test            everything that must pass
+  shots           take the pictures of docs/screenshots anew
   bench [NAME]    benchmarks: record, screen, judge`
 
 const [command = '', ...rest] = process.argv.slice(2)
@@ -32,6 +36,10 @@ try {
       break
     case 'test':
       process.exitCode = await test(rest)
+      break
+    case 'shots':
+      await buildIfStale(console.log)
+      process.exitCode = await run(process.execPath, ['--import', 'tsx', 'e2e/shots.ts'], { cwd: root })
       break
     case 'bench':
       process.exitCode = await bench(rest[0])

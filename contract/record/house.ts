@@ -61,12 +61,16 @@ export const productSet = z.strictObject({
   chemicalClass,
   agent: agent.nullable(),
   supply,
-  uses: z.array(labelUse.extend({
+  uses: z
+    .array(
+      labelUse.extend({
         id: slug,
         range: labelUse.shape.range.nullable(),
         target: z.number().positive().nullable(),
         rinseAfter: z.boolean(),
-      })).max(20),
+      }),
+    )
+    .max(20),
   ppe: z.array(words(80)).max(10),
   firstAid: words(300),
   neverWith: z.array(chemicalClass).max(10),

@@ -104,7 +104,7 @@ type Loose<T> = T extends number
     : T
 type Mismatched = { [T in RecordType]: Parsed<T> extends Loose<Payloads[T]> ? never : T }[RecordType]
 type None<T extends never> = T
-/** Fails to compile where a schema and the core's type have grown apart, and names the type. */
+/** Fails to compile where a schema and the core's type have grown apart, and names the type. @public */
 export type SchemasMatchCore = None<Mismatched>
 
-export const isKnownType = (type: string): type is RecordType => type in payloadSchemas
+export const isKnownType = (type: string): type is RecordType => Object.hasOwn(payloadSchemas, type)

@@ -5,7 +5,7 @@ export interface Lift {
 }
 
 /** By the `type@version` that is lifted. No payload has a second version yet. */
-export const currentLifts: Readonly<Record<string, Lift>> = {}
+const currentLifts: Readonly<Record<string, Lift>> = {}
 
 /** Lifts a record's payload to the newest version, step by step; stored bytes stay as they are. */
 export function lift<R extends { type: string; payload: unknown }>(record: R, lifts = currentLifts): R {

@@ -19,7 +19,7 @@ const statusOf: Record<RefusalKind, number> = {
 /** SQLSTATE classes and socket errors that mean: the database is away, not the request wrong. */
 const databaseAway = /^(08|57P0|53300|ECONN|EPIPE|ETIMEDOUT)/
 
-export function isDatabaseAway(error: unknown): boolean {
+function isDatabaseAway(error: unknown): boolean {
   const { code, message } = error as { code?: unknown; message?: unknown }
   if (typeof code === 'string' && databaseAway.test(code)) return true
   return (
@@ -29,7 +29,7 @@ export function isDatabaseAway(error: unknown): boolean {
 }
 
 /** Every failure as a named refusal. */
-export function refusalOf(error: unknown): Refusal {
+function refusalOf(error: unknown): Refusal {
   if (error instanceof Refusal) return error
   if (error instanceof ZodError) return new Refusal('body_malformed', { issues: issuesOf(error) })
   if (hasZodFastifySchemaValidationErrors(error))

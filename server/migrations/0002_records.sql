@@ -2,7 +2,8 @@
 -- The stream of records: append-only, chained per site, with the states folded from it beside.
 
 create table record (
-  site_id text not null references site,
+  -- that the site exists is checked where its head is made
+  site_id text not null,
   seq bigint not null,
   id uuid not null,
   type text not null,
@@ -22,14 +23,13 @@ create table record (
 );
 create index record_by_time on record (site_id, corrected_at desc);
 
--- Which subjects a record folds into.
+-- Which subjects a record folds into: written with the record, by the same statement.
 create table record_subject (
   site_id text not null,
   kind text not null,
   subject_id text not null,
   seq bigint not null,
-  primary key (site_id, kind, subject_id, seq),
-  foreign key (site_id, seq) references record
+  primary key (site_id, kind, subject_id, seq)
 );
 
 -- The end of each site's chain. Advancing it from what was read is what lets one writer win.
@@ -50,8 +50,9 @@ create table subject_state (
   -- worth sending to a tablet however long ago it was touched
   live boolean not null,
   primary key (site_id, kind, subject_id)
-);
-create index subject_state_recent on subject_state (site_id, touched_at);
+)
+-- Rewritten with every record: room for that on each page, and no index on what changes.
+with (fillfactor = 60);
 
 alter table record enable row level security;
 alter table record force row level security;

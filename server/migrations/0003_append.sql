@@ -15,9 +15,12 @@ begin
       select jsonb_agg(jsonb_build_object('id', r.id, 'seq', r.seq, 'text', r.text))
       from record r where r.site_id = p_site and r.id = any (p_ids)), '[]'),
     'states', coalesce((
-      select jsonb_agg(jsonb_build_object('kind', s.kind, 'id', s.subject_id, 'state', s.state, 'last', s.last_key))
+      select jsonb_agg(jsonb_build_object('kind', wanted.kind, 'id', wanted.id, 'state', found.state, 'last', found.last_key))
       from unnest(p_kinds, p_subjects) as wanted (kind, id)
-      join subject_state s on s.site_id = p_site and s.kind = wanted.kind and s.subject_id = wanted.id), '[]'))
+      -- one look-up by key each; as a plain join the planner would read the whole site
+      cross join lateral (
+        select s.state, s.last_key from subject_state s
+        where s.site_id = p_site and s.kind = wanted.kind and s.subject_id = wanted.id limit 1) as found), '[]'))
   into result;
   return result;
 end $$;

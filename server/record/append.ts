@@ -18,6 +18,7 @@ import { Refusal } from '@tadka/core/refusal'
 import type { Pool } from '../db/pool.ts'
 import { readContext, writeRecords, type AppendContext, type NewRecord } from './append-queries.ts'
 import { Folding } from './folding.ts'
+import type { AppendMemory } from './memory.ts'
 import { recordById } from './queries.ts'
 
 export const sha256 = (text: string): string => createHash('sha256').update(text).digest('hex')
@@ -32,6 +33,8 @@ export interface Batch {
   readonly allow: (draft: AnyDraft, at: number) => void
   /** Whether types that need a person's own PIN are let through. */
   readonly signed?: boolean
+  /** What this process last wrote, where the caller appends one batch of a site at a time. */
+  readonly memory?: AppendMemory
 }
 
 /** How far ahead of the server's corrected clock an observation may lie before it is refused. */
@@ -66,16 +69,42 @@ export async function appendBatch(pool: Pool, batch: Batch): Promise<DraftOutcom
     }
   }
   for (let attempt = 0; accepted.length > 0; attempt++) {
-    const context = await readContext(pool, batch.site, accepted)
-    const done = prepare(context, accepted, batch.receivedAt, clockOffset, outcomes)
-    if (done.records.length === 0) break
-    await done.folding.refold(pool, batch.site)
-    if (await writeRecords(pool, batch.site, context, batch.receivedAt, done.records, done.folding.changed()))
-      break
+    if (await attemptAppend(pool, batch, accepted, clockOffset, outcomes, attempt === 0)) break
     if (attempt >= attempts) throw new Refusal('database_down')
   }
   return outcomes
 }
+
+/** One try to put the batch into the chain; false where what it was prepared from no longer holds. */
+async function attemptAppend(
+  pool: Pool,
+  batch: Batch,
+  accepted: readonly (Accepted & { index: number })[],
+  clockOffset: number,
+  outcomes: DraftOutcome[],
+  mayRecall: boolean,
+): Promise<boolean> {
+  const { site, receivedAt, memory } = batch
+  const subjects = accepted.flatMap((a) => a.subjects)
+  const recalled = mayRecall ? (memory?.recall(site, subjects) ?? null) : null
+  const context = recalled ?? (await readContext(pool, site, accepted))
+  const { records, folding } = prepare(context, accepted, receivedAt, clockOffset, outcomes)
+  if (records.length === 0) return true
+  await folding.refold(pool, site)
+  memory?.forget(site)
+  try {
+    if (!(await writeRecords(pool, site, context, receivedAt, records, folding.changed()))) return false
+  } catch (error) {
+    // A retried draft that was not looked up, as the context came from memory: look it up.
+    if (recalled && (error as { code?: unknown }).code === uniqueViolation) return false
+    throw error
+  }
+  const last = records.at(-1)
+  if (last) memory?.remember(site, { seq: last.record.seq, hash: last.hash }, folding.all())
+  return true
+}
+
+const uniqueViolation = '23505'
 
 async function admit(pool: Pool, batch: Batch, raw: unknown, clockOffset: number): Promise<Accepted> {
   const draft = checkDraft(raw)

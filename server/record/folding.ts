@@ -83,6 +83,14 @@ export class Folding {
     }
   }
 
+  /** Every state that was needed, as it is now. */
+  all(): StoredState[] {
+    return [...this.#states].map(([name, w]) => {
+      const [kind, id] = splitName(name)
+      return { kind, id, state: w.state, last: w.last }
+    })
+  }
+
   /** The states that this batch changed, as they are to be kept. */
   changed() {
     return [...this.#states]

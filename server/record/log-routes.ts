@@ -111,6 +111,7 @@ export const logRoutes =
           sentAt: null,
           receivedAt: at,
           allow: () => {},
+          memory: queue.memory,
           signed: true,
         }),
       )

@@ -25,6 +25,7 @@ export const recordRoutes =
           sentAt,
           receivedAt,
           allow: (draft, at) => guardDraft(tablet, draft, at),
+          memory: queue.memory,
         }),
       )
       return { serverTime: receivedAt, outcomes }

@@ -6,7 +6,6 @@ const gallery: RouteRecordRaw[] = import.meta.env.DEV
 
 /** The places of the dock. A place's name is its key in the words. */
 export const places = ['shift', 'run', 'bench', 'log', 'house'] as const
-export type PlaceName = (typeof places)[number]
 
 const views = {
   shift: () => import('./duty/ShiftPlace.vue'),

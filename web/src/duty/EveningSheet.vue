@@ -107,7 +107,7 @@ const fits = (from: number, to: number, text: string) => x.value(to) - x.value(f
           </text>
         </g>
       </g>
-      <line :x1="x(now)" :x2="x(now)" :y1="top - 10" :y2="base" class="now" />
+      <line :x1="x(now)" :x2="x(now)" :y1="top - 10" :y2="base" class="now-line" />
       <rect :x="x(now) - 27" :y="base + 5" width="54" height="25" rx="12.5" class="now-tab" />
       <text :x="x(now)" :y="base + 23" class="now-time">{{ clock(now) }}</text>
     </svg>
@@ -195,7 +195,7 @@ svg {
   stroke: var(--ink);
   stroke-width: 2;
 }
-.now {
+.now-line {
   stroke: var(--ink);
   stroke-width: 2;
 }

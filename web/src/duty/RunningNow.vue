@@ -18,11 +18,12 @@ function at(run: RunState) {
   const positions = procedure ? outline(procedure, run) : []
   const position = currentPosition(positions, run)
   const ends = position ? waitEndsAt(run, position.key) : null
+  const whole = position ? (run.waits[position.key]?.minutes ?? 0) * 60_000 : 0
   return {
     title: position ? titleOf(position, run.parameters) : t('run.finished'),
     n: position ? positions.indexOf(position) + 1 : positions.length,
     of: positions.length,
-    left: ends === null ? '' : showCountdown(ends - now()),
+    left: ends === null ? '' : showCountdown(Math.min(whole, ends - now())),
   }
 }
 </script>

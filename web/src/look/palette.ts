@@ -55,6 +55,6 @@ export const dark: Palette = {
   blank: '#9ba8ae',
   glass: '#376d62',
   slate: '#506387',
-  sand: '#7a6f3e',
+  sand: '#6e6437',
   cinnamon: '#845c41',
 }

@@ -106,7 +106,7 @@ const faultOf = (f: ReturnType<typeof parseField> | null) => (f?.fault ? t(`benc
           {{ chosen.product.name }},
           {{
             t('bench.intoWater', {
-              water: words(mixed.mix.dose.water),
+              
               total: words(mixed.mix.dose.water + mixed.mix.dose.concentrate),
             })
           }}

@@ -10,7 +10,7 @@ interface Wire {
 
 async function refusalIn(response: Response): Promise<Error> {
   const wire = (await response.json().catch(() => ({}))) as Wire
-  const known = typeof wire.code === 'string' && wire.code in catalogue
+  const known = typeof wire.code === 'string' && Object.hasOwn(catalogue, wire.code)
   if (!known && response.status >= 502) return new Unreachable()
   return new Refusal(
     known ? (wire.code as RefusalCode) : 'broken',

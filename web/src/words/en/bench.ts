@@ -19,7 +19,7 @@ export const bench = {
   thermometer: 'Thermometer',
   none: 'none',
   pour: 'Pour {amount}',
-  intoWater: 'into {water} of water: {total} in all',
+  intoWater: 'then water up to {total}',
   makes: 'Makes {lo} to {hi} ppm on this tool.',
   coarse: 'This tool is too coarse to keep it in the band. Take a finer one.',
   ppe: 'Wear {list}.',

@@ -1,0 +1,102 @@
+import fc from 'fast-check'
+import { Refusal } from '@tadka/core/refusal'
+import { describe, expect, it } from 'vitest'
+import { checkDraft, isKnownType, payloadSchemas } from '../record/index.ts'
+
+/** Records as the first release wrote them: they must be accepted for ever. */
+const golden = [
+  {
+    type: 'run.started@1',
+    payload: {
+      run: 'r',
+      station: 's',
+      procedure: { id: 'bucket.fill', version: 1 },
+      parameters: { bucket: 4000 },
+    },
+  },
+  {
+    type: 'run.step.done@1',
+    payload: {
+      run: 'r',
+      station: 's',
+      step: 'rinse.2.drain',
+      kind: 'do',
+      facts: { litres: 1.5, kept: false },
+      effects: { contents: 'empty' },
+      before: { contents: 'rinse' },
+    },
+  },
+  {
+    type: 'run.wait.started@1',
+    payload: {
+      run: 'r',
+      station: 's',
+      step: 'stand',
+      minutes: 5,
+      effects: { power: 'agitating' },
+      before: { power: 'off' },
+    },
+  },
+  {
+    type: 'case.action@1',
+    payload: { case: 'c', station: null, run: null, bath: null, did: 'strengthened', amount: 11, note: '' },
+  },
+  { type: 'shift.signed@1', payload: { day: '2026-11-26', upTo: 12, openCases: [], reason: '' } },
+] as const
+
+const draftOf = (type: string, payload: unknown) => ({
+  id: '0193f2c4-8a6e-7c31-9f2a-1b2c3d4e5f60',
+  site: 's',
+  type,
+  subject: { kind: 'run', id: 'r' },
+  observedAt: 1,
+  device: 'd',
+  counter: 1,
+  by: 'bao',
+  payload,
+})
+const codeOf = (raw: unknown): string => {
+  try {
+    checkDraft(raw)
+    return 'accepted'
+  } catch (error) {
+    return error instanceof Refusal ? error.code : 'broken'
+  }
+}
+
+describe('drafts', () => {
+  it.each(golden)('a golden $type is accepted as it is', ({ type, payload }) => {
+    expect(checkDraft(draftOf(type, payload)).payload).toEqual(payload)
+  })
+  it.each(golden)('$type with a field too many is refused, and the field named', ({ type, payload }) => {
+    expect(codeOf(draftOf(type, { ...payload, extra: 1 }))).toBe('body_malformed')
+  })
+  it('of an unknown type are refused by that name', () =>
+    expect(codeOf(draftOf('run.dreamt@1', {}))).toBe('type_unknown'))
+  it('that amend must put a sound payload in the place of the old', () => {
+    const amend = (targetType: string, instead: unknown) =>
+      codeOf(
+        draftOf('record.amended@1', {
+          target: '0193f2c4-8a6e-7c31-9f2a-1b2c3d4e5f60',
+          targetType,
+          subjects: [],
+          instead,
+          reason: 'mistyped',
+        }),
+      )
+    expect(amend('case.action@1', golden[3].payload)).toBe('accepted')
+    expect(amend('case.action@1', { case: 'c' })).toBe('body_malformed')
+    expect(amend('record.amended@1', {})).toBe('type_unknown')
+  })
+  it('never break on nonsense', () => {
+    const types = fc.constantFrom(...Object.keys(payloadSchemas))
+    fc.assert(
+      fc.property(types, fc.jsonValue(), (type, payload) => codeOf(draftOf(type, payload)) !== 'broken'),
+    )
+    fc.assert(fc.property(fc.jsonValue(), (raw) => codeOf(raw) === 'body_malformed'))
+  })
+  it('know their types', () => {
+    expect(isKnownType('run.started@1')).toBe(true)
+    expect(isKnownType('toString')).toBe(false)
+  })
+})
