@@ -2,4 +2,5 @@ import { fileURLToPath } from 'node:url'
 
 /** The project's root, with a slash at its end. */
 export const root = fileURLToPath(new URL('..', import.meta.url))
-export const dataDir = `${root}.data`
+/** Where clusters and certificates lie; tests have a place of their own. */
+export const dataDir = process.env['TADKA_DATA'] ?? `${root}.data`

@@ -117,7 +117,7 @@ describe('while three tablets send', () => {
     acknowledgements = 0
     await start()
     const sending = Promise.all(['bao', 'dara', 'tomas'].map((name) => tablet(name, 40)))
-    for (let kills = 1; kills <= 8; kills++) {
+    for (let kills = 1; kills <= 6; kills++) {
       await acknowledgedBatches(kills * 10)
       await kill()
       await start()

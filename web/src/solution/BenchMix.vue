@@ -104,12 +104,7 @@ const faultOf = (f: ReturnType<typeof parseField> | null) => (f?.fault ? t(`benc
         <p class="fig">{{ decimals(pour.shown, 1) }}<small>mL</small></p>
         <p class="into">
           {{ chosen.product.name }},
-          {{
-            t('bench.intoWater', {
-              
-              total: words(mixed.mix.dose.water + mixed.mix.dose.concentrate),
-            })
-          }}
+          {{ t('bench.intoWater', { total: words(mixed.mix.dose.water + mixed.mix.dose.concentrate) }) }}
         </p>
         <p v-if="pour.holds === false" class="bad">{{ t('bench.coarse') }}</p>
         <p v-else-if="pour.strength" class="why">

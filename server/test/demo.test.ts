@@ -1,0 +1,90 @@
+import { dueList } from '@tadka/core/duty'
+import { instant } from '@tadka/core/quantity'
+import {
+  foldAll,
+  foldOf,
+  subjectsOf,
+  type AnyDraft,
+  type AnyRecord,
+  type CaseState,
+  type SiteSet,
+  type SubjectKind,
+} from '@tadka/core/record'
+import type { StationState } from '@tadka/core/procedure'
+import { describe, expect, it } from 'vitest'
+import { demoHistory } from '../demo/history.ts'
+import { seeded } from '../demo/diary.ts'
+import { site, stations } from '../demo/house.ts'
+
+const now = Date.parse('2026-11-26T22:40:00Z')
+const history = demoHistory(now, 14)
+const asRecords = (drafts: AnyDraft[]) =>
+  drafts.map(
+    (d, i) =>
+      ({ ...d, seq: i + 1, receivedAt: d.observedAt, clockOffset: 0, prev: '', flags: [] }) as AnyRecord,
+  )
+const statesOf = <S>(kind: SubjectKind): S[] => {
+  const records = asRecords(history)
+  const ids = new Set(
+    records.flatMap((r) =>
+      subjectsOf(r)
+        .filter((s) => s.kind === kind)
+        .map((s) => s.id),
+    ),
+  )
+  return [...ids].map((id) => {
+    const own = records.filter((r) => subjectsOf(r).some((s) => s.kind === kind && s.id === id))
+    return foldAll(foldOf(kind), { kind, id }, own).state as S
+  })
+}
+
+describe('the demo’s history', () => {
+  it('is the same for the same seed, and another for another', () => {
+    expect(demoHistory(now, 3)).toEqual(demoHistory(now, 3))
+    expect(demoHistory(now, 3, 7)).not.toEqual(demoHistory(now, 3))
+  })
+  it('lies in the past, in order, with an id for each record', () => {
+    for (const [i, d] of history.entries()) {
+      expect(d.observedAt).toBeLessThanOrEqual(now)
+      expect(d.observedAt).toBeGreaterThanOrEqual(history[i - 1]?.observedAt ?? 0)
+    }
+    expect(new Set(history.map((d) => d.id)).size).toBe(history.length)
+  })
+  it('has failures in it, each closed by a recheck after something was done', () => {
+    const cases = statesOf<CaseState>('case')
+    expect(cases.length).toBeGreaterThan(2)
+    for (const c of cases) {
+      expect(c).toMatchObject({ status: 'closed', verdict: 'too-close' })
+      expect(c.actions.length).toBe(1)
+    }
+  })
+  it('leaves tonight’s close of the soft-serve freezer to do, and nothing late', () => {
+    const due = dueList(site as SiteSet, statesOf<StationState>('station'), instant(now))
+    expect(due[0]).toMatchObject({
+      station: 'kiosk-soft-serve',
+      procedure: 'soft-serve-gravity.close',
+      risk: 'now',
+    })
+    expect(due.filter((d) => d.risk === 'late')).toEqual([])
+  })
+  it('sets up every station once, with the numbers that its procedures need', () => {
+    const states = statesOf<StationState>('station')
+    expect(states.map((s) => s.id).toSorted()).toEqual(Object.keys(stations).toSorted())
+    for (const s of states) expect(s.currentRun).toBeNull()
+  })
+  it('makes a year as well', () => {
+    expect(demoHistory(now, 365).length).toBeGreaterThan(15_000)
+  })
+})
+
+describe('the seeded numbers', () => {
+  it('lie from 0 to 1 and spread evenly', () => {
+    const next = seeded(1)
+    const buckets = Array.from({ length: 10 }, () => 0)
+    for (let i = 0; i < 10_000; i++) {
+      const at = Math.floor(next() * 10)
+      buckets[at] = (buckets[at] ?? 0) + 1
+    }
+    for (const n of buckets) expect(Math.abs(n - 1000)).toBeLessThan(150)
+  })
+})

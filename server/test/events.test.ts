@@ -1,0 +1,110 @@
+import type { AnyRecord } from '@tadka/core/record'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { siteId } from '../demo/house.ts'
+import { headOf } from '../record/queries.ts'
+import { openPool } from '../db/pool.ts'
+import { signIn, started, testServer, type TestServer } from './server.ts'
+
+let server: TestServer
+let address: string
+let cookie: string
+beforeAll(async () => {
+  server = await testServer(1)
+  address = await server.app.listen({ host: '127.0.0.1', port: 0 })
+  cookie = await signIn(server.app, 'bao')
+})
+afterAll(() => server.close())
+
+const send = (drafts: unknown[]) =>
+  server.app.inject({
+    method: 'POST',
+    url: `/api/sites/${siteId}/records`,
+    headers: { cookie },
+    payload: { sentAt: server.clock.now, drafts },
+  })
+
+interface Event {
+  readonly event: string
+  readonly id: string | undefined
+  readonly data: string
+}
+
+/** Follows the stream until `enough` says so, and hangs up. */
+async function follow(
+  path: string,
+  headers: Record<string, string>,
+  enough: (seen: Event[]) => boolean,
+): Promise<Event[]> {
+  const hangUp = new AbortController()
+  const answer = await fetch(`${address}${path}`, { headers, signal: hangUp.signal })
+  const seen: Event[] = []
+  let rest = ''
+  const reader = answer.body?.pipeThrough(new TextDecoderStream()).getReader()
+  while (reader && !enough(seen)) {
+    const { value, done } = await reader.read()
+    if (done) break
+    const blocks = (rest + value).split('\n\n')
+    rest = blocks.pop() ?? ''
+    for (const block of blocks) {
+      const field = (name: string) => block.match(new RegExp(`^${name}: (.*)$`, 'm'))?.[1]
+      seen.push({ event: field('event') ?? '', id: field('id'), data: field('data') ?? '' })
+    }
+  }
+  hangUp.abort()
+  return seen
+}
+
+const records = (seen: Event[]) => seen.filter((e) => e.event === 'record')
+const head = async () => {
+  const pool = openPool(server.appUrl, () => {})
+  const { seq } = await headOf(pool, siteId)
+  await pool.end()
+  return seq
+}
+
+describe('the stream of a site', () => {
+  it('begins with the server’s time', async () => {
+    const [first] = await follow(
+      `/api/sites/${siteId}/events?after=${await head()}`,
+      { cookie },
+      (s) => s.length > 0,
+    )
+    expect(first).toMatchObject({ event: 'time', data: String(server.clock.now) })
+  })
+  it('brings all records from where the tablet stands, in order and without a gap', async () => {
+    const end = await head()
+    const seen = records(
+      await follow(`/api/sites/${siteId}/events?after=0`, { cookie }, (s) => records(s).length >= end),
+    )
+    expect(seen.map((e) => Number(e.id))).toEqual(Array.from({ length: end }, (_, i) => i + 1))
+    expect(JSON.parse(seen[0]?.data ?? '{}')).toMatchObject({ seq: 1, type: 'site.set@1' })
+  })
+  it('brings a record the moment another tablet makes it', async () => {
+    const end = await head()
+    const following = follow(
+      `/api/sites/${siteId}/events?after=${end}`,
+      { cookie },
+      (s) => records(s).length >= 1,
+    )
+    await send([started(server.clock.now, 'run-live')])
+    const [seen] = records(await following)
+    expect(JSON.parse(seen?.data ?? '{}') as AnyRecord).toMatchObject({
+      seq: end + 1,
+      payload: { run: 'run-live' },
+    })
+  })
+  it('resumes after the last event that the tablet had', async () => {
+    const end = await head()
+    await send([started(server.clock.now, 'run-r1'), started(server.clock.now, 'run-r2')])
+    const headers = { cookie, 'last-event-id': String(end + 1) }
+    const seen = records(
+      await follow(`/api/sites/${siteId}/events?after=0`, headers, (s) => records(s).length >= 1),
+    )
+    expect(seen.map((e) => Number(e.id))).toEqual([end + 2])
+  })
+  it('tells nothing to those who are not signed in', async () => {
+    const answer = await fetch(`${address}/api/sites/${siteId}/events`)
+    expect(answer.status).toBe(401)
+    expect(await answer.json()).toMatchObject({ code: 'not_signed_in' })
+  })
+})

@@ -1,0 +1,114 @@
+import { createHash } from 'node:crypto'
+import {
+  canonicalText,
+  isFault,
+  noRecordBefore,
+  recordText,
+  verifyChain,
+  type AnyRecord,
+} from '@tadka/core/record'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { siteId } from '../demo/house.ts'
+import { csvColumns, csvRow } from '../record/csv.ts'
+import { signIn, testServer, type TestServer } from './server.ts'
+
+let server: TestServer
+let cookie: string
+beforeAll(async () => {
+  server = await testServer(4)
+  cookie = await signIn(server.app, 'bao')
+})
+afterAll(() => server.close())
+
+const get = (path: string) =>
+  server.app.inject({ method: 'GET', url: `/api/sites/${siteId}/${path}`, headers: { cookie } })
+type Stored = AnyRecord & { hash: string }
+const page = async (query: string) => (await get(`log?${query}`)).json<{ records: Stored[] }>().records
+
+describe('the log', () => {
+  it('comes newest first, a page at a time, each record once', async () => {
+    const seen: number[] = []
+    for (let before = ''; ;) {
+      const records = await page(`limit=100${before}`)
+      seen.push(...records.map((r) => r.seq))
+      const last = records.at(-1)
+      if (!last || records.length < 100) break
+      before = `&before=${last.seq}`
+    }
+    expect(seen).toEqual(Array.from({ length: seen.length }, (_, i) => seen.length - i))
+  })
+  it.each([
+    ['of one type', 'types=reading.taken@1', (r: Stored) => r.type === 'reading.taken@1'],
+    [
+      'of one station',
+      'kind=station&subject=galley-bucket',
+      (r: Stored) => JSON.stringify(r.payload).includes('galley-bucket') || r.subject.id === 'galley-bucket',
+    ],
+    ['of one shift', 'kind=shift', (r: Stored) => r.type === 'shift.signed@1'],
+  ])('can be asked for %s', async (_, query, fits) => {
+    const records = await page(query)
+    expect(records.length).toBeGreaterThan(0)
+    expect(records.every(fits)).toBe(true)
+  })
+  it('can be asked for a stretch of time', async () => {
+    const [from, to] = [server.clock.now - 86_400_000, server.clock.now - 43_200_000]
+    const records = await page(`from=${from}&to=${to}&limit=200`)
+    expect(records.length).toBeGreaterThan(0)
+    for (const r of records) expect(r.observedAt >= from && r.observedAt < to).toBe(true)
+  })
+  it('refuses a page that makes no sense', async () => {
+    expect((await get('log?limit=0')).json()).toMatchObject({ code: 'body_malformed' })
+    expect((await get('log?before=yesterday')).statusCode).toBe(400)
+  })
+})
+
+describe('the log as JSON', () => {
+  it('is whole, and its chain can be checked by anyone with SHA-256 and RFC 8785', async () => {
+    const file = (await get('log.json')).json<{ format: string; version: number; records: Stored[] }>()
+    expect(file).toMatchObject({ format: 'tadka-log', version: 1 })
+    const links = file.records.map(({ hash, ...record }) => ({
+      seq: record.seq,
+      text: canonicalText(record),
+      hash,
+    }))
+    const sha = (text: string) => createHash('sha256').update(text).digest('hex')
+    expect(isFault(verifyChain(links, sha, { seq: 0, hash: noRecordBefore }))).toBe(false)
+  })
+})
+
+describe('the log as CSV', () => {
+  it('has its columns, and a row a record', async () => {
+    const answer = await get('log.csv')
+    expect(answer.headers['content-type']).toContain('text/csv')
+    const lines = answer.body.trimEnd().split('\n')
+    expect(lines[0]).toBe(csvColumns.join(','))
+    const { records } = (await get('log.json')).json<{ records: unknown[] }>()
+    expect(lines.length).toBe(records.length + 1)
+  })
+  it('sets what a spreadsheet would take for a formula behind an apostrophe', async () => {
+    const [record] = await page('types=run.finished@1&limit=1')
+    if (!record) throw new Error('no run was finished')
+    expect(csvRow({ ...record, by: '=cmd()' } as AnyRecord, 'h')[csvColumns.indexOf('by')]).toBe("'=cmd()")
+    expect(csvRow(record, 'h')[csvColumns.indexOf('by')]).toBe(record.by)
+  })
+  it('names each limit with its source and verdict', async () => {
+    const [reading] = await page('types=reading.taken@1&limit=1')
+    if (!reading) throw new Error('no reading was taken')
+    const row = csvRow(reading, reading.hash)
+    expect(row[csvColumns.indexOf('limits')]).toMatch(/FDA Food Code 2022, .*: in/)
+    expect(row[csvColumns.indexOf('verdict')]).toBe('in')
+  })
+})
+
+describe('the stored text', () => {
+  it('is the canonical text of draft and server fields, byte for byte', async () => {
+    const rows = await server.owner.query<{ text: string; hash: string }>(
+      'select text, hash from record order by seq',
+    )
+    for (const { text, hash } of rows.rows) {
+      const { seq, receivedAt, clockOffset, prev, flags, ...draft } = JSON.parse(text) as AnyRecord
+      expect(recordText(draft as AnyRecord, { seq, receivedAt, clockOffset, prev, flags })).toBe(text)
+      expect(createHash('sha256').update(text).digest('hex')).toBe(hash)
+    }
+  })
+})

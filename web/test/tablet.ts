@@ -1,0 +1,53 @@
+import { createPinia, setActivePinia } from 'pinia'
+import type { AnyDraft, AnyRecord } from '@tadka/core/record'
+import { vi } from 'vitest'
+
+/** A tablet without a browser: storage, a stream that the test speaks into, and a server that the test plays. */
+export interface Tablet {
+  readonly server: {
+    /** Null while it cannot be reached. */
+    answer: ((path: string, body: unknown) => { status: number; body: unknown }) | null
+    readonly asked: { path: string; body: unknown }[]
+  }
+  readonly say: (event: string, data: unknown) => void
+}
+
+class Stream {
+  static last: Stream | null = null
+  readonly listeners = new Map<string, (e: { data: string }) => void>()
+  constructor() {
+    Stream.last = this
+  }
+  addEventListener(name: string, listener: (e: { data: string }) => void): void {
+    this.listeners.set(name, listener)
+  }
+  close(): void {}
+}
+
+export function tablet(): Tablet {
+  const kept = new Map<string, string>()
+  vi.stubGlobal('localStorage', {
+    getItem: (k: string) => kept.get(k) ?? null,
+    setItem: (k: string, v: string) => void kept.set(k, v),
+    removeItem: (k: string) => void kept.delete(k),
+  })
+  vi.stubGlobal('EventSource', Stream)
+  const server: Tablet['server'] = { answer: null, asked: [] }
+  vi.stubGlobal('fetch', async (path: string, init: { body?: string }) => {
+    const body: unknown = init.body ? JSON.parse(init.body) : null
+    server.asked.push({ path, body })
+    if (!server.answer) throw new TypeError('unreachable')
+    const given = server.answer(path, body)
+    return new Response(JSON.stringify(given.body), { status: given.status })
+  })
+  setActivePinia(createPinia())
+  return {
+    server,
+    say: (event, data) =>
+      Stream.last?.listeners.get(event)?.({ data: typeof data === 'string' ? data : JSON.stringify(data) }),
+  }
+}
+
+/** The record that the server would make of a draft. */
+export const stored = (draft: AnyDraft, seq: number): AnyRecord =>
+  ({ ...draft, seq, receivedAt: draft.observedAt, clockOffset: 0, prev: '', flags: [] }) as AnyRecord
