@@ -3,7 +3,20 @@ import { slug, words } from './envelope.ts'
 import { interval, sanitizerReading, temperatureUnit } from '../rules/schemas.ts'
 
 const verdict = z.enum(['in', 'too-close', 'out', 'cannot-tell'])
-const quantity = z.enum(['chlorine', 'iodine', 'quat', 'strength', 'temperature', 'pH', 'hardness'])
+const quantity = z.enum([
+  'chlorine',
+  'iodine',
+  'quat',
+  'strength',
+  'temperature',
+  'pH',
+  'hardness',
+  'wash',
+  'rinse',
+  'pressure',
+  'surface',
+  'time',
+])
 
 const judgement = z.strictObject({
   overall: verdict,
@@ -22,6 +35,8 @@ const judgement = z.strictObject({
             reading: interval.nullable(),
             verdict,
             distance: z.number().nullable(),
+            struck: z.boolean().optional(),
+            looser: z.boolean().optional(),
           }),
         ),
       }),

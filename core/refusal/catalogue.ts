@@ -41,6 +41,9 @@ export const catalogue = {
   ),
   strip_block_unknown: entry('malformed', 'The strip has no such block. Pick one of the blocks on its card.'),
 
+  reason_missing: entry('malformed', 'Say why, in a few words.'),
+  limit_missing: entry('malformed', 'Give at least one end of the limit.'),
+
   // procedures
   step_unknown: entry('malformed', 'The procedure has no such step. Reload the run.'),
   parameter_missing: entry(

@@ -2,7 +2,19 @@ import type { Interval } from '../quantity/index.ts'
 import { distanceTo, judgeInterval, strictest, type Verdict } from './verdict.ts'
 
 export type LayerKind = 'code' | 'local' | 'label' | 'plate'
-export type JudgedQuantity = 'chlorine' | 'iodine' | 'quat' | 'strength' | 'temperature' | 'pH' | 'hardness'
+export type JudgedQuantity =
+  | 'chlorine'
+  | 'iodine'
+  | 'quat'
+  | 'strength'
+  | 'temperature'
+  | 'pH'
+  | 'hardness'
+  | 'wash'
+  | 'rinse'
+  | 'pressure'
+  | 'surface'
+  | 'time'
 
 /** One limit held against one reading. */
 export interface LimitVerdict {
@@ -16,6 +28,10 @@ export interface LimitVerdict {
   readonly verdict: Verdict
   /** How far inside (positive) or outside (negative) the nearer end lies, in `unit`. */
   readonly distance: number | null
+  /** Replaced by a local rule: shown, and without a vote. */
+  readonly struck?: boolean
+  /** The replacement is looser than this limit. */
+  readonly looser?: boolean
 }
 
 export interface LayerVerdict {

@@ -38,6 +38,42 @@ export interface Profile {
   }
   /** TCS product kept cold. */
   readonly coldHolding: { readonly source: string; readonly temperature: TemperaturePair }
+  readonly dishMachine: {
+    readonly wash: Readonly<
+      Record<
+        'stationary-single' | 'stationary-dual' | 'conveyor-dual' | 'conveyor-multi' | 'chemical',
+        { readonly pair: TemperaturePair; readonly section: string }
+      >
+    >
+    readonly rinse: {
+      readonly section: string
+      readonly leastSingle: TemperaturePair
+      readonly leastOther: TemperaturePair
+      readonly most: TemperaturePair
+    }
+    /** kPa. */
+    readonly pressure: { readonly section: string; readonly lo: number; readonly hi: number }
+    readonly surface: { readonly section: string; readonly pair: TemperaturePair }
+  }
+  readonly hotWaterByHand: {
+    readonly section: string
+    readonly pair: TemperaturePair
+    readonly seconds: number
+  }
+  /** Wash water in the sink. */
+  readonly washWater: { readonly section: string; readonly pair: TemperaturePair }
+  readonly utensils: {
+    readonly source: string
+    readonly roomHours: number
+    /** By the room's temperature, coldest first. */
+    readonly refrigerated: readonly { readonly upTo: TemperaturePair; readonly hours: number }[]
+  }
+  /** What instruments must be accurate to, either way. */
+  readonly accuracy: {
+    readonly food: { readonly section: string } & TemperaturePair
+    readonly water: { readonly section: string } & TemperaturePair
+    readonly pressure: { readonly section: string; readonly kPa: number }
+  }
   readonly contact: {
     readonly source: string
     readonly chlorine: number
@@ -70,5 +106,39 @@ export const modelCode: Profile = {
   },
   quat: { source: '4-501.114(C)', temperature: { c: 24, f: 75 }, hardestWater: 500 },
   coldHolding: { source: '3-501.16(A)(2)', temperature: { c: 5, f: 41 } },
+  dishMachine: {
+    wash: {
+      'stationary-single': { pair: { c: 74, f: 165 }, section: '4-501.110(A)(1)' },
+      'stationary-dual': { pair: { c: 66, f: 150 }, section: '4-501.110(A)(2)' },
+      'conveyor-dual': { pair: { c: 71, f: 160 }, section: '4-501.110(A)(3)' },
+      'conveyor-multi': { pair: { c: 66, f: 150 }, section: '4-501.110(A)(4)' },
+      chemical: { pair: { c: 49, f: 120 }, section: '4-501.110(B)' },
+    },
+    rinse: {
+      section: '4-501.112',
+      leastSingle: { c: 74, f: 165 },
+      leastOther: { c: 82, f: 180 },
+      most: { c: 90, f: 194 },
+    },
+    pressure: { section: '4-501.113', lo: 35, hi: 200 },
+    surface: { section: '4-703.11(B)', pair: { c: 71, f: 160 } },
+  },
+  hotWaterByHand: { section: '4-501.111', pair: { c: 77, f: 171 }, seconds: 30 },
+  washWater: { section: '4-501.19', pair: { c: 43, f: 110 } },
+  utensils: {
+    source: '4-602.11',
+    roomHours: 4,
+    refrigerated: [
+      { upTo: { c: 5, f: 41 }, hours: 24 },
+      { upTo: { c: 7.2, f: 45 }, hours: 20 },
+      { upTo: { c: 10, f: 50 }, hours: 16 },
+      { upTo: { c: 12.8, f: 55 }, hours: 10 },
+    ],
+  },
+  accuracy: {
+    food: { section: '4-203.11', c: 1, f: 2 },
+    water: { section: '4-203.12', c: 1.5, f: 3 },
+    pressure: { section: '4-203.13', kPa: 14 },
+  },
   contact: { source: '4-703.11(C)', chlorine: 10, chlorineShort: 7, other: 30 },
 }

@@ -29,7 +29,7 @@ const rang = ref(false)
     <h2 class="label">{{ t('house.sound') }}</h2>
     <n-button @click="rang = ring() || true">{{ t('house.sound') }}</n-button>
     <span v-if="rang" class="quiet"> {{ t('house.soundOk') }}</span>
-    <h2 class="label" id="keys-switch">{{ t('house.keys') }}</h2>
+    <h2 id="keys-switch" class="label">{{ t('house.keys') }}</h2>
     <n-switch v-model:value="singleKeys" aria-labelledby="keys-switch" />
     <p class="quiet small decides">{{ t('common.decides') }}</p>
   </section>

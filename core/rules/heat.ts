@@ -1,0 +1,146 @@
+import { atLeast, atMost, interval, type Interval } from '../quantity/index.ts'
+import { limitIn, type JudgedTemperature } from './chlorine.ts'
+import {
+  layerVerdict,
+  limitVerdict,
+  type Judgement,
+  type LayerVerdict,
+  type LimitVerdict,
+  type MissingValue,
+} from './judgement.ts'
+import { modelCode, type Profile, type TemperaturePair } from './profile.ts'
+import { strictest } from './verdict.ts'
+
+export type DishMachineKind = keyof Profile['dishMachine']['wash']
+
+/** What the data plate asks; null where it is silent. */
+export interface DataPlate {
+  readonly wash: TemperaturePair | null
+  readonly rinse: TemperaturePair | null
+  /** kPa. */
+  readonly pressure: { readonly lo: number; readonly hi: number } | null
+}
+
+export interface DishMachineReading {
+  readonly kind: DishMachineKind
+  readonly wash: JudgedTemperature | null
+  /** Final rinse at the manifold. Not asked of a chemical machine. */
+  readonly rinse: JudgedTemperature | null
+  /** Flow pressure beside the rinse control valve, kPa. */
+  readonly pressure: Interval | null
+  /** The utensil's surface, by an irreversible registering indicator; null where none was run this time. */
+  readonly surface: JudgedTemperature | null
+  readonly plate: DataPlate | null
+}
+
+const limitPair = (
+  quantity: LimitVerdict['quantity'],
+  source: string,
+  pair: TemperaturePair,
+  t: JudgedTemperature | null,
+  side: typeof atLeast,
+): LimitVerdict => {
+  const unit = t?.unit ?? '°C'
+  return limitVerdict(quantity, unit, source, side(limitIn(pair, unit)), t?.reading ?? null)
+}
+
+/**
+ * A dish machine against the code and its data plate. Temperatures are judged in the unit of the instrument.
+ * Source: FDA Food Code 2022, 4-501.110 (wash), .112 (final rinse), .113 (pressure), 4-703.11(B) with 4-302.13 (surface).
+ */
+export function judgeDishMachine(r: DishMachineReading, profile: Profile = modelCode): Judgement {
+  const code = profile.dishMachine
+  const from = (section: string) => `${profile.name}, ${section}`
+  const { pair, section } = code.wash[r.kind]
+  const limits = [limitPair('wash', from(section), pair, r.wash, atLeast)]
+  if (r.kind !== 'chemical') {
+    const least = r.kind === 'stationary-single' ? code.rinse.leastSingle : code.rinse.leastOther
+    limits.push(limitPair('rinse', from(code.rinse.section), least, r.rinse, atLeast))
+    limits.push(limitPair('rinse', from(code.rinse.section), code.rinse.most, r.rinse, atMost))
+    limits.push(
+      limitVerdict(
+        'pressure',
+        'kPa',
+        from(code.pressure.section),
+        interval(code.pressure.lo, code.pressure.hi),
+        r.pressure,
+      ),
+    )
+    if (r.surface)
+      limits.push(limitPair('surface', from(code.surface.section), code.surface.pair, r.surface, atLeast))
+  }
+  const layers = [layerVerdict('code', profile.name, limits)]
+  if (r.plate) {
+    const plated = plateLimits(r.plate, r)
+    if (plated.length > 0) layers.push(layerVerdict('plate', 'data plate', plated))
+  }
+  return judged(profile, layers)
+}
+
+function plateLimits(plate: DataPlate, r: DishMachineReading): LimitVerdict[] {
+  const limits: LimitVerdict[] = []
+  if (plate.wash) limits.push(limitPair('wash', 'data plate', plate.wash, r.wash, atLeast))
+  if (plate.rinse && r.kind !== 'chemical')
+    limits.push(limitPair('rinse', 'data plate', plate.rinse, r.rinse, atLeast))
+  if (plate.pressure && r.kind !== 'chemical')
+    limits.push(
+      limitVerdict(
+        'pressure',
+        'kPa',
+        'data plate',
+        interval(plate.pressure.lo, plate.pressure.hi),
+        r.pressure,
+      ),
+    )
+  return limits
+}
+
+function judged(profile: Profile, layers: readonly LayerVerdict[]): Judgement {
+  const unread = layers.flatMap((l) => l.limits.filter((x) => x.reading === null).map((x) => x.quantity))
+  const missing = [...new Set(unread)].map((quantity): MissingValue => ({
+    quantity,
+    best: 'in',
+    worst: 'out',
+  }))
+  return {
+    overall: strictest(layers.map((l) => l.verdict)),
+    layers,
+    missing,
+    profile: { id: profile.id, version: profile.version },
+  }
+}
+
+/** Sanitizing by hand in hot water: the water, and how long. Source: FDA Food Code 2022, 4-501.111 and 4-703.11(A). */
+export function judgeHotWaterByHand(
+  t: JudgedTemperature | null,
+  seconds: number | null,
+  profile: Profile = modelCode,
+): Judgement {
+  const { section, pair, seconds: least } = profile.hotWaterByHand
+  const from = `${profile.name}, ${section}`
+  const time = seconds === null ? null : interval(seconds, seconds)
+  return judged(profile, [
+    layerVerdict('code', profile.name, [
+      limitPair('temperature', from, pair, t, atLeast),
+      limitVerdict('time', 's', `${profile.name}, 4-703.11(A)`, atLeast(least), time),
+    ]),
+  ])
+}
+
+/**
+ * Wash water in the sink: the code's figure, or the detergent label's where that is lower.
+ * Source: FDA Food Code 2022, 4-501.19.
+ */
+export function judgeWashWater(
+  t: JudgedTemperature | null,
+  label: TemperaturePair | null,
+  profile: Profile = modelCode,
+): Judgement {
+  const { section, pair } = profile.washWater
+  const source = label ? 'detergent label (4-501.19 leaves it to the label)' : `${profile.name}, ${section}`
+  return judged(profile, [
+    layerVerdict(label ? 'label' : 'code', label ? 'detergent label' : profile.name, [
+      limitPair('temperature', source, label ?? pair, t, atLeast),
+    ]),
+  ])
+}
