@@ -1,10 +1,9 @@
 import { z } from 'zod'
 import { labelUse, temperatureUnit } from '../rules/schemas.ts'
-import { measuringTool, supply } from '../solution/schemas.ts'
+import { chemicalClass, measuringTool, supply } from '../solution/schemas.ts'
 import { instantMs, slug, words } from './envelope.ts'
 
 const localTime = z.string().regex(/^([0-2]\d|3[0-5]):[0-5]\d$/)
-const chemicalClass = z.enum(['hypochlorite', 'quat', 'detergent', 'acid', 'ammonia', 'peroxide', 'alkaline'])
 const agent = z.enum(['chlorine', 'quat', 'iodine', 'other'])
 
 export const siteSet = z.strictObject({

@@ -1,1 +1,1 @@
-export { interval, labelUse, sanitizerReading, temperatureUnit } from './schemas.ts'
+export * from './schemas.ts'

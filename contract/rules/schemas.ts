@@ -27,3 +27,36 @@ export const sanitizerReading = z.strictObject({
     .max(10)
     .optional(),
 })
+
+const judgedTemperature = z.strictObject({ unit: temperatureUnit, reading: interval })
+const pair = z.strictObject({ c: z.number(), f: z.number() })
+
+export const dishMachineReading = z.strictObject({
+  kind: z.enum(['stationary-single', 'stationary-dual', 'conveyor-dual', 'conveyor-multi', 'chemical']),
+  wash: judgedTemperature.nullable(),
+  rinse: judgedTemperature.nullable(),
+  pressure: interval.nullable(),
+  surface: judgedTemperature.nullable(),
+  plate: z
+    .strictObject({
+      wash: pair.nullable(),
+      rinse: pair.nullable(),
+      pressure: z.strictObject({ lo: z.number(), hi: z.number() }).nullable(),
+    })
+    .nullable(),
+})
+
+export const hotWaterReading = z.strictObject({
+  temperature: judgedTemperature.nullable(),
+  seconds: z.number().min(0).nullable(),
+})
+
+export const washWaterReading = z.strictObject({
+  temperature: judgedTemperature.nullable(),
+  label: pair.nullable(),
+})
+
+export const utensilRoom = z.strictObject({
+  /** Null for a room that is not refrigerated. */
+  room: z.strictObject({ value: z.number(), unit: temperatureUnit }).nullable(),
+})

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { measuringTool, supply } from './schemas.ts'
+import { chemicalClass, measuringTool, supply } from './schemas.ts'
 
 const volume = z.strictObject({
   value: z.number().min(0).max(1e7),
@@ -24,4 +24,43 @@ export const correctionBody = z.strictObject({
   tool: measuringTool,
   spoiled: z.enum(['soiled', 'old', 'cold', 'detergent']).optional(),
 })
-export { measuringTool, supply }
+
+const positive = z.number().positive().max(1e9)
+
+export const powderBody = z.strictObject({
+  /** Mass of active agent in a mass of powder, 0 to 1. */
+  active: z.number(),
+  target: positive,
+  total: volume,
+})
+
+export const pieceBody = z.strictObject({
+  /** Milligrams of active agent in one tablet or sachet. */
+  active: positive,
+  mayBeHalved: z.boolean(),
+  target: positive,
+  total: volume,
+})
+
+export const topUpBody = z.strictObject({
+  volume,
+  to: volume,
+  reading: z.strictObject({ lo: z.number().min(0), hi: z.number().min(0) }),
+  stock: positive,
+  target: positive,
+  band: z.strictObject({ lo: z.number().min(0), hi: positive }),
+})
+
+export const pourBody = z.strictObject({
+  product: chemicalClass,
+  inVessel: z.array(z.union([chemicalClass, z.enum(['water', 'empty', 'unknown'])])).max(20),
+})
+
+export const dispenserBody = z.strictObject({
+  measured: volume,
+  expected: volume,
+  target: positive,
+  band: z.strictObject({ lo: z.number().min(0), hi: positive }),
+  /** Earlier checks, measured over expected, oldest first. */
+  before: z.array(z.number().min(0).max(10)).max(1000),
+})

@@ -1,5 +1,15 @@
 import { z } from 'zod'
 
+export const chemicalClass = z.enum([
+  'hypochlorite',
+  'quat',
+  'detergent',
+  'acid',
+  'ammonia',
+  'peroxide',
+  'alkaline',
+])
+
 const mL = z.number().min(0).max(1e7)
 
 export const supply = z.discriminatedUnion('kind', [

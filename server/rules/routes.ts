@@ -1,6 +1,23 @@
-import { sanitizerReading } from '@tadka/contract/rules'
-import { contactSeconds, judgeSanitizer, modelCode, type SanitizerReading } from '@tadka/core/rules'
+import {
+  dishMachineReading,
+  hotWaterReading,
+  sanitizerReading,
+  utensilRoom,
+  washWaterReading,
+} from '@tadka/contract/rules'
+import {
+  cleaningInterval,
+  contactSeconds,
+  judgeDishMachine,
+  judgeHotWaterByHand,
+  judgeSanitizer,
+  judgeWashWater,
+  modelCode,
+  type SanitizerReading,
+} from '@tadka/core/rules'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
+
+const described = (summary: string) => ({ tags: ['rules'], summary })
 
 /** Judging for anyone who asks; nothing is stored, nobody need be signed in. */
 export const rulesRoutes: FastifyPluginAsyncZod = async (app) => {
@@ -8,8 +25,7 @@ export const rulesRoutes: FastifyPluginAsyncZod = async (app) => {
     '/api/judge/sanitizer',
     {
       schema: {
-        tags: ['rules'],
-        summary: 'A sanitizer in solution held against the code, the label and the local authority',
+        ...described('A sanitizer in solution held against the code, the label and the local authority'),
         body: sanitizerReading,
       },
     },
@@ -20,5 +36,34 @@ export const rulesRoutes: FastifyPluginAsyncZod = async (app) => {
         contactSeconds: contactSeconds(modelCode, reading),
       }
     },
+  )
+
+  app.post(
+    '/api/judge/dish-machine',
+    {
+      schema: {
+        ...described('Wash, final rinse, pressure and surface of a dish machine'),
+        body: dishMachineReading,
+      },
+    },
+    async ({ body }) => ({ judgement: judgeDishMachine(body) }),
+  )
+
+  app.post(
+    '/api/judge/hot-water',
+    { schema: { ...described('Sanitizing by hand in hot water'), body: hotWaterReading } },
+    async ({ body }) => ({ judgement: judgeHotWaterByHand(body.temperature, body.seconds) }),
+  )
+
+  app.post(
+    '/api/judge/wash-water',
+    { schema: { ...described('Wash water in the sink'), body: washWaterReading } },
+    async ({ body }) => ({ judgement: judgeWashWater(body.temperature, body.label) }),
+  )
+
+  app.post(
+    '/api/cleaning-interval',
+    { schema: { ...described('How often utensils in use with TCS food are cleaned'), body: utensilRoom } },
+    async ({ body }) => cleaningInterval(body.room),
   )
 }

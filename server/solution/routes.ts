@@ -1,25 +1,44 @@
-import { correctionBody, doseBody } from '@tadka/contract/solution'
-import { interval, millilitres, ppm, volumeFrom } from '@tadka/core/quantity'
-import { bestTool, correct, freshDose, type MeasuringTool, type Supply } from '@tadka/core/solution'
+import {
+  correctionBody,
+  dispenserBody,
+  doseBody,
+  pieceBody,
+  pourBody,
+  powderBody,
+  topUpBody,
+} from '@tadka/contract/solution'
+import { interval, ppm, volumeFrom, type Millilitres, type VolumeUnit } from '@tadka/core/quantity'
+import {
+  bestTool,
+  checkDispenser,
+  correct,
+  dispenserDrift,
+  freshDose,
+  mayPour,
+  pieceDose,
+  powderDose,
+  topUp,
+  type MeasuringTool,
+  type Supply,
+} from '@tadka/core/solution'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 
-const tags = ['arithmetic']
+const described = (summary: string) => ({ tags: ['arithmetic'], summary })
+const mL = (volume: { value: number; unit: VolumeUnit }): Millilitres => volumeFrom(volume.value, volume.unit)
 
-/** Doses and corrections for anyone who asks; nothing is stored, nobody need be signed in. */
+/** Doses, corrections and what may meet, for anyone who asks; nothing is stored, nobody need be signed in. */
 export const solutionRoutes: FastifyPluginAsyncZod = async (app) => {
   app.post(
     '/api/dose',
     {
       schema: {
-        tags,
-        summary: 'The concentrate and water of a fresh mix, and the pour on a tool',
+        ...described('The concentrate and water of a fresh mix, and the pour on a tool'),
         body: doseBody,
       },
     },
     async ({ body }) => {
       const supply = body.supply as Supply
-      const total = volumeFrom(body.total.value, body.total.unit)
-      const dose = freshDose(supply, body.target === null ? null : ppm(body.target), total)
+      const dose = freshDose(supply, body.target === null ? null : ppm(body.target), mL(body.total))
       const stock = supply.kind === 'strength' ? supply.stock : null
       const band = body.band && interval(body.band.lo, body.band.hi)
       return {
@@ -30,25 +49,71 @@ export const solutionRoutes: FastifyPluginAsyncZod = async (app) => {
   )
 
   app.post(
+    '/api/dose/powder',
+    { schema: { ...described('Grams of powder for a solution'), body: powderBody } },
+    async ({ body }) => ({ grams: powderDose(body.active, ppm(body.target), mL(body.total)) }),
+  )
+
+  app.post(
+    '/api/dose/pieces',
+    { schema: { ...described('Whole or half tablets, and the water that fits them'), body: pieceBody } },
+    async ({ body }) => pieceDose(body, ppm(body.target), mL(body.total)),
+  )
+
+  app.post(
     '/api/correction',
     {
       schema: {
-        tags,
-        summary: 'The way back into the band for a bath that reads wrong',
+        ...described('The way back into the band for a bath that reads wrong'),
         body: correctionBody,
       },
     },
+    async ({ body }) => {
+      const bath = {
+        volume: mL(body.volume),
+        capacity: mL(body.capacity),
+        reading: interval(body.reading.lo, body.reading.hi),
+        spoiled: body.spoiled,
+      }
+      interval(body.band.lo, body.band.hi)
+      return correct(bath, ppm(body.stock), body.band, body.tool as MeasuringTool)
+    },
+  )
+
+  app.post(
+    '/api/top-up',
+    { schema: { ...described('Filling a bath back up to its target'), body: topUpBody } },
     async ({ body }) =>
-      correct(
-        {
-          volume: volumeFrom(body.volume.value, body.volume.unit),
-          capacity: millilitres(volumeFrom(body.capacity.value, body.capacity.unit)),
-          reading: interval(body.reading.lo, body.reading.hi),
-          spoiled: body.spoiled,
-        },
+      topUp(
+        mL(body.volume),
+        interval(body.reading.lo, body.reading.hi),
+        mL(body.to),
         ppm(body.stock),
-        interval(body.band.lo, body.band.hi) as { lo: number; hi: number },
-        body.tool as MeasuringTool,
+        ppm(body.target),
+        body.band,
       ),
+  )
+
+  app.post(
+    '/api/may-pour',
+    {
+      schema: { ...described('Whether a product may go into a vessel, given what is in it'), body: pourBody },
+    },
+    async ({ body }) => mayPour(body.product, body.inVessel),
+  )
+
+  app.post(
+    '/api/dispenser',
+    {
+      schema: {
+        ...described('A dispenser check, and its drift over the checks before'),
+        body: dispenserBody,
+      },
+    },
+    async ({ body }) => {
+      const band = interval(body.band.lo, body.band.hi)
+      const check = checkDispenser(mL(body.measured), mL(body.expected), ppm(body.target), band)
+      return { check, drift: dispenserDrift([...body.before, check.ratio], ppm(body.target), band) }
+    },
   )
 }
