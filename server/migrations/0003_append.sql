@@ -55,7 +55,8 @@ begin
 
   insert into record_subject
   select p_site, i.kind, i.subject, i.seq
-  from unnest(p_index_seqs, p_index_kinds, p_index_subjects) as i (seq, kind, subject);
+  from unnest(p_index_seqs, p_index_kinds, p_index_subjects) as i (seq, kind, subject)
+  on conflict do nothing;
 
   insert into subject_state
   select p_site, s.kind, s.id, s.state, s.last, s.touched, s.live

@@ -15,6 +15,8 @@ export interface NewRecord {
   readonly at: number
   readonly text: string
   readonly hash: string
+  /** Earlier records that belong to a further subject from now on. */
+  readonly also: readonly (SubjectRef & { readonly seq: number })[]
 }
 
 /** What a batch must know before it is put into the chain; see migration 0003. */
@@ -52,7 +54,10 @@ export async function writeRecords(
   records: readonly NewRecord[],
   states: readonly ReturnType<typeof keptState>[],
 ): Promise<boolean> {
-  const index = records.flatMap(({ record, subjects }) => subjects.map((s) => ({ seq: record.seq, ...s })))
+  const index = records.flatMap(({ record, subjects, also }) => [
+    ...subjects.map((s) => ({ seq: record.seq, ...s })),
+    ...also,
+  ])
   const result = await pool.query<{ done: boolean }>({
     name: 'append-records',
     text: `select append_records($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17) as done`,

@@ -49,6 +49,8 @@ interface Accepted {
   readonly at: number
   readonly draft: AnyDraft
   readonly subjects: SubjectRef[]
+  /** Of an amendment: what it amends, and the subjects that this comes to concern only now. */
+  readonly amended?: { readonly target: AnyRecord; readonly anew: readonly SubjectRef[] }
 }
 
 /**
@@ -117,7 +119,7 @@ async function admit(pool: Pool, batch: Batch, raw: unknown, clockOffset: number
   batch.allow(draft, at)
   const subjects = subjectsOf(draft)
   if (draft.type !== 'record.amended@1') return { at, draft, subjects }
-  return { at, draft, subjects: await amendedSubjects(pool, batch.site, draft, subjects) }
+  return { at, draft, ...(await amendedSubjects(pool, batch.site, draft, subjects)) }
 }
 
 /** An amendment folds into every subject of what it amends, whatever it names itself. */
@@ -126,13 +128,15 @@ async function amendedSubjects(
   site: string,
   draft: AnyDraft & { type: 'record.amended@1' },
   own: SubjectRef[],
-): Promise<SubjectRef[]> {
+): Promise<Pick<Accepted, 'subjects' | 'amended'>> {
   const { target: id, targetType, instead, reason } = draft.payload
   const target = await recordById(pool, site, id)
   if (!target || target.type !== targetType) throw new Refusal('amends_nothing', { target: id })
   const { subjects } = amendmentOf(target, instead, reason)
-  const known = (s: SubjectRef) => own.some((o) => o.kind === s.kind && o.id === s.id)
-  return [...own, ...subjects.filter((s) => !known(s))]
+  const without = (list: readonly SubjectRef[], of: readonly SubjectRef[]) =>
+    list.filter((s) => !of.some((o) => o.kind === s.kind && o.id === s.id))
+  const all = [...own, ...without(subjects, own)]
+  return { subjects: all, amended: { target, anew: without(all, subjectsOf(target)) } }
 }
 
 function refused(raw: unknown, error: unknown): DraftOutcome {
@@ -153,7 +157,7 @@ function prepare(
   const records: NewRecord[] = []
   const known = new Map(context.known.map((k) => [k.id, k]))
   let { seq, hash } = context
-  for (const { draft, subjects, at, index } of accepted) {
+  for (const { draft, subjects, at, index, amended } of accepted) {
     const before = known.get(draft.id)
     if (before) {
       outcomes[index] = sameDraft(before.text, draft)
@@ -166,7 +170,9 @@ function prepare(
     const text = recordText(draft, fields)
     hash = sha256(text)
     const record = { ...draft, ...fields } as AnyRecord
-    records.push({ record, subjects, at, text, hash })
+    const also = (amended?.anew ?? []).map((s) => ({ seq: amended?.target.seq ?? 0, ...s }))
+    records.push({ record, subjects, at, text, hash, also })
+    if (amended) folding.bring(amended.target, amended.anew)
     folding.add(record, subjects)
     known.set(draft.id, { id: draft.id, seq, text })
     outcomes[index] = { id: draft.id, outcome: 'accepted', seq }

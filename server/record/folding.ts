@@ -50,24 +50,37 @@ export class Folding {
     return id === undefined ? null : (this.#states.get(nameOf(kind, id))?.state ?? null)
   }
 
+  #working(kind: SubjectKind, id: string): Working {
+    const name = nameOf(kind, id)
+    const known = this.#states.get(name)
+    if (known) return known
+    const made: Working = {
+      state: foldOf(kind).initial(id),
+      last: null,
+      changed: false,
+      added: [],
+      late: false,
+    }
+    this.#states.set(name, made)
+    return made
+  }
+
+  /** Brings an earlier record to subjects that an amendment makes it concern; they are folded anew. */
+  bring(stored: AnyRecord, subjects: readonly SubjectRef[]): void {
+    for (const { kind, id } of subjects) this.#working(kind, id).added.push(lift(stored))
+  }
+
   add(stored: AnyRecord, subjects: readonly SubjectRef[]): void {
     const record = lift(stored)
     for (const { kind, id } of subjects) {
       const fold = foldOf(kind)
-      const working = this.#states.get(nameOf(kind, id)) ?? {
-        state: fold.initial(id),
-        last: null,
-        changed: false,
-        added: [],
-        late: false,
-      }
+      const working = this.#working(kind, id)
       if (followsOn(working.last, record)) working.state = fold.apply(working.state, record)
       else working.late = true
       const key = foldKey(record)
       if (working.last === null || compareKeys(key, working.last) > 0) working.last = key
       working.changed = true
       working.added.push(record)
-      this.#states.set(nameOf(kind, id), working)
     }
   }
 
@@ -77,7 +90,9 @@ export class Folding {
       if (!working.late) continue
       const [kind, id] = splitName(name)
       const stored = await recordsOfSubject(pool, site, kind, id)
-      const folded = foldAll(foldOf(kind), { kind, id }, [...stored.map((r) => lift(r)), ...working.added])
+      const there = new Set(stored.map((r) => r.seq))
+      const added = working.added.filter((r) => !there.has(r.seq))
+      const folded = foldAll(foldOf(kind), { kind, id }, [...stored.map((r) => lift(r)), ...added])
       working.state = folded.state
       working.last = folded.last
     }

@@ -47,7 +47,13 @@ export const logRoutes =
     app.get('/api/sites/:site/log', { schema: { params: site, querystring: filter } }, async (request) => {
       await guard.actor(request, request.params.site, 'read')
       const links = await queries.logPage(pool, request.params.site, asFilter(request.query))
-      return { records: links.map((l) => ({ ...(JSON.parse(l.text) as object), hash: l.hash })) }
+      const records = links.map((l) => ({ ...(JSON.parse(l.text) as AnyRecord), hash: l.hash }))
+      // What a reading that was not in led to stands beside it.
+      const failed = records.filter(
+        (r) => r.type === 'reading.taken@1' && r.payload.judgement.overall !== 'in',
+      )
+      const ids = failed.map((r) => r.id)
+      return { records, cases: await queries.casesOf(pool, request.params.site, ids) }
     })
 
     app.get('/api/sites/:site/log.json', { schema: { params: site } }, async (request, reply) => {

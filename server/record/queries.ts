@@ -116,3 +116,10 @@ export const openCasesBefore = (pool: Pool, site: string, before: number): Promi
       order by 1`
     return (await db.query<{ id: string }>(sql, [site, before])).rows.map((r) => r.id)
   })
+
+/** The corrective cases under these ids. */
+export const casesOf = (pool: Pool, site: string, ids: readonly string[]): Promise<unknown[]> =>
+  inSite(pool, site, async (db) => {
+    const sql = `select state from subject_state where site_id = $1 and kind = 'case' and subject_id = any ($2)`
+    return (await db.query<{ state: unknown }>(sql, [site, ids])).rows.map((r) => r.state)
+  })

@@ -23,7 +23,7 @@ const router = useRouter()
 
 const filter = ref<LogFilterName>('all')
 const run = computed(() => (typeof route.query['run'] === 'string' ? route.query['run'] : null))
-const { records, more, loading, failed, amendments, older } = useLog(filter, run)
+const { records, cases, more, loading, failed, amendments, older } = useLog(filter, run)
 
 const open = ref<string | null>(null)
 const amending = ref<LogRecord | null>(null)
@@ -63,6 +63,7 @@ function choose(name: LogFilterName): void {
         <log-row
           :record="r"
           :amendment="amendments.get(r.id) ?? null"
+          :case-opened="cases[r.id] ?? null"
           :open="open === r.id"
           @toggle="open = open === r.id ? null : r.id"
           @amend="amending = r"

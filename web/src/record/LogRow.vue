@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { correctedAt } from '@tadka/core/record'
+import { correctedAt, type CaseState } from '@tadka/core/record'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -17,6 +17,7 @@ import { useSentence } from './sentence.ts'
 const props = defineProps<{
   record: LogRecord
   amendment: (LogRecord & { type: 'record.amended@1' }) | null
+  caseOpened: CaseState | null
   open: boolean
 }>()
 const emit = defineEmits<{ toggle: []; amend: [] }>()
@@ -24,7 +25,7 @@ const { t } = useI18n()
 const { clock, second } = useTimes()
 const names = useNames()
 const session = useSession()
-const { say } = useSentence()
+const { say, act } = useSentence()
 
 const payload = computed(() => props.record.payload as unknown as Record<string, unknown>)
 const judged = computed(() =>
@@ -58,6 +59,19 @@ const instruments = computed(() =>
       <span class="what">
         <span :class="{ struck: amendment }">{{ say(record) }}</span>
         <span v-if="amendment" class="amended">{{ t('log.amended') }}: {{ say(amendment) }}</span>
+        <span v-if="caseOpened" class="case" :class="caseOpened.status">
+          <span v-for="(a, i) in caseOpened.actions" :key="i">
+            {{ act(a) }}, {{ clock(a.at) }} {{ names.person(a.by) }}.
+          </span>
+          {{
+            caseOpened.status === 'closed'
+              ? t(caseOpened.closedBy ? 'log.case.rechecked' : 'log.case.closed', {
+                  time: clock(caseOpened.closedAt ?? 0),
+                  reason: caseOpened.reason,
+                })
+              : t(`log.case.${caseOpened.status}`)
+          }}
+        </span>
         <span v-for="f in record.flags" :key="f" class="flag">{{ t(`log.flags.${f}`) }}</span>
       </span>
       <span class="where quiet small">{{ where }}</span>
@@ -122,6 +136,15 @@ const instruments = computed(() =>
 }
 .amended {
   display: block;
+  font-weight: 600;
+}
+.case {
+  display: block;
+  font-size: 15px;
+  color: var(--ink-2);
+}
+.case.open {
+  color: var(--out);
   font-weight: 600;
 }
 .flag {

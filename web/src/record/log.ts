@@ -1,4 +1,4 @@
-import type { AnyRecord } from '@tadka/core/record'
+import type { AnyRecord, CaseState } from '@tadka/core/record'
 import { computed, ref, watch, type Ref } from 'vue'
 import { useSession } from '../people/session.ts'
 import { ask } from '../wire/api.ts'
@@ -22,6 +22,8 @@ export function useLog(filter: Ref<LogFilterName>, run: Ref<string | null>) {
   const session = useSession()
   const site = useSite()
   const records = ref<LogRecord[]>([])
+  /** Corrective cases by id, as they stood when the page was fetched. */
+  const cases = ref<Record<string, CaseState>>({})
   const more = ref(false)
   const loading = ref(false)
   const failed = ref(false)
@@ -45,9 +47,10 @@ export function useLog(filter: Ref<LogFilterName>, run: Ref<string | null>) {
     failed.value = false
     try {
       const before = older ? (records.value.at(-1)?.seq ?? null) : null
-      const got = await ask<{ records: LogRecord[] }>('GET', path(before))
+      const got = await ask<{ records: LogRecord[]; cases: CaseState[] }>('GET', path(before))
       if (mine !== asked) return
       more.value = got.records.length === page
+      cases.value = { ...cases.value, ...Object.fromEntries(got.cases.map((c) => [c.id, c])) }
       records.value = older ? [...records.value, ...got.records] : got.records
     } catch {
       failed.value = true
@@ -68,5 +71,5 @@ export function useLog(filter: Ref<LogFilterName>, run: Ref<string | null>) {
       if (r.type === 'record.amended@1' && !map.has(r.payload.target)) map.set(r.payload.target, r)
     return map
   })
-  return { records, more, loading, failed, amendments, older: () => load(true) }
+  return { records, cases, more, loading, failed, amendments, older: () => load(true) }
 }

@@ -1,5 +1,5 @@
 import { decimals, showInterval } from '@tadka/core/quantity'
-import type { AnyRecord, ReadingTaken } from '@tadka/core/record'
+import type { AnyRecord, CaseAction, ReadingTaken } from '@tadka/core/record'
 import { useI18n } from 'vue-i18n'
 import { volumeWords } from '../solution/words.ts'
 import { useNames } from './names.ts'
@@ -21,6 +21,10 @@ export function useSentence() {
       reading: strength,
     })
   }
+
+  /** What was done about a reading. */
+  const act = (a: CaseAction): string =>
+    t(`log.say.${a.did}`, { amount: volume(a.amount ?? 0), note: a.note })
 
   function facts(record: AnyRecord & { type: 'run.step.done@1' }): string {
     const { facts: f } = record.payload
@@ -78,10 +82,7 @@ export function useSentence() {
       case 'reading.taken@1':
         return reading(record.payload)
       case 'case.action@1':
-        return t(`log.say.${record.payload.did}`, {
-          amount: volume(record.payload.amount ?? 0),
-          note: record.payload.note,
-        })
+        return act(record.payload)
       case 'case.closed@1':
         return t('log.say.case.closed', { reason: record.payload.reason })
       case 'record.amended@1': {
@@ -102,5 +103,5 @@ export function useSentence() {
         return te(`log.say.${name}`) ? t(`log.say.${name}`) : name
     }
   }
-  return { say, reading }
+  return { say, act }
 }

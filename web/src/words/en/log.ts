@@ -72,6 +72,12 @@ export const log = {
     yes: 'yes',
     no: 'no, once more',
   },
+  case: {
+    open: 'Corrective action open: recheck it.',
+    rechecked: 'In at the recheck, {time}.',
+    closed: 'Closed {time}: {reason}',
+    void: 'Amended: it was in.',
+  },
   facts: {
     pouredMl: '{v} mL poured',
     counted: '{v} counted',

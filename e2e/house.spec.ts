@@ -1,0 +1,156 @@
+import { expect, test } from '@playwright/test'
+import { address, heading, isAccessible, press, signIn } from './crew.ts'
+
+test('a bucket is mixed, waited for and checked: three steps, in the log', async ({ page }) => {
+  await signIn(page, 'Tomas', '7531')
+  await page.goto(address('/run'))
+  await page.locator('li', { hasText: 'Espresso cloths' }).getByRole('button').click()
+  await heading(page, 'Mix the bucket')
+  await expect(page.locator('.fig')).toHaveText('10mL')
+  await isAccessible(page)
+  await press(page, 'Other jug')
+  await expect(page.locator('.jug p')).toHaveText('150 mL jug')
+  await press(page, 'Other jug')
+  await press(page, 'Other jug')
+  await press(page, 'Poured')
+  await press(page, 'Start the timer')
+  await isAccessible(page)
+  await press(page, 'End it early')
+  await expect(page.getByText('recorded as cut short')).toBeVisible()
+  await press(page, 'Back')
+  await press(page, 'End it early')
+  await press(page, 'End it early')
+  await page.getByRole('radio', { name: 'matches 300 ppm' }).click()
+  await expect(page.locator('.large')).toHaveText('Cannot tell')
+  await expect(page.getByText('temperature: could make it in or out.')).toBeVisible()
+  await page.locator('#water').fill('26')
+  await page.locator('#hardness').fill('154')
+  await expect(page.locator('.large')).toHaveText('In')
+  await isAccessible(page)
+  await press(page, 'Put it in the log')
+  await expect(page.getByText('It stands in the log.')).toBeVisible()
+  await press(page, 'Look at the record')
+  await expect(page.getByText('Brineguard, strip 250 to 350 ppm')).toBeVisible()
+  await expect(page.getByText('wait cut short')).toBeVisible()
+})
+
+test('a step is taken back, the run parked, handed to another tablet, and given up with a reason', async ({
+  browser,
+  page,
+}) => {
+  await signIn(page, 'Dara', '1357')
+  await page.goto(address('/run'))
+  await page
+    .locator('li', { hasText: 'Kiosk soft-serve' })
+    .getByRole('button', { name: 'Close', exact: true })
+    .click()
+  await press(page, 'Done')
+  await heading(page, /^Drain the mix/)
+  await press(page, /^Take back: Turn cooling off/)
+  await heading(page, 'Turn cooling off')
+  await expect(page.getByText('on, freezing')).toBeVisible()
+  await press(page, 'Done')
+  await press(page, 'Serving, back soon')
+  await expect(page.getByRole('heading', { name: 'Parked while you serve' })).toBeVisible()
+
+  const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+  await signIn(other, 'Wen', '8642')
+  await other.getByRole('button', { name: /Dara · Kiosk soft-serve/ }).click()
+  await other.getByRole('button', { name: 'Back at it' }).first().click()
+  await heading(other, /^Drain the mix/)
+  await heading(page, /^Drain the mix/)
+  await press(other, 'Abandon')
+  await other.getByRole('dialog').getByRole('textbox').fill('no water')
+  await other.getByRole('dialog').getByRole('button', { name: 'Abandon' }).click()
+  await expect(other.getByText('Given up: no water')).toBeVisible()
+  await expect(page.getByText('Given up: no water')).toBeVisible()
+})
+
+test('a manager changes the data plate, and the next run pours by it; crew may only look', async ({
+  page,
+}) => {
+  await signIn(page, 'Oriel', '9080')
+  await page.goto(address('/house/stations'))
+  await press(page, /^Galley cloths/)
+  const fill = page.getByLabel('Fill, mL')
+  await fill.fill('much')
+  await expect(page.getByText('Type a number, zero or more.')).toBeVisible()
+  await expect(fill).toHaveValue('much')
+  await fill.fill('8000')
+  await press(page, 'Save the data plate')
+  await expect(page.getByText('Saved: the log shows what changed.')).toBeVisible()
+  await page.goto(address('/run'))
+  await page.locator('li', { hasText: 'Galley cloths' }).getByRole('button').click()
+  await expect(page.locator('.fig')).toHaveText('20mL')
+
+  await page.getByRole('button', { name: /^Acting: Oriel/ }).click()
+  await press(page, 'Sign in someone else')
+  await press(page, /Bao/)
+  await page.locator('#pin').fill('2468')
+  await press(page, 'Sign in')
+  await expect(page.getByRole('button', { name: /^Acting: Bao/ })).toBeVisible()
+  await page.goto(address('/house/stations'))
+  await press(page, /^Galley cloths/)
+  await expect(page.getByText('Managers change this.')).toBeVisible()
+})
+
+test('five wrong PINs lock a name; a manager unlocks it with two taps', async ({ page }) => {
+  await page.goto(address())
+  await press(page, /Tomas/)
+  for (let i = 0; i < 5; i++) {
+    await page.locator('#pin').fill('0000')
+    await press(page, 'Sign in')
+    await expect(page.locator('#pin')).toHaveValue('')
+    await expect(
+      page.getByRole('alert').filter({ hasText: i < 4 ? 'That PIN is not right' : 'this name is locked' }),
+    ).toBeVisible()
+  }
+  await signIn(page, 'Oriel', '9080')
+  await page.goto(address('/house/people'))
+  await press(page, 'Unlock')
+  await expect(page.getByText('Unlocked.')).toBeVisible()
+  await expect(page.getByText('locked after wrong PINs')).toBeHidden()
+})
+
+test('the bench tells a fault at its field and keeps what was typed', async ({ page }) => {
+  await signIn(page, 'Bao', '2468')
+  await page.goto(address('/bench/mix'))
+  const litres = page.locator('#mix-volume')
+  await litres.fill('-4')
+  await expect(page.locator('#mix-volume-fault')).toHaveText('Zero or more.')
+  await litres.fill('0')
+  await expect(page.locator('#mix-volume-fault')).toHaveText('More than zero.')
+  await expect(litres).toHaveValue('0')
+  await litres.fill('4')
+  await page.locator('#mix-target').fill('30000')
+  await expect(page.locator('#mix-target-fault')).toContainText(
+    'Choose a stronger product or a lower target.',
+  )
+  await expect(page.locator('#mix-target')).toHaveValue('30000')
+
+  await page.goto(address('/bench/correct'))
+  await page.locator('#correct-from').fill('100')
+  await page.locator('#correct-to').fill('50')
+  await expect(page.locator('#correct-to-fault')).toHaveText('The lower number comes first.')
+  await page.locator('#correct-to').fill('130')
+  await expect(page.getByText('It is in the band already. Leave it.')).toBeVisible()
+  await page.locator('#correct-from').fill('300')
+  await page.locator('#correct-to').fill('400')
+  await expect(page.getByText(/^Add .* of water, stir, test again$/)).toBeVisible()
+})
+
+test('who acts is changed in two taps', async ({ page }) => {
+  await signIn(page, 'Bao', '2468')
+  await page.getByRole('button', { name: /^Acting: Bao/ }).click()
+  await press(page, 'Sign in someone else')
+  await press(page, /Ines/)
+  await page.locator('#pin').fill('4711')
+  await press(page, 'Sign in')
+  await page.getByRole('button', { name: /^Acting: Ines/ }).click()
+  await page
+    .getByRole('button', { name: /^Ba/ })
+    .or(page.getByRole('button', { name: /Bao.*crew/ }))
+    .first()
+    .click()
+  await expect(page.getByRole('button', { name: /^Acting: Bao/ })).toBeVisible()
+})

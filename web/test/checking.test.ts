@@ -1,0 +1,180 @@
+import { instant, interval, millilitres, ppm } from '@tadka/core/quantity'
+import type { InstrumentSet, Place, ProductSet } from '@tadka/core/record'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { effectScope, ref } from 'vue'
+import { useSession } from '../src/people/session.ts'
+import { useSite } from '../src/record/site.ts'
+import { adviceFor, useChecking, type Checked } from '../src/solution/checking.ts'
+import { tablet } from './tablet.ts'
+
+const far = instant(Date.now() + 1e10)
+const product: ProductSet & { id: string } = {
+  id: 'chlor',
+  name: 'Chlor',
+  purpose: '',
+  chemicalClass: 'hypochlorite',
+  agent: 'chlorine',
+  supply: { kind: 'strength', stock: ppm(25_000) },
+  uses: [
+    {
+      id: 'u',
+      name: 'Machines',
+      range: { lo: 100, hi: 200 },
+      target: 150,
+      temperature: { c: 24, f: 75 },
+      hardestWater: null,
+      contactSeconds: 60,
+      rinseAfter: false,
+    },
+  ],
+  ppe: [],
+  firstAid: '',
+  neverWith: [],
+}
+const instruments: Record<string, InstrumentSet> = {
+  strip: {
+    kind: 'strip',
+    name: 'strip',
+    unit: 'ppm',
+    agent: 'chlorine',
+    blocks: [0, 50, 100, 150, 200],
+    colours: [],
+    bestBefore: far,
+  },
+  ph: {
+    kind: 'strip',
+    name: 'pH',
+    unit: 'pH',
+    agent: null,
+    blocks: [5, 6, 7, 8, 9],
+    colours: [],
+    bestBefore: far,
+  },
+  probe: { kind: 'thermometer', name: 'probe', unit: '°C', accuracy: 0.5, checkDue: far },
+  beaker: {
+    kind: 'tool',
+    name: 'beaker',
+    capacity: millilitres(50),
+    graduation: millilitres(1),
+    error: millilitres(0.5),
+  },
+}
+const place: Place = { station: 's', run: 'r', step: 'check', bath: 'b', case: null }
+const use = product.uses[0] as Checked['use']
+const checked = (change: Partial<Checked> = {}): Checked => ({
+  product,
+  use,
+  bath: { id: 'b', volume: 3800, capacity: 10_000 },
+  ...change,
+})
+
+let scope: ReturnType<typeof effectScope>
+let c: ReturnType<typeof useChecking>
+let what: ReturnType<typeof ref<Checked>>
+
+async function begin(kit = instruments): Promise<void> {
+  const t = tablet()
+  useSession().site = 'gannet'
+  const states = Object.entries(kit).map(([id, one]) => ({
+    kind: 'instrument',
+    id,
+    state: { ...one, id },
+    last: null,
+  }))
+  t.server.answer = () => ({ status: 200, body: { serverTime: Date.now(), seq: 1, states } })
+  await useSite().load()
+  scope = effectScope()
+  scope.run(() => {
+    what = ref<Checked>(checked())
+    c = useChecking(what as never, () => place)
+  })
+}
+beforeEach(() => begin())
+afterEach(() => {
+  scope.stop()
+  vi.unstubAllGlobals()
+})
+
+const verdict = () => c.result.value.taken?.judgement.overall
+
+describe('a check as it is entered', () => {
+  it('cannot be told before everything is there, and says what is missing', () => {
+    expect(verdict()).toBe('cannot-tell')
+    c.pick.value = { matches: 150 }
+    c.temperature.value = '31'
+    expect(verdict()).toBe('cannot-tell')
+    expect(c.result.value.taken?.judgement.missing.map((m) => m.quantity)).toEqual(['pH'])
+    c.phPick.value = { matches: 7 }
+    expect(verdict()).toBe('in')
+  })
+  it('is judged anew with each change', () => {
+    Object.assign(c.phPick, { value: { matches: 7 } })
+    c.temperature.value = '31'
+    for (const [pick, expected] of [
+      [{ matches: 150 }, 'in'],
+      [{ between: [50, 100] }, 'too-close'],
+      [{ matches: 0 }, 'out'],
+    ] as const) {
+      c.pick.value = pick as never
+      expect(verdict()).toBe(expected)
+    }
+    c.pick.value = { matches: 150 }
+    c.temperature.value = '20'
+    expect(verdict()).toBe('out')
+  })
+  it('takes a decimal comma, and tells at the field what is no number', () => {
+    c.temperature.value = '31,5'
+    expect(c.faults.value.temperature).toBe('')
+    c.temperature.value = 'warm'
+    expect(c.faults.value.temperature).toBe('notNumber')
+    c.temperature.value = '-2'
+    expect(c.faults.value.temperature).toBe('negative')
+    expect(c.temperature.value).toBe('-2')
+  })
+  it('names the instruments that were used', () => {
+    c.pick.value = { matches: 150 }
+    c.temperature.value = '31'
+    expect(c.result.value.taken?.instruments).toEqual(['strip', 'probe'])
+  })
+  it('offers the way back, and none once the strip is to be dipped again', () => {
+    c.pick.value = { between: [50, 100] }
+    expect(c.correction.value).toMatchObject({ move: 'strengthen', amount: 11, safe: true })
+    c.clear()
+    expect(c.correction.value).toBeNull()
+  })
+})
+
+describe('a strip past its date', () => {
+  it('is refused with the reason, and nothing can be recorded from it', async () => {
+    scope.stop()
+    await begin({ ...instruments, strip: { ...instruments['strip'], bestBefore: 1000 } as InstrumentSet })
+    c.pick.value = { matches: 150 }
+    expect(c.result.value.taken).toBeNull()
+    expect(c.result.value.refusal?.code).toBe('strip_void')
+  })
+})
+
+describe('the advice', () => {
+  const tools = [instruments['beaker'] as InstrumentSet & { kind: 'tool' }]
+  it('takes the finest tool at hand', () => {
+    const coarse = { ...tools[0], graduation: millilitres(25), name: 'coarse' } as (typeof tools)[number]
+    expect(adviceFor(checked(), interval(50, 100), [coarse, ...tools])?.amount).toBe(11)
+  })
+  it.each([
+    ['without a reading', checked(), null, tools],
+    ['without a bath', checked({ bath: null }), interval(50, 100), tools],
+    ['without a tool', checked(), interval(50, 100), []],
+    [
+      'for a label that names no strength',
+      checked({ use: { ...use, range: null } }),
+      interval(50, 100),
+      tools,
+    ],
+    [
+      'for stock no stronger than the band',
+      checked({ product: { ...product, supply: { kind: 'strength', stock: ppm(150) } } }),
+      interval(50, 100),
+      tools,
+    ],
+  ] as const)('is none %s', (_, of, reading, with_) => expect(adviceFor(of, reading, with_)).toBeNull())
+})

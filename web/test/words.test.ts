@@ -1,0 +1,86 @@
+import { catalogue } from '@tadka/core/refusal'
+import { allProcedures } from '@tadka/core/procedure'
+import { payloadSchemas } from '@tadka/contract/record'
+import { describe, expect, it } from 'vitest'
+import { i18n } from '../src/words/index.ts'
+
+const { t, te } = i18n.global
+
+/** Every text of a tree with its path. */
+function leaves(tree: object, path = ''): [string, string][] {
+  return Object.entries(tree).flatMap(([key, value]): [string, string][] =>
+    typeof value === 'string' ? [[`${path}${key}`, value]] : leaves(value as object, `${path}${key}.`),
+  )
+}
+
+describe('the words', () => {
+  const all = leaves(i18n.global.messages.value.en)
+  it('are all there and none is empty', () => {
+    expect(all.length).toBeGreaterThan(200)
+    for (const [path, text] of all) expect(text.trim(), path).not.toBe('')
+  })
+  it('have a sentence for every kind of record', () => {
+    for (const type of Object.keys(payloadSchemas)) {
+      const name = type.split('@')[0] ?? ''
+      const own = ['reading.taken', 'run.step.done', 'case.action', 'record.amended'].includes(name)
+      expect(own || te(`log.say.${name}`), name).toBe(true)
+    }
+  })
+  it.each([
+    [
+      'run.why',
+      [
+        'water-inside',
+        'solution-inside',
+        'not-isolated',
+        'not-sanitized',
+        'sanitized-too-long-ago',
+        'parts-missing',
+        'descaler-inside',
+        'apart',
+        'contents-unknown',
+      ],
+    ],
+    ['run.act', ['freeze', 'reach-in', 'serve', 'sanitize', 'prime']],
+    ['verdict', ['in', 'too-close', 'out', 'cannot-tell']],
+    [
+      'log.flags',
+      [
+        'run-not-running',
+        'run-already-started',
+        'out-of-order',
+        'wait-cut-short',
+        'forbidden-act',
+        'verdict-differs',
+        'station-busy',
+      ],
+    ],
+    ['log.say', ['strengthened', 'weakened', 'drained-refilled', 'remixed', 'discarded', 'other']],
+    ['log.case', ['open', 'closed', 'void', 'rechecked']],
+    ['shift.risk', ['late', 'past-target', 'now', 'ahead']],
+    ['people.role', ['crew', 'lead', 'manager']],
+  ])('of %s cover every case', (path, names) => {
+    for (const name of names) expect(te(`${path}.${name}`), name).toBe(true)
+  })
+  it('fill their blanks', () => {
+    expect(t('bench.add', { amount: '11 mL' })).toBe('Add 11 mL, stir, test again')
+    expect(t('run.count', { n: 2, of: 4 })).toBe('2 of 4 counted')
+  })
+})
+
+describe('refusals', () => {
+  it.each(Object.entries(catalogue))('%s is a sentence that ends', (_, { message }) => {
+    expect(message).toMatch(/^[A-Z].*[.]$/)
+    expect(message.length).toBeLessThan(140)
+  })
+})
+
+describe('procedures', () => {
+  it.each(allProcedures().map((p) => [p.id, p] as const))(
+    '%s has short titles for a screen read at arm’s length',
+    (_, p) => {
+      for (const step of p.nodes.flatMap((n) => (n.kind === 'until' ? [...n.steps] : [n])))
+        expect(step.title.length).toBeLessThan(64)
+    },
+  )
+})
