@@ -80,7 +80,7 @@ test('without network what is done is kept, shown as unsent, and sent by itself'
   await signIn(page, 'Wen', '8642')
   await page.goto(address('/run'))
   await page.waitForResponse(/RunPlace/)
-  const row = page.locator('li', { hasText: 'Galley cloths' })
+  const row = page.locator('li', { hasText: 'Espresso cloths' })
   await expect(row).toBeVisible()
   await context.setOffline(true)
   await row.getByRole('button').click()

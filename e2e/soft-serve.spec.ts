@@ -122,7 +122,9 @@ test('a soft-serve freezer is closed at night and opened in the morning, watched
 
   await test.step('the log holds it all; a mistyped reading is amended, both shown', async () => {
     await press(page, 'Look at the record')
-    await expect(page.getByText('Added 11 mL of concentrate')).toBeHidden()
+    const weak = page.getByRole('button', { name: /Skerrychlor, strip 50 to 100 ppm/ })
+    await expect(weak).toContainText('Added 11 mL of concentrate')
+    await expect(weak).toContainText('In at the recheck')
     await page.getByRole('button', { name: 'Corrective', exact: true }).click()
     await expect(page.getByText('Added 11 mL of concentrate').first()).toBeVisible()
     await page.getByRole('button', { name: 'Readings' }).click()
