@@ -154,3 +154,39 @@ test('who acts is changed in two taps', async ({ page }) => {
     .click()
   await expect(page.getByRole('button', { name: /^Acting: Bao/ })).toBeVisible()
 })
+
+test('a dish machine whose rinse is cold opens a case; the recheck closes it', async ({ page }) => {
+  await signIn(page, 'Wen', '8642')
+  await page.goto(address('/bench/check'))
+  await press(page, 'Dish machine')
+  await page.locator('#heat-wash').fill('67')
+  await expect(page.locator('.large')).toHaveText('Cannot tell')
+  await page.locator('#heat-rinse').fill('80')
+  await page.locator('#heat-pressure').fill('-5')
+  await expect(page.locator('#heat-pressure-fault')).toHaveText('Zero or more.')
+  await page.locator('#heat-pressure').fill('120')
+  await expect(page.locator('.large')).toHaveText('Out')
+  await expect(page.getByText('Rewash that rack, read again.')).toBeVisible()
+  await expect(page.getByText('FDA Food Code 2022, 4-501.112').first()).toBeVisible()
+  await isAccessible(page)
+  await press(page, 'Put it in the log')
+
+  await page.goto(address('/shift'))
+  await page
+    .locator('li', { hasText: 'Galley dish machine' })
+    .getByRole('button', { name: 'Deal with it' })
+    .click()
+  await expect(page.getByText('Read it again.')).toBeVisible()
+  for (const [name, value] of [
+    ['wash', '67'],
+    ['rinse', '84'],
+    ['pressure', '120'],
+  ] as const)
+    await page.locator(`#heat-${name}`).fill(value)
+  await expect(page.locator('.large')).toHaveText('In')
+  await press(page, 'Put it in the log')
+  await page.goto(address('/log'))
+  await page.getByRole('button', { name: 'Readings' }).click()
+  const failed = page.getByRole('button', { name: /Dish machine: wash 67 °C, final rinse 80 °C/ })
+  await expect(failed).toContainText('In at the recheck')
+})

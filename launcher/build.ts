@@ -20,6 +20,12 @@ export async function buildIfStale(say: (line: string) => void): Promise<void> {
   const latest = Math.max(...sources.map((s) => newest(join(root, s))))
   if (existsSync(built) && statSync(built).mtimeMs > latest) return
   say('Building the application')
-  const code = await run('npx', ['vite', 'build', '--logLevel', 'warn'], { cwd: join(root, 'web') })
+  const code = await run(
+    process.execPath,
+    [join(root, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'],
+    {
+      cwd: join(root, 'web'),
+    },
+  )
   if (code !== 0) throw new Trouble('The build failed; see above.')
 }

@@ -20,9 +20,8 @@ export async function serve(command: 'demo' | 'start' | 'dev', options: ServeOpt
   const cluster = await openDatabase('main', say)
   try {
     if (command !== 'start') {
-      say('Looking at the demo site')
       if (await loadDemo(cluster.ownerUrl, cluster.appUrl, Date.now(), options.days))
-        say('Demo records written')
+        say(`The demo site was made, with ${options.days} days of records`)
     }
     if (command !== 'dev') await buildIfStale(say)
     const tls = options.host || options.cert ? await certificateFor(host, options) : null

@@ -1,6 +1,13 @@
 import { z } from 'zod'
 import { slug, words } from './envelope.ts'
-import { interval, sanitizerReading, temperatureUnit } from '../rules/schemas.ts'
+import {
+  dishMachineReading,
+  hotWaterReading,
+  interval,
+  sanitizerReading,
+  temperatureUnit,
+  washWaterReading,
+} from '../rules/schemas.ts'
 
 const verdict = z.enum(['in', 'too-close', 'out', 'cannot-tell'])
 const quantity = z.enum([
@@ -76,4 +83,7 @@ export const readingTaken = z.discriminatedUnion('what', [
     what: z.literal('cold-product'),
     reading: z.strictObject({ unit: temperatureUnit, value: z.number(), interval }),
   }),
+  z.strictObject({ ...place, what: z.literal('dish-machine'), reading: dishMachineReading }),
+  z.strictObject({ ...place, what: z.literal('hot-water'), reading: hotWaterReading }),
+  z.strictObject({ ...place, what: z.literal('wash-water'), reading: washWaterReading }),
 ])

@@ -1,5 +1,6 @@
-import { judgeColdProduct, judgeSanitizer, modelCode, stripReading, type StripPick } from '../rules/index.ts'
+import { stripReading, type StripPick } from '../rules/index.ts'
 import { instant, interval } from '../quantity/index.ts'
+import { judge } from './judge.ts'
 import type { RecordAmended } from './payloads.ts'
 import type { ReadingTaken } from './reading.ts'
 import type { AnyRecord } from './record.ts'
@@ -18,13 +19,13 @@ export function amendReading(
     const strength = stripReading({ ...right.strip, bestBefore: undefined }, right.pick, instant(0))
     const reading = { ...taken.reading, strength }
     const picks = { ...taken.picks, strength: right.pick }
-    return { ...taken, reading, picks, judgement: judgeSanitizer(modelCode, reading) }
+    return { ...taken, reading, picks, judgement: judge({ what: 'sanitizer', reading }) }
   }
   if (taken.what === 'cold-product' && 'value' in right) {
     const { unit, interval: was, value: old } = taken.reading
     const moved = interval((was.lo ?? old) - old + right.value, (was.hi ?? old) - old + right.value)
     const reading = { unit, value: right.value, interval: moved }
-    return { ...taken, reading, judgement: judgeColdProduct(modelCode, unit, moved) }
+    return { ...taken, reading, judgement: judge({ what: 'cold-product', reading }) }
   }
   return taken
 }

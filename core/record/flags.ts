@@ -1,10 +1,9 @@
-import { judgeColdProduct, judgeSanitizer, modelCode } from '../rules/index.ts'
 import { findProcedure } from '../procedure/library/index.ts'
 import { currentPosition, outline, waitEndsAt } from '../procedure/outline.ts'
 import { forbiddenActs } from '../procedure/facets.ts'
 import type { RunState } from '../procedure/run.ts'
 import type { StationState } from '../procedure/station.ts'
-import type { ReadingTaken } from './reading.ts'
+import { judge } from './judge.ts'
 import type { AnyDraft } from './record.ts'
 
 /** What was odd about a record that is kept all the same. */
@@ -26,13 +25,6 @@ export interface FlagContext {
   readonly freshHours: number
 }
 
-/** The verdict judged anew from what was read. */
-export function judgeAgain(payload: ReadingTaken) {
-  return payload.what === 'sanitizer'
-    ? judgeSanitizer(modelCode, payload.reading)
-    : judgeColdProduct(modelCode, payload.reading.unit, payload.reading.interval)
-}
-
 /** What a draft is flagged with when it is appended. A wrong state is no refusal: it happened. */
 export function flagsOf(draft: AnyDraft, context: FlagContext): Flag[] {
   switch (draft.type) {
@@ -46,7 +38,7 @@ export function flagsOf(draft: AnyDraft, context: FlagContext): Flag[] {
     case 'run.finished@1':
       return running(context)
     case 'reading.taken@1':
-      return judgeAgain(draft.payload).overall === draft.payload.judgement.overall ? [] : ['verdict-differs']
+      return judge(draft.payload).overall === draft.payload.judgement.overall ? [] : ['verdict-differs']
     default:
       return []
   }

@@ -1,5 +1,11 @@
 import type { Interval } from '../quantity/index.ts'
-import type { Judgement, SanitizerReading, StripPick } from '../rules/index.ts'
+import type {
+  DishMachineReading,
+  JudgedTemperature,
+  Judgement,
+  SanitizerReading,
+  StripPick,
+} from '../rules/index.ts'
 
 interface ReadingPlace {
   readonly station: string | null
@@ -26,6 +32,18 @@ export type ReadingTaken = ReadingPlace & {
     | {
         readonly what: 'cold-product'
         readonly reading: { readonly unit: '°C' | '°F'; readonly value: number; readonly interval: Interval }
+      }
+    | { readonly what: 'dish-machine'; readonly reading: DishMachineReading }
+    | {
+        readonly what: 'hot-water'
+        readonly reading: { readonly temperature: JudgedTemperature | null; readonly seconds: number | null }
+      }
+    | {
+        readonly what: 'wash-water'
+        readonly reading: {
+          readonly temperature: JudgedTemperature | null
+          readonly label: { readonly c: number; readonly f: number } | null
+        }
       }
   )
 

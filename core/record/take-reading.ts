@@ -5,8 +5,17 @@ import {
   modelCode,
   stripReading,
 } from '../rules/index.ts'
-import type { Agent, Instrument, LabelUse, SanitizerReading, Strip, StripPick } from '../rules/index.ts'
+import type {
+  Agent,
+  Instrument,
+  JudgedTemperature,
+  LabelUse,
+  SanitizerReading,
+  Strip,
+  StripPick,
+} from '../rules/index.ts'
 import type { Instant, Interval } from '../quantity/index.ts'
+import { judge, type Read } from './judge.ts'
 import type { InstrumentSet, ProductSet } from './house.ts'
 import type { ReadingTaken } from './reading.ts'
 
@@ -118,4 +127,22 @@ export function coldProductChecked(
     judgement: judgeColdProduct(modelCode, unit, interval),
     instruments: thermometer ? [thermometer.id] : [],
   }
+}
+
+/** A temperature as typed: the number, the thermometer it was read on, or null where none was. */
+export interface TypedTemperature {
+  readonly value: number
+  readonly thermometer: ThermometerSet | null
+}
+
+/** A typed temperature as it is judged: a point or an interval, in the thermometer's own unit. @param now milliseconds UTC. */
+export function judgedTemperature(typed: TypedTemperature | null, now: Instant): JudgedTemperature | null {
+  if (!typed) return null
+  const unit = typed.thermometer?.unit ?? '°C'
+  return { unit, reading: instrumentReading(typed.value, unit, asInstrument(typed.thermometer), now) }
+}
+
+/** The payload of a reading with its judgement. */
+export function taken(read: Read, place: Place, instruments: readonly string[]): ReadingTaken {
+  return { ...place, ...read, instruments, judgement: judge(read) } as ReadingTaken
 }

@@ -93,6 +93,31 @@ export const stations: Readonly<Record<string, StationSet>> = {
       },
     ],
   },
+  'galley-dish': {
+    name: 'Galley dish machine',
+    tag: '32',
+    place: 'Galley dish room',
+    family: 'dish-machine.stationary-dual',
+    model: 'Cormorant D2, door type with booster',
+    parameters: {
+      tank: 40_000,
+      rinseWater: 3000,
+      washC: 66,
+      rinseC: 82,
+      pressureLow: 100,
+      pressureHigh: 170,
+    },
+    duties: [],
+  },
+  'galley-sink': {
+    name: 'Galley sink, three compartments',
+    tag: '33',
+    place: 'Galley dish room',
+    family: 'sink',
+    model: 'Three compartments of 38 L',
+    parameters: { compartment: 38_000 },
+    duties: [],
+  },
 }
 
 const contactWarm = { c: 24, f: 75 }

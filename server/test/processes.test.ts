@@ -113,7 +113,7 @@ describe('a snapshot', () => {
     const recent = await snapshot(one.pool, siteId, server.clock.now - 1000)
     const everything = await snapshot(one.pool, siteId, 0)
     expect(everything.states.length).toBeGreaterThan(recent.states.length)
-    expect(recent.states.filter((s) => s.kind === 'station')).toHaveLength(3)
+    expect(recent.states.filter((s) => s.kind === 'station')).toHaveLength(5)
     expect(recent.seq).toBe(everything.seq)
   })
 })

@@ -4,7 +4,7 @@ import { instant, interval, millilitres } from '@tadka/core/quantity'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useTheme } from '../look/theme.ts'
-import { bandOf } from '../pieces/band.ts'
+import { bandsOf } from '../pieces/band.ts'
 import BandRuler from '../pieces/BandRuler.vue'
 import FigureField from '../pieces/FigureField.vue'
 import HoldButton from '../pieces/HoldButton.vue'
@@ -42,8 +42,8 @@ const label = {
 }
 const readings = [interval(125, 175), interval(50, 100), interval(0, 25), null]
 const bands = computed(() =>
-  readings.map((strength) =>
-    bandOf(
+  readings.flatMap((strength) =>
+    bandsOf(
       judgeSanitizer(modelCode, {
         agent: 'chlorine',
         strength,
@@ -52,7 +52,6 @@ const bands = computed(() =>
         temperature: { unit: '°C', reading: interval(30, 30) },
         label,
       }),
-      ['chlorine', 'strength'],
     ),
   ),
 )

@@ -1,5 +1,5 @@
 import type { Interval } from '@tadka/core/quantity'
-import type { Judgement, JudgedQuantity, Verdict } from '@tadka/core/rules'
+import { strictest, type JudgedQuantity, type Judgement, type Verdict } from '@tadka/core/rules'
 import { scaleLinear } from 'd3-scale'
 
 /** One bracket above the ruler: a limit of one layer. */
@@ -15,26 +15,47 @@ export interface BandModel {
   readonly verdict: Verdict
 }
 
-/** Which limits of a judgement are drawn together: those in the unit of the strength, or of the temperature. */
-export function bandOf(judgement: Judgement, quantities: readonly JudgedQuantity[]): BandModel {
-  const limits = judgement.layers.flatMap((layer) =>
-    layer.limits
-      .filter((l) => quantities.includes(l.quantity) && l.limit !== null)
-      .map((l) => ({ layer: layer.layer, ...l })),
-  )
-  const merged = new Map<string, Interval>()
-  for (const l of limits) {
-    if (!l.limit) continue
-    const before = merged.get(l.layer)
-    merged.set(l.layer, before ? narrower(before, l.limit) : l.limit)
-  }
-  const unit = limits[0]?.unit ?? ''
-  return {
-    unit,
-    brackets: [...merged].map(([label, limit]) => ({ label, limit })),
-    reading: limits[0]?.reading ?? null,
-    verdict: judgement.overall,
-  }
+/** Limits that share a ruler: all strengths one, every other quantity its own. Those that say little as a band have none. */
+const rulers: Partial<Record<JudgedQuantity, string>> = {
+  chlorine: 'strength',
+  quat: 'strength',
+  iodine: 'strength',
+  strength: 'strength',
+  temperature: 'temperature',
+  wash: 'wash',
+  rinse: 'rinse',
+  pressure: 'pressure',
+  surface: 'surface',
+}
+
+/** The bands of a judgement, a strength before all others; where there is a strength, it alone is drawn. */
+export function bandsOf(judgement: Judgement): (BandModel & { readonly quantity: JudgedQuantity })[] {
+  const limits = judgement.layers.flatMap((layer) => layer.limits.map((l) => ({ layer: layer.layer, ...l })))
+  const drawn = limits.filter((l) => rulers[l.quantity] && l.limit !== null && !l.struck)
+  const names = [...new Set(drawn.map((l) => rulers[l.quantity] ?? ''))]
+  const chosen = names.includes('strength') ? ['strength'] : names
+  return chosen.map((name) => {
+    const own = drawn.filter((l) => rulers[l.quantity] === name)
+    const merged = new Map<string, Interval>()
+    for (const { layer, limit } of own) {
+      if (!limit) continue
+      const before = merged.get(layer)
+      merged.set(layer, before ? narrower(before, limit) : limit)
+    }
+    return {
+      quantity: own[0]?.quantity ?? 'strength',
+      unit: own[0]?.unit ?? '',
+      brackets: [...merged].map(([label, limit]) => ({ label, limit })),
+      reading: own[0]?.reading ?? null,
+      verdict: strictest(own.map((l) => l.verdict)),
+    }
+  })
+}
+
+/** The one band to show where there is room for one: the first that is not in, else the first. */
+export function tellingBand(judgement: Judgement): BandModel | null {
+  const bands = bandsOf(judgement)
+  return bands.find((b) => b.verdict !== 'in') ?? bands[0] ?? null
 }
 
 function narrower(a: Interval, b: Interval): Interval {

@@ -16,7 +16,9 @@ const router = useRouter()
 const { start } = useStartRun()
 
 const running = computed(() => site.all('run').filter((r) => r.status === 'running' || r.status === 'parked'))
-const stations = computed(() => site.all('station').filter((s) => s.plate !== null))
+const stations = computed(() =>
+  site.all('station').filter((s) => s.plate !== null && proceduresOf(s.plate.family).length > 0),
+)
 const open = (run: string | null) => run && void router.push(`/run/${run}`)
 </script>
 

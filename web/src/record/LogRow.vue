@@ -5,7 +5,7 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useTimes } from '../look/times.ts'
 import { useSession } from '../people/session.ts'
-import { bandOf } from '../pieces/band.ts'
+import { tellingBand } from '../pieces/band.ts'
 import BandRuler from '../pieces/BandRuler.vue'
 import VerdictMark from '../pieces/VerdictMark.vue'
 import JudgementView from '../solution/JudgementView.vue'
@@ -31,16 +31,13 @@ const payload = computed(() => props.record.payload as unknown as Record<string,
 const judged = computed(() =>
   props.record.type === 'reading.taken@1' ? props.record.payload.judgement : null,
 )
-const band = computed(() =>
-  judged.value && props.record.type === 'reading.taken@1'
-    ? bandOf(
-        judged.value,
-        props.record.payload.what === 'sanitizer'
-          ? ['chlorine', 'quat', 'iodine', 'strength']
-          : ['temperature'],
-      )
-    : null,
+/** What can be put right here: another block of the strip, another number on the thermometer. */
+const amendable = computed(
+  () =>
+    props.record.type === 'reading.taken@1' &&
+    ['sanitizer', 'cold-product'].includes(props.record.payload.what),
 )
+const band = computed(() => (judged.value ? tellingBand(judged.value) : null))
 const where = computed(() =>
   typeof payload.value['station'] === 'string' ? names.station(payload.value['station']) : '',
 )
@@ -100,7 +97,7 @@ const instruments = computed(() =>
           <dd>{{ record.hash.slice(0, 16) }} ← {{ record.prev.slice(0, 16) }}</dd>
         </div>
       </dl>
-      <n-button v-if="judged && !amendment && session.mayDo('amend')" @click="emit('amend')">{{
+      <n-button v-if="amendable && !amendment && session.mayDo('amend')" @click="emit('amend')">{{
         t('log.amend')
       }}</n-button>
     </div>

@@ -12,9 +12,22 @@ export function useSentence() {
   const site = useSite()
   const volume = (mL: number) => volumeWords(mL, site.set?.units)
 
+  /** Each quantity that was read, once: "wash 66 °C, rinse 82 °C". */
+  function readings(p: ReadingTaken): string {
+    const limits = p.judgement.layers.flatMap((l) => l.limits)
+    const read = limits.filter(
+      (l, i) => l.reading && limits.findIndex((o) => o.quantity === l.quantity) === i,
+    )
+    return read
+      .map((l) => `${t(`quantity.${l.quantity}`)} ${l.reading ? showInterval(l.reading) : ''} ${l.unit}`)
+      .join(', ')
+  }
+
   function reading(p: ReadingTaken): string {
     if (p.what === 'cold-product')
       return t('log.say.cold-product', { reading: `${decimals(p.reading.value, 1)} ${p.reading.unit}` })
+    if (p.what !== 'sanitizer')
+      return t('log.say.readings', { what: t(`bench.what.${p.what}`), readings: readings(p) })
     const strength = p.reading.strength ? `${showInterval(p.reading.strength)} ppm` : '–'
     return t('log.say.sanitizer', {
       product: p.product ? names.product(p.product) : p.reading.agent,

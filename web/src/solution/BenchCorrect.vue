@@ -6,7 +6,7 @@ import { NSelect } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useKit } from '../house/kit.ts'
-import { bandOf } from '../pieces/band.ts'
+import { bandsOf } from '../pieces/band.ts'
 import BandRuler from '../pieces/BandRuler.vue'
 import FigureField from '../pieces/FigureField.vue'
 import NumberPad from '../pieces/NumberPad.vue'
@@ -75,12 +75,8 @@ const band = computed(() => {
     hardness: null,
     label: labelOf(c.product, c.use.id),
   })
-  const label = judged.layers.filter((l) => l.layer === 'label')
-  const strength = label.flatMap((l) => l.limits).find((l) => l.quantity === 'strength')
-  return {
-    ...bandOf({ ...judged, layers: label }, ['strength']),
-    verdict: strength?.verdict ?? 'cannot-tell',
-  }
+  // What the label says of the strength; nothing else was read here.
+  return bandsOf({ ...judged, layers: judged.layers.filter((l) => l.layer === 'label') })[0] ?? null
 })
 const label = (n: (typeof names)[number]) =>
   n === 'from' || n === 'to' ? `${t('bench.reads')}, ${t(`bench.${n}`)}` : t(`bench.${n}`)

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ActingChip from '../people/ActingChip.vue'
 import BathList from './BathList.vue'
-import BenchCheck from './BenchCheck.vue'
+import CheckPlace from './CheckPlace.vue'
 import BenchCorrect from './BenchCorrect.vue'
 import BenchMix from './BenchMix.vue'
 
@@ -11,7 +11,7 @@ import BenchMix from './BenchMix.vue'
 const props = defineProps<{ act?: string }>()
 const { t } = useI18n()
 const acts = ['mix', 'correct', 'check', 'baths'] as const
-const views = { mix: BenchMix, correct: BenchCorrect, check: BenchCheck, baths: BathList }
+const views = { mix: BenchMix, correct: BenchCorrect, check: CheckPlace, baths: BathList }
 const current = computed(() => acts.find((a) => a === props.act) ?? 'mix')
 </script>
 

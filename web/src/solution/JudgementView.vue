@@ -3,7 +3,7 @@ import { showInterval, type Interval } from '@tadka/core/quantity'
 import type { Judgement, LimitVerdict } from '@tadka/core/rules'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { bandOf } from '../pieces/band.ts'
+import { bandsOf } from '../pieces/band.ts'
 import BandRuler from '../pieces/BandRuler.vue'
 import VerdictMark from '../pieces/VerdictMark.vue'
 
@@ -14,12 +14,7 @@ const props = withDefaults(
 )
 const { t } = useI18n()
 
-const isTemperature = computed(() =>
-  props.judgement.layers.every((l) => l.limits.every((x) => x.quantity === 'temperature')),
-)
-const band = computed(() =>
-  bandOf(props.judgement, isTemperature.value ? ['temperature'] : ['chlorine', 'quat', 'iodine', 'strength']),
-)
+const bands = computed(() => bandsOf(props.judgement))
 const failing = computed(() =>
   props.judgement.layers.flatMap((l) =>
     l.limits.filter((x) => x.verdict === props.judgement.overall && x.verdict !== 'in'),
@@ -63,7 +58,10 @@ const said = computed(() => {
       </li>
     </ul>
     <slot />
-    <band-ruler v-if="band.brackets.length > 0" :model="band" :after="after" :after-label="afterLabel" />
+    <figure v-for="band in bands" :key="band.quantity">
+      <figcaption v-if="bands.length > 1">{{ t(`quantity.${band.quantity}`) }}</figcaption>
+      <band-ruler :model="band" :after="after" :after-label="afterLabel" />
+    </figure>
     <div class="layers">
       <div v-for="(layer, i) in judgement.layers" :key="i" class="layer">
         <b>{{ t(`layer.${layer.layer}`) }}</b>
@@ -80,6 +78,13 @@ const said = computed(() => {
 </template>
 
 <style scoped>
+figure {
+  margin: 0 0 6px;
+}
+figcaption {
+  font-weight: 600;
+  color: var(--ink-2);
+}
 .large {
   font-size: 46px;
   line-height: 1;

@@ -62,6 +62,7 @@ export const log = {
     shift: { signed: 'Signed {day}' },
     sanitizer: '{product}, strip {reading}',
     'cold-product': 'Product temperature {reading}',
+    readings: '{what}: {readings}',
     rounds: '{step} {answer}',
     strengthened: 'Added {amount} of concentrate',
     weakened: 'Added {amount} of water',

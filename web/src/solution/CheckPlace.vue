@@ -1,0 +1,72 @@
+<script setup lang="ts">
+import { useMessage } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useRoute } from 'vue-router'
+import { useSite } from '../record/site.ts'
+import BenchCheck from './BenchCheck.vue'
+import HeatCheck from './HeatCheck.vue'
+
+/** Check: first what, then only the fields that matter to it. A recheck begins at what its case is about. */
+const { t } = useI18n()
+const site = useSite()
+const route = useRoute()
+const message = useMessage()
+
+const whats = ['sanitizer', 'dish-machine', 'hot-water', 'wash-water', 'cold-product'] as const
+const recheck = computed(() => {
+  const id = route.query['case']
+  const found = typeof id === 'string' ? site.one('case', id) : null
+  return found?.status === 'open' ? found : null
+})
+const what = ref<(typeof whats)[number]>(recheck.value?.what ?? 'sanitizer')
+</script>
+
+<template>
+  <div class="place">
+    <div class="whats" role="group" :aria-label="t('bench.whatName')">
+      <button v-for="w in whats" :key="w" type="button" :aria-pressed="what === w" @click="what = w">
+        {{ t(`bench.what.${w}`) }}
+      </button>
+    </div>
+    <bench-check v-if="what === 'sanitizer'" class="view" />
+    <heat-check
+      v-else
+      :key="what"
+      class="view"
+      :what="what"
+      :recheck-of="recheck?.what === what ? recheck.id : null"
+      @kept="message.success(t('bench.saved'))"
+    />
+  </div>
+</template>
+
+<style scoped>
+.place {
+  display: flex;
+  flex-direction: column;
+}
+.whats {
+  display: flex;
+  flex-wrap: wrap;
+  padding: 0 var(--gutter);
+  border-bottom: 1px solid var(--line-soft);
+}
+.whats button {
+  min-height: 48px;
+  padding: 0 14px;
+  border: 0;
+  border-bottom: 3px solid transparent;
+  background: none;
+  font-weight: 600;
+  color: var(--ink-2);
+  cursor: pointer;
+}
+.whats button[aria-pressed='true'] {
+  color: var(--ink);
+  border-bottom-color: var(--sea);
+}
+.view {
+  flex: 1;
+}
+</style>

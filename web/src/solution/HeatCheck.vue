@@ -1,0 +1,173 @@
+<script setup lang="ts">
+import { judge, taken as takenOf } from '@tadka/core/record'
+import { NButton, NSelect } from 'naive-ui'
+import { computed, ref, watch } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useKit } from '../house/kit.ts'
+import FigureField from '../pieces/FigureField.vue'
+import NumberPad from '../pieces/NumberPad.vue'
+import { useSite } from '../record/site.ts'
+import { rightNow } from '../wire/clock.ts'
+import { parseField } from './field.ts'
+import { anyTyped, fieldsOf, heatRead, kindOf, machineKinds, type HeatField, type HeatWhat } from './heat.ts'
+import JudgementView from './JudgementView.vue'
+
+/** A dish machine, hot water by hand, wash water or cold product: typed off the gauges, judged as one types. */
+const props = defineProps<{ what: HeatWhat; recheckOf: string | null }>()
+const emit = defineEmits<{ kept: [] }>()
+const { t } = useI18n()
+const site = useSite()
+const kit = useKit()
+
+const stations = computed(() => {
+  const all = site.all('station').filter((s) => s.plate !== null)
+  return props.what === 'dish-machine' ? all.filter((s) => kindOf(s.plate?.family ?? '') !== null) : all
+})
+const stationId = ref<string | null>(null)
+const station = computed(
+  () => stations.value.find((s) => s.id === stationId.value) ?? stations.value[0] ?? null,
+)
+const kind = ref(kindOf(station.value?.plate?.family ?? '') ?? 'stationary-dual')
+watch(station, (s) => (kind.value = kindOf(s?.plate?.family ?? '') ?? kind.value))
+
+const empty = { wash: '', rinse: '', pressure: '', surface: '', temperature: '', seconds: '', product: '' }
+const fields = ref<Record<HeatField, string>>({ ...empty })
+const shown = computed(() => fieldsOf(props.what, kind.value))
+const field = ref<HeatField>(fieldsOf(props.what, kind.value)[0] ?? 'wash')
+const padded = computed({ get: () => fields.value[field.value], set: (v) => (fields.value[field.value] = v) })
+const thermometer = computed(() => kit.thermometers.value[0] ?? null)
+const unit = (name: HeatField) =>
+  name === 'pressure' ? 'kPa' : name === 'seconds' ? 's' : (thermometer.value?.unit ?? '°C')
+const fault = (name: HeatField) => {
+  if (fields.value[name].trim() === '') return undefined
+  const { fault: code } = parseField(fields.value[name], { below: name !== 'pressure' && name !== 'seconds' })
+  return code ? t(`bench.${code}`) : undefined
+}
+const sound = computed(() => shown.value.every((name) => fault(name) === undefined))
+
+const typed = computed(() => ({
+  fields: fields.value,
+  kind: kind.value,
+  thermometer: thermometer.value,
+  plate: station.value?.plate?.parameters ?? null,
+}))
+const read = computed(() =>
+  anyTyped(props.what, typed.value) && sound.value ? heatRead(props.what, typed.value, rightNow()) : null,
+)
+const judgement = computed(() => (read.value ? judge(read.value) : null))
+
+function keep(): void {
+  if (!read.value || !station.value) return
+  const place = { station: station.value.id, run: null, step: null, bath: null, case: props.recheckOf }
+  const instruments = thermometer.value ? [thermometer.value.id] : []
+  const payload = takenOf(heatRead(props.what, typed.value, rightNow()), place, instruments)
+  site.record('reading.taken@1', { kind: 'station', id: station.value.id }, payload)
+  fields.value = { ...empty }
+  emit('kept')
+}
+</script>
+
+<template>
+  <div class="heat">
+    <section class="entry">
+      <slot />
+      <n-select
+        :value="station?.id ?? null"
+        :options="stations.map((s) => ({ label: s.plate?.name ?? s.id, value: s.id }))"
+        :aria-label="t('bench.at')"
+        @update:value="(v: string) => (stationId = v)"
+      />
+      <n-select
+        v-if="what === 'dish-machine'"
+        v-model:value="kind"
+        :options="machineKinds.map((k) => ({ label: t(`bench.kind.${k}`), value: k }))"
+        :aria-label="t('bench.kindName')"
+      />
+      <div class="fields">
+        <figure-field
+          v-for="name in shown"
+          :id="`heat-${name}`"
+          :key="name"
+          v-model="fields[name]"
+          :label="t(`bench.field.${name}`)"
+          :unit="unit(name)"
+          :fault="fault(name)"
+          :active="field === name"
+          @focus="field = name"
+          @enter="keep"
+        />
+      </div>
+      <number-pad v-model="padded" />
+    </section>
+    <section class="verdict">
+      <p v-if="recheckOf" class="again">{{ t('bench.readAgain') }}</p>
+      <template v-if="judgement">
+        <judgement-view :judgement="judgement">
+          <p v-if="judgement.overall === 'out'" class="again">
+            {{ t(what === 'dish-machine' ? 'bench.rack' : 'bench.outAction') }}
+          </p>
+        </judgement-view>
+        <n-button
+          size="large"
+          :type="judgement.overall === 'in' ? 'primary' : 'default'"
+          class="keep"
+          @click="keep"
+        >
+          {{ t('bench.keep') }}
+        </n-button>
+      </template>
+      <p v-else class="hint">{{ t('bench.typeFirst') }}</p>
+      <p class="quiet small decides">{{ t('common.decides') }}</p>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.heat {
+  display: grid;
+  grid-template-columns: 430px minmax(0, 1fr);
+  min-height: 100%;
+  --key: 52px;
+}
+.entry {
+  padding: 16px var(--gutter);
+  border-right: 1px solid var(--line);
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+.fields {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px 18px;
+  align-items: end;
+}
+.verdict {
+  padding: 16px var(--gutter) 16px 28px;
+}
+.again {
+  font-weight: 650;
+  font-size: 19px;
+  margin-bottom: 10px;
+}
+.hint {
+  font-size: 22px;
+  color: var(--ink-2);
+  padding-top: 40px;
+}
+.keep {
+  margin-top: 14px;
+  min-width: 220px;
+}
+.decides {
+  margin-top: 14px;
+}
+@media (max-width: 760px) {
+  .heat {
+    grid-template-columns: 1fr;
+  }
+  .entry {
+    border: 0;
+  }
+}
+</style>

@@ -1,0 +1,106 @@
+import { instant } from '@tadka/core/quantity'
+import { judge } from '@tadka/core/record'
+import { describe, expect, it } from 'vitest'
+import { bandsOf, tellingBand } from '../src/pieces/band.ts'
+import {
+  anyTyped,
+  fieldsOf,
+  heatRead,
+  kindOf,
+  machineKinds,
+  type HeatWhat,
+  type Typed,
+} from '../src/solution/heat.ts'
+
+const now = instant(1000)
+const probe = (unit: '°C' | '°F') => ({
+  kind: 'thermometer' as const,
+  name: 'probe',
+  unit,
+  accuracy: 0.5,
+  checkDue: 1e15,
+})
+const blank = { wash: '', rinse: '', pressure: '', surface: '', temperature: '', seconds: '', product: '' }
+const typed = (fields: Partial<typeof blank>, change: Partial<Typed> = {}): Typed => ({
+  fields: { ...blank, ...fields },
+  kind: 'stationary-dual',
+  thermometer: probe('°C'),
+  plate: null,
+  ...change,
+})
+const overall = (what: HeatWhat, t: Typed) => judge(heatRead(what, t, now)).overall
+
+describe('the fields of a check', () => {
+  it('are only those that matter to the verdict', () => {
+    expect(fieldsOf('dish-machine', 'stationary-dual')).toEqual(['wash', 'rinse', 'pressure', 'surface'])
+    expect(fieldsOf('dish-machine', 'chemical')).toEqual(['wash'])
+    expect(fieldsOf('hot-water', 'chemical')).toEqual(['temperature', 'seconds'])
+    expect(fieldsOf('wash-water', 'chemical')).toEqual(['temperature'])
+    expect(fieldsOf('cold-product', 'chemical')).toEqual(['product'])
+  })
+  it('say nothing before anything was typed', () => {
+    expect(anyTyped('dish-machine', typed({}))).toBe(false)
+    expect(anyTyped('dish-machine', typed({ rinse: '82' }))).toBe(true)
+    expect(anyTyped('dish-machine', typed({ rinse: '82' }, { kind: 'chemical' }))).toBe(false)
+  })
+})
+
+describe('a dish machine off its gauges', () => {
+  const gauges = { wash: '66', rinse: '82', pressure: '100' }
+  it.each([
+    ['at its limits', gauges, 'in'],
+    ['with a decimal comma', { ...gauges, rinse: '82,5' }, 'in'],
+    ['with a cold rinse', { ...gauges, rinse: '81' }, 'out'],
+    ['with its pressure not read', { ...gauges, pressure: '' }, 'cannot-tell'],
+    ['with a number that is none', { ...gauges, wash: 'hot' }, 'cannot-tell'],
+    ['with a surface too cold', { ...gauges, surface: '70' }, 'out'],
+  ] as const)('%s', (_, fields, verdict) => expect(overall('dish-machine', typed(fields))).toBe(verdict))
+  it('in °F is judged in °F', () => {
+    const read = typed({ wash: '150', rinse: '180', pressure: '100' }, { thermometer: probe('°F') })
+    expect(overall('dish-machine', read)).toBe('in')
+  })
+  it('is held against its data plate too', () => {
+    const plate = { washC: 68, rinseC: 82, pressureLow: 90, pressureHigh: 170 }
+    expect(overall('dish-machine', typed(gauges, { plate }))).toBe('out')
+    expect(overall('dish-machine', typed({ ...gauges, wash: '68' }, { plate }))).toBe('in')
+    expect(overall('dish-machine', typed(gauges, { plate: { tank: 40_000 } }))).toBe('in')
+  })
+  it('of the chemical kind is asked for its wash tank only', () => {
+    expect(overall('dish-machine', typed({ wash: '49', rinse: '20' }, { kind: 'chemical' }))).toBe('in')
+  })
+  it('has its kind in its family’s name', () => {
+    expect(kindOf('dish-machine.conveyor-multi')).toBe('conveyor-multi')
+    expect(kindOf('dish-machine.steam')).toBeNull()
+    expect(kindOf('sink')).toBeNull()
+    expect(machineKinds).toHaveLength(5)
+  })
+})
+
+describe('other heat', () => {
+  it.each([
+    ['hot-water', { temperature: '77', seconds: '30' }, 'in'],
+    ['hot-water', { temperature: '77' }, 'cannot-tell'],
+    ['wash-water', { temperature: '43' }, 'in'],
+    ['wash-water', { temperature: '42' }, 'out'],
+    ['cold-product', { product: '-3' }, 'in'],
+    ['cold-product', { product: '6' }, 'out'],
+  ] as const)('%s %j is %s', (what, fields, verdict) => expect(overall(what, typed(fields))).toBe(verdict))
+  it('on a thermometer that is not known is an interval', () => {
+    expect(overall('wash-water', typed({ temperature: '43' }, { thermometer: null }))).toBe('too-close')
+  })
+})
+
+describe('the bands of a judgement', () => {
+  const judged = judge(heatRead('dish-machine', typed({ wash: '66', rinse: '60', pressure: '100' }), now))
+  it('are one for each quantity, each with its own verdict', () => {
+    expect(bandsOf(judged).map((b) => [b.quantity, b.verdict])).toEqual([
+      ['wash', 'in'],
+      ['rinse', 'out'],
+      ['pressure', 'in'],
+    ])
+    expect(bandsOf(judged)[1]?.brackets).toEqual([{ label: 'code', limit: { lo: 82, hi: 90 } }])
+  })
+  it('where there is room for one, show the one that tells', () => {
+    expect(tellingBand(judged)).toMatchObject({ unit: '°C', verdict: 'out' })
+  })
+})
