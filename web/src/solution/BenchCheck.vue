@@ -57,6 +57,7 @@ const under = computed(() => {
   <sanitizer-check
     v-if="checked && bath"
     :key="bath.id"
+    wide
     :checked="checked"
     :place="place"
     :heading="nameOf(bath)"

@@ -14,7 +14,10 @@ const props = withDefaults(
 )
 const { t } = useI18n()
 
-const bands = computed(() => bandsOf(props.judgement))
+/** What is not in comes first. */
+const bands = computed(() =>
+  bandsOf(props.judgement).toSorted((a, b) => Number(a.verdict === 'in') - Number(b.verdict === 'in')),
+)
 const failing = computed(() =>
   props.judgement.layers.flatMap((l) =>
     l.limits.filter((x) => x.verdict === props.judgement.overall && x.verdict !== 'in'),

@@ -12,7 +12,14 @@ import CorrectionAct from './CorrectionAct.vue'
 import JudgementView from './JudgementView.vue'
 
 /** A sanitizer read off its strip: the verdict as one taps, the way back, and the recheck. */
-const props = defineProps<{ checked: Checked; place: Place; heading: string; under: string }>()
+const props = defineProps<{
+  checked: Checked
+  place: Place
+  heading: string
+  under: string
+  /** Room enough to set the numbers beside the strips. */
+  wide?: boolean
+}>()
 const emit = defineEmits<{ done: [] }>()
 const { t } = useI18n()
 const site = useSite()
@@ -85,52 +92,56 @@ function act(): void {
 </script>
 
 <template>
-  <div class="check">
+  <div class="check" :class="{ wide }">
     <section class="entry">
-      <slot name="which">
-        <h2>{{ heading }}</h2>
-      </slot>
-      <p class="quiet">{{ under }}</p>
-      <template v-if="c.strip.value">
-        <h2 class="label strip-name">{{ t('bench.stripOf') }}: {{ c.strip.value.name }}</h2>
-        <strip-picker v-model="c.pick.value" v-bind="c.strip.value" />
-      </template>
-      <template v-if="c.phStrip.value">
-        <h2 class="label">{{ c.phStrip.value.name }}</h2>
-        <strip-picker v-model="c.phPick.value" v-bind="c.phStrip.value" />
-      </template>
-      <div class="row">
-        <figure-field
-          id="water"
-          v-model="c.temperature.value"
-          :label="t('bench.water')"
-          :unit="c.thermometer.value?.unit ?? '°C'"
-          :fault="fault(c.faults.value.temperature)"
-          :active="field === 'temperature'"
-          @focus="field = 'temperature'"
-        />
-        <figure-field
-          v-if="c.needsHardness.value"
-          id="hardness"
-          v-model="c.hardness.value"
-          :label="t('bench.hardness')"
-          unit="mg/L"
-          :fault="fault(c.faults.value.hardness)"
-          :active="field === 'hardness'"
-          @focus="field = 'hardness'"
-        />
-        <div v-else class="thermometer">
-          <label for="thermometer" class="small">{{ t('bench.thermometer') }}</label>
-          <n-select
-            :value="c.thermometer.value?.id ?? null"
-            :input-props="{ id: 'thermometer' }"
-            :options="c.thermometers.value.map((x) => ({ label: x.name, value: x.id }))"
-            :aria-label="t('bench.thermometer')"
-            @update:value="(v: string) => (c.thermometerId.value = v)"
-          />
-        </div>
+      <div>
+        <slot name="which">
+          <h2>{{ heading }}</h2>
+        </slot>
+        <p class="quiet">{{ under }}</p>
+        <template v-if="c.strip.value">
+          <h2 class="label strip-name">{{ t('bench.stripOf') }}: {{ c.strip.value.name }}</h2>
+          <strip-picker v-model="c.pick.value" v-bind="c.strip.value" />
+        </template>
+        <template v-if="c.phStrip.value">
+          <h2 class="label">{{ c.phStrip.value.name }}</h2>
+          <strip-picker v-model="c.phPick.value" v-bind="c.phStrip.value" />
+        </template>
       </div>
-      <number-pad v-model="padded" />
+      <div class="numbers">
+        <div class="row">
+          <figure-field
+            id="water"
+            v-model="c.temperature.value"
+            :label="t('bench.water')"
+            :unit="c.thermometer.value?.unit ?? '°C'"
+            :fault="fault(c.faults.value.temperature)"
+            :active="field === 'temperature'"
+            @focus="field = 'temperature'"
+          />
+          <figure-field
+            v-if="c.needsHardness.value"
+            id="hardness"
+            v-model="c.hardness.value"
+            :label="t('bench.hardness')"
+            unit="mg/L"
+            :fault="fault(c.faults.value.hardness)"
+            :active="field === 'hardness'"
+            @focus="field = 'hardness'"
+          />
+          <div v-else class="thermometer">
+            <label for="thermometer" class="small">{{ t('bench.thermometer') }}</label>
+            <n-select
+              :value="c.thermometer.value?.id ?? null"
+              :input-props="{ id: 'thermometer' }"
+              :options="c.thermometers.value.map((x) => ({ label: x.name, value: x.id }))"
+              :aria-label="t('bench.thermometer')"
+              @update:value="(v: string) => (c.thermometerId.value = v)"
+            />
+          </div>
+        </div>
+        <number-pad v-model="padded" />
+      </div>
     </section>
     <section class="verdict">
       <p v-if="opened || props.place.case" class="recheck">{{ t('bench.recheck') }}</p>
@@ -164,6 +175,17 @@ function act(): void {
 .entry {
   padding: 16px var(--gutter);
   border-right: 1px solid var(--line);
+}
+@media (min-width: 1200px) {
+  .check.wide {
+    grid-template-columns: 720px minmax(0, 1fr);
+  }
+  .wide .entry {
+    display: grid;
+    grid-template-columns: 1fr 264px;
+    gap: 28px;
+    align-content: start;
+  }
 }
 .verdict {
   padding: 16px var(--gutter) 16px 28px;
