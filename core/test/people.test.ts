@@ -1,0 +1,40 @@
+import { describe, expect, it } from 'vitest'
+import { may, permissionFor, type Permission, type Role } from '../people/index.ts'
+import { signedTypes } from '../record/index.ts'
+
+const roles: Role[] = ['crew', 'lead', 'manager']
+
+describe('what each role may do', () => {
+  it.each([
+    ['read', [true, true, true]],
+    ['record', [true, true, true]],
+    ['amend', [true, true, true]],
+    ['verify-chain', [true, true, true]],
+    ['export-log', [true, true, true]],
+    ['close-case', [false, true, true]],
+    ['sign-shift', [false, true, true]],
+    ['set-up-house', [false, false, true]],
+    ['unlock-person', [false, false, true]],
+  ] as [Permission, boolean[]][])('%s', (permission, expected) => {
+    expect(roles.map((role) => may(role, permission))).toEqual(expected)
+  })
+})
+
+describe('what a record needs', () => {
+  it.each([
+    ['run.started@1', 'record'],
+    ['run.step.done@1', 'record'],
+    ['reading.taken@1', 'record'],
+    ['case.action@1', 'record'],
+    ['bath.mixed@1', 'record'],
+    ['case.closed@1', 'close-case'],
+    ['record.amended@1', 'amend'],
+    ['shift.signed@1', 'sign-shift'],
+    ['site.set@1', 'set-up-house'],
+    ['station.set@1', 'set-up-house'],
+    ['product.set@1', 'set-up-house'],
+    ['instrument.set@2', 'set-up-house'],
+  ] as [string, Permission][])('%s: %s', (type, permission) => expect(permissionFor(type)).toBe(permission))
+  it('a signature is made by the server alone, after the PIN', () =>
+    expect([...signedTypes]).toEqual(['shift.signed@1']))
+})

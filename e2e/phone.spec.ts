@@ -1,0 +1,47 @@
+import { expect, test } from '@playwright/test'
+import { address, hold, isAccessible, press, signIn } from './crew.ts'
+
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
+
+const places = [
+  '/shift',
+  '/run',
+  '/bench/mix',
+  '/bench/correct',
+  '/bench/check',
+  '/bench/baths',
+  '/log',
+  '/house/stations',
+  '/house/products',
+  '/house/instruments',
+  '/house/tablet',
+]
+
+test('at phone width every place fits its width and is clean under axe', async ({ page }) => {
+  await signIn(page, 'Bao', '2468')
+  for (const place of places) {
+    await page.goto(address(place))
+    await expect(page.getByRole('navigation').first()).toBeVisible()
+    await expect(page.getByText('Reading the site…')).toBeHidden()
+    const [wide, room] = await page.evaluate(() => [document.documentElement.scrollWidth, window.innerWidth])
+    expect(wide, place).toBeLessThanOrEqual(room ?? 0)
+    await isAccessible(page)
+  }
+})
+
+test('at phone width a run can be worked', async ({ page }) => {
+  await signIn(page, 'Tomas', '7531')
+  await page.goto(address('/run'))
+  await page
+    .locator('li', { hasText: 'Kiosk soft-serve' })
+    .getByRole('button', { name: 'Open', exact: true })
+    .click()
+  await hold(page, 'Count and look at every part')
+  await press(page, /^All there/)
+  await press(page, 'Done')
+  await expect(page.getByText('Beater in until its front is flush.', { exact: false })).toBeVisible()
+  await press(page, 'Abandon')
+  await page.getByRole('dialog').getByRole('textbox').fill('only a try')
+  await page.getByRole('dialog').getByRole('button', { name: 'Abandon' }).click()
+  await expect(page.getByText('Given up: only a try')).toBeVisible()
+})
