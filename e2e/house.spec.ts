@@ -190,3 +190,36 @@ test('a dish machine whose rinse is cold opens a case; the recheck closes it', a
   const failed = page.getByRole('button', { name: /Dish machine: wash 67 °C, final rinse 80 °C/ })
   await expect(failed).toContainText('In at the recheck')
 })
+
+test('a local rule tells what it would change, is put in force, judges, and is ended', async ({ page }) => {
+  await signIn(page, 'Oriel', '9080')
+  await page.goto(address('/house/rules'))
+  await expect(page.getByText('None. The model code and the labels judge alone.')).toBeVisible()
+  await isAccessible(page)
+  await press(page, 'Put it in force')
+  await expect(page.getByText('Name the authority.')).toBeVisible()
+  await page.getByLabel('Whose rule is it?').fill('Harbour authority')
+  await page.getByLabel('At least').fill('200')
+  await press(page, 'What would change?')
+  await expect(
+    page.getByText(/^\d+ of the \d+ readings of the last 30 days would have another verdict\.$/),
+  ).toBeVisible()
+  await page.getByLabel('Where it stands').fill('byelaw 12: 200 ppm for wares')
+  await press(page, 'Put it in force')
+  await expect(page.getByText('Harbour authority: strength 200 or more ppm')).toBeVisible()
+
+  await page.goto(address('/bench/check'))
+  await page.getByRole('radio', { name: 'matches 150 ppm' }).click()
+  await page.getByRole('radio', { name: 'matches 7 pH' }).click()
+  await page.locator('#water').fill('31')
+  await expect(page.locator('.large')).toHaveText('Out')
+  await expect(page.locator('.layers .layer', { hasText: 'authority' })).toContainText('strength 200 or more ppm')
+
+  await page.goto(address('/house/rules'))
+  await press(page, 'End it now')
+  await page.goto(address('/log'))
+  await page.getByRole('button', { name: 'House', exact: true }).click()
+  await expect(
+    page.getByText(/Local rule of Harbour authority: strength 200 or more ppm, ended/),
+  ).toBeVisible()
+})

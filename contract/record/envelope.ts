@@ -17,6 +17,7 @@ export const subjectKind = z.enum([
   'case',
   'product',
   'instrument',
+  'rule',
   'shift',
 ])
 export const subjectRef = z.strictObject({ kind: subjectKind, id: slug })

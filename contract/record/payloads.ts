@@ -2,6 +2,7 @@ import type { Payloads, RecordType } from '@tadka/core/record'
 import { z } from 'zod'
 import { instrumentSet, productSet, siteSet, stationSet } from './house.ts'
 import { instantMs, slug, subjectRef, words } from './envelope.ts'
+import { localRuleSet } from '../rules/schemas.ts'
 import { readingTaken } from './reading.ts'
 
 const runPlain = { run: slug, station: slug }
@@ -31,6 +32,7 @@ export const payloadSchemas = {
   'station.set@1': stationSet,
   'product.set@1': productSet,
   'instrument.set@1': instrumentSet,
+  'rule.set@1': localRuleSet,
   'run.started@1': z.strictObject({
     ...runPlain,
     procedure: z.strictObject({ id: slug, version: z.number().int().min(1) }),

@@ -4,26 +4,14 @@ import {
   dishMachineReading,
   hotWaterReading,
   interval,
+  judgedQuantity as quantity,
+  localRule,
   sanitizerReading,
   temperatureUnit,
   washWaterReading,
 } from '../rules/schemas.ts'
 
 const verdict = z.enum(['in', 'too-close', 'out', 'cannot-tell'])
-const quantity = z.enum([
-  'chlorine',
-  'iodine',
-  'quat',
-  'strength',
-  'temperature',
-  'pH',
-  'hardness',
-  'wash',
-  'rinse',
-  'pressure',
-  'surface',
-  'time',
-])
 
 const judgement = z.strictObject({
   overall: verdict,
@@ -68,6 +56,7 @@ const place = {
   case: slug.nullable(),
   judgement,
   instruments: z.array(slug).max(8),
+  local: z.array(localRule).max(50).optional(),
 }
 
 export const readingTaken = z.discriminatedUnion('what', [

@@ -60,3 +60,37 @@ export const utensilRoom = z.strictObject({
   /** Null for a room that is not refrigerated. */
   room: z.strictObject({ value: z.number(), unit: temperatureUnit }).nullable(),
 })
+
+export const judgedQuantity = z.enum([
+  'chlorine',
+  'iodine',
+  'quat',
+  'strength',
+  'temperature',
+  'pH',
+  'hardness',
+  'wash',
+  'rinse',
+  'pressure',
+  'surface',
+  'time',
+])
+
+const instantMs = z.number().int().min(0)
+
+/** A rule of the site's own authority, without its id. */
+export const localRuleSet = z.strictObject({
+  authority: z.string().min(1).max(80),
+  effect: z.union([
+    z.strictObject({ kind: z.literal('adds') }),
+    z.strictObject({ kind: z.literal('replaces'), section: z.string().min(3).max(40) }),
+  ]),
+  quantity: judgedQuantity,
+  unit: z.string().min(1).max(12),
+  limit: interval.refine((i) => i.lo !== null || i.hi !== null, 'needs at least one end'),
+  from: instantMs,
+  until: instantMs.nullable(),
+  reason: z.string().trim().min(3).max(300),
+})
+
+export const localRule = localRuleSet.extend({ id: z.string().max(64) })

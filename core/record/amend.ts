@@ -19,13 +19,13 @@ export function amendReading(
     const strength = stripReading({ ...right.strip, bestBefore: undefined }, right.pick, instant(0))
     const reading = { ...taken.reading, strength }
     const picks = { ...taken.picks, strength: right.pick }
-    return { ...taken, reading, picks, judgement: judge({ what: 'sanitizer', reading }) }
+    return { ...taken, reading, picks, judgement: judge({ what: 'sanitizer', reading }, taken.local) }
   }
   if (taken.what === 'cold-product' && 'value' in right) {
     const { unit, interval: was, value: old } = taken.reading
     const moved = interval((was.lo ?? old) - old + right.value, (was.hi ?? old) - old + right.value)
     const reading = { unit, value: right.value, interval: moved }
-    return { ...taken, reading, judgement: judge({ what: 'cold-product', reading }) }
+    return { ...taken, reading, judgement: judge({ what: 'cold-product', reading }, taken.local) }
   }
   return taken
 }

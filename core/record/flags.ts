@@ -38,7 +38,9 @@ export function flagsOf(draft: AnyDraft, context: FlagContext): Flag[] {
     case 'run.finished@1':
       return running(context)
     case 'reading.taken@1':
-      return judge(draft.payload).overall === draft.payload.judgement.overall ? [] : ['verdict-differs']
+      return judge(draft.payload, draft.payload.local).overall === draft.payload.judgement.overall
+        ? []
+        : ['verdict-differs']
     default:
       return []
   }

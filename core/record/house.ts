@@ -1,5 +1,5 @@
 import type { ChemicalClass, MeasuringTool, Supply } from '../solution/index.ts'
-import type { Agent } from '../rules/index.ts'
+import type { Agent, LocalRule } from '../rules/index.ts'
 
 /** Local wall-clock time, "HH:MM"; a close after midnight belongs to the evening before and is written past 24:00, "24:30". */
 export type LocalTime = string
@@ -95,3 +95,6 @@ export type InstrumentSet =
       readonly checkDue: number
     }
   | ({ readonly kind: 'tool' } & MeasuringTool)
+
+/** A rule of the site's own authority. It is ended by a new record with `until`, never taken out. */
+export type RuleSet = Omit<LocalRule, 'id'>

@@ -4,8 +4,10 @@ import {
   judgeHotWaterByHand,
   judgeSanitizer,
   judgeWashWater,
+  layLocalRules,
   modelCode,
   type Judgement,
+  type LocalRule,
 } from '../rules/index.ts'
 import type { ReadingTaken } from './reading.ts'
 
@@ -14,8 +16,16 @@ type Each<T> = T extends unknown ? Pick<T, Extract<'what' | 'reading', keyof T>>
 /** What was read, by what it is a reading of. */
 export type Read = Each<ReadingTaken>
 
-/** Judges what was read against every layer that it carries. The same for the person, the server and an amendment. */
-export function judge(read: Read): Judgement {
+/**
+ * Judges what was read against every layer: the code, its label or plate, and the local rules given, which are taken to be
+ * in force. The same for the person, the server and an amendment.
+ */
+export function judge(read: Read, local: readonly LocalRule[] = []): Judgement {
+  const judgement = byCode(read)
+  return local.length > 0 ? layLocalRules(judgement, local) : judgement
+}
+
+function byCode(read: Read): Judgement {
   switch (read.what) {
     case 'sanitizer':
       return judgeSanitizer(modelCode, read.reading)

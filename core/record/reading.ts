@@ -3,6 +3,7 @@ import type {
   DishMachineReading,
   JudgedTemperature,
   Judgement,
+  LocalRule,
   SanitizerReading,
   StripPick,
 } from '../rules/index.ts'
@@ -21,6 +22,8 @@ interface ReadingPlace {
 export type ReadingTaken = ReadingPlace & {
   readonly judgement: Judgement
   readonly instruments: readonly string[]
+  /** The local rules that were in force and were laid over the verdict; absent where there were none. */
+  readonly local?: readonly LocalRule[]
 } & (
     | {
         readonly what: 'sanitizer'

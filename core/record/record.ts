@@ -1,6 +1,7 @@
 import type { Payloads, RecordType } from './payloads.ts'
 
-export type SubjectKind = 'site' | 'station' | 'run' | 'bath' | 'case' | 'product' | 'instrument' | 'shift'
+export type SubjectKind =
+  'site' | 'station' | 'run' | 'bath' | 'case' | 'product' | 'instrument' | 'rule' | 'shift'
 
 /** What a record is about; state folds per subject. */
 export interface SubjectRef {

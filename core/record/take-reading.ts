@@ -1,15 +1,10 @@
-import {
-  instrumentReading,
-  judgeColdProduct,
-  judgeSanitizer,
-  modelCode,
-  stripReading,
-} from '../rules/index.ts'
+import { instrumentReading, judgeColdProduct, modelCode, stripReading } from '../rules/index.ts'
 import type {
   Agent,
   Instrument,
   JudgedTemperature,
   LabelUse,
+  LocalRule,
   SanitizerReading,
   Strip,
   StripPick,
@@ -98,6 +93,7 @@ export function sanitizerChecked(
   entry: SanitizerEntry,
   instruments: readonly string[],
   now: Instant,
+  local: readonly LocalRule[] = [],
 ): ReadingTaken {
   const reading = readEntry(product, useId, entry, now)
   return {
@@ -106,8 +102,9 @@ export function sanitizerChecked(
     product: product.id,
     reading,
     picks: { strength: entry.strength?.pick ?? null, ph: entry.ph?.pick ?? null },
-    judgement: judgeSanitizer(modelCode, reading),
+    judgement: judge({ what: 'sanitizer', reading }, local),
     instruments,
+    ...(local.length > 0 ? { local } : {}),
   }
 }
 
@@ -142,7 +139,13 @@ export function judgedTemperature(typed: TypedTemperature | null, now: Instant):
   return { unit, reading: instrumentReading(typed.value, unit, asInstrument(typed.thermometer), now) }
 }
 
-/** The payload of a reading with its judgement. */
-export function taken(read: Read, place: Place, instruments: readonly string[]): ReadingTaken {
-  return { ...place, ...read, instruments, judgement: judge(read) } as ReadingTaken
+/** The payload of a reading with its judgement. @param local rules of the site's authority that are in force. */
+export function taken(
+  read: Read,
+  place: Place,
+  instruments: readonly string[],
+  local: readonly LocalRule[] = [],
+): ReadingTaken {
+  const laid = local.length > 0 ? { local } : {}
+  return { ...place, ...read, ...laid, instruments, judgement: judge(read, local) } as ReadingTaken
 }

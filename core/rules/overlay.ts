@@ -1,4 +1,12 @@
-import { within, type Instant, type Interval } from '../quantity/index.ts'
+import {
+  celsius,
+  fahrenheit,
+  toCelsius,
+  toFahrenheit,
+  within,
+  type Instant,
+  type Interval,
+} from '../quantity/index.ts'
 import { Refusal } from '../refusal/index.ts'
 import {
   layerVerdict,
@@ -32,7 +40,8 @@ export function checkLocalRule(rule: LocalRule): LocalRule {
   return rule
 }
 
-const inForce = (rule: LocalRule, now: Instant) =>
+/** Whether a rule holds at an instant, milliseconds UTC. */
+export const inForce = (rule: Pick<LocalRule, 'from' | 'until'>, now: Instant): boolean =>
   rule.from <= now && (rule.until === null || now < rule.until)
 
 /**
@@ -43,6 +52,12 @@ const inForce = (rule: LocalRule, now: Instant) =>
  */
 export function withLocalRules(judgement: Judgement, rules: readonly LocalRule[], now: Instant): Judgement {
   const active = rules.filter((r) => inForce(r, now))
+  return active.length > 0 ? layLocalRules(judgement, active) : judgement
+}
+
+/** The same, for rules that are known to be in force. A rule on something that the judgement does not speak of is left out. */
+export function layLocalRules(judgement: Judgement, rules: readonly LocalRule[]): Judgement {
+  const active = rules.filter((r) => speaksOf(judgement, r))
   if (active.length === 0) return judgement
   const replacing = active.filter((r) => r.effect.kind === 'replaces')
   const base = judgement.layers.map((layer) => struckBy(layer, replacing))
@@ -51,16 +66,29 @@ export function withLocalRules(judgement: Judgement, rules: readonly LocalRule[]
   return { ...judgement, layers, overall: strictest(voting(layers)) }
 }
 
+/** The rule's limit in the unit that was read: temperatures are converted, anything else must be in the same unit. */
+function limitOf(rule: LocalRule, unit: string): Interval | null {
+  if (rule.unit === unit) return rule.limit
+  const turn = unit === '°F' && rule.unit === '°C' ? toF : unit === '°C' && rule.unit === '°F' ? toC : null
+  if (!turn) return null
+  const { lo, hi } = rule.limit
+  return { lo: lo === null ? null : turn(lo), hi: hi === null ? null : turn(hi) }
+}
+const toF = (c: number) => toFahrenheit(celsius(c))
+const toC = (f: number) => toCelsius(fahrenheit(f))
+
+const isAbout = (rule: LocalRule, limit: LimitVerdict): boolean =>
+  limit.quantity === rule.quantity && limitOf(rule, limit.unit) !== null
+
+const speaksOf = (judgement: Judgement, rule: LocalRule): boolean =>
+  judgement.layers.some((l) => l.limits.some((x) => isAbout(rule, x)))
+
 const voting = (layers: readonly LayerVerdict[]): Verdict[] =>
   layers.flatMap((l) => l.limits.filter((x) => !x.struck).map((x) => x.verdict))
 
 const replacedBy = (limit: LimitVerdict, rules: readonly LocalRule[]) =>
   rules.find(
-    (r) =>
-      r.effect.kind === 'replaces' &&
-      limit.quantity === r.quantity &&
-      limit.unit === r.unit &&
-      sectionIn(limit.source, r.effect.section),
+    (r) => r.effect.kind === 'replaces' && isAbout(r, limit) && sectionIn(limit.source, r.effect.section),
   )
 
 /** A section is named whole: 4-501.11 does not name 4-501.114; it does name its own paragraphs, 4-501.11(A). */
@@ -74,17 +102,27 @@ function struckBy(layer: LayerVerdict, rules: readonly LocalRule[]): LayerVerdic
   const limits = layer.limits.map((limit): LimitVerdict => {
     const rule = replacedBy(limit, rules)
     if (!rule) return limit
-    return { ...limit, struck: true, looser: limit.limit !== null && !within(rule.limit, limit.limit) }
+    return {
+      ...limit,
+      struck: true,
+      looser: limit.limit !== null && !within(limitOf(rule, limit.unit) ?? rule.limit, limit.limit),
+    }
   })
   const left = limits.filter((l) => !l.struck)
   return { ...layer, limits, verdict: left.length > 0 ? strictest(left.map((l) => l.verdict)) : 'in' }
 }
 
 function localLayer(rule: LocalRule, layers: readonly LayerVerdict[]): LayerVerdict {
-  const read = layers
-    .flatMap((l) => l.limits)
-    .find((l) => l.quantity === rule.quantity && l.unit === rule.unit && l.reading !== null)
+  const about = layers.flatMap((l) => l.limits).filter((l) => isAbout(rule, l))
+  const read = about.find((l) => l.reading !== null) ?? about[0]
+  const unit = read?.unit ?? rule.unit
   return layerVerdict('local', rule.authority, [
-    limitVerdict(rule.quantity, rule.unit, rule.authority, rule.limit, read?.reading ?? null),
+    limitVerdict(
+      rule.quantity,
+      unit,
+      rule.authority,
+      limitOf(rule, unit) ?? rule.limit,
+      read?.reading ?? null,
+    ),
   ])
 }

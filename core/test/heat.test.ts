@@ -226,8 +226,17 @@ describe('local rules over the code', () => {
     expect(judged(rule({ until: 1000 as never })).overall).toBe('in')
     expect(judged(rule({ from: 1000 as never, until: 1001 as never })).overall).toBe('out')
   })
-  it('on something that was not read cannot tell', () => {
-    expect(judged(rule({ quantity: 'surface', limit: interval(75, null) })).overall).toBe('cannot-tell')
+  it('on what was not read cannot tell; on what this check is not about is left out', () => {
+    const unread = rules.withLocalRules(machine({ wash: null }), [rule({})], now)
+    expect(unread.layers.at(-1)).toMatchObject({ layer: 'local', verdict: 'cannot-tell' })
+    expect(judged(rule({ quantity: 'quat', unit: 'ppm' })).layers).toHaveLength(1)
+  })
+  it('given in °C judges what was read in °F, and the other way round', () => {
+    const inF = (f: number, change: Partial<rules.LocalRule> = {}) =>
+      rules.withLocalRules(machine({ wash: at(f, '°F') }), [rule(change)], now).overall
+    expect([inF(167), inF(166.9)]).toEqual(['in', 'out'])
+    const fahrenheit = rule({ unit: '°F', limit: interval(167, null) })
+    expect([judged(fahrenheit, 75).overall, judged(fahrenheit, 74.9).overall]).toEqual(['in', 'out'])
   })
   it.each([
     ['no reason', { reason: ' ' }, 'reason_missing'],

@@ -39,7 +39,7 @@ const fits = (from: number, to: number, text: string) => x.value(to) - x.value(f
 </script>
 
 <template>
-  <div ref="box" class="sheet">
+  <div ref="box" class="sheet" tabindex="0">
     <svg
       :width="width"
       :height="base + 40"

@@ -1,5 +1,6 @@
 import type { InstrumentSet, ProductSet, ProductUse } from '@tadka/core/record'
-import type { Agent } from '@tadka/core/rules'
+import type { Instant } from '@tadka/core/quantity'
+import { inForce, type Agent, type LocalRule } from '@tadka/core/rules'
 import { computed } from 'vue'
 import { useSite } from '../record/site.ts'
 
@@ -21,6 +22,9 @@ export function useKit() {
     stripFor: (agent: Agent | null) =>
       ofKind('strip').find((s) => s.unit === 'ppm' && s.agent === agent) ?? null,
     phStrip: computed(() => ofKind('strip').find((s) => s.unit === 'pH') ?? null),
+    /** The rules of the site's authority in force at an instant. */
+    rulesAt: (at: Instant): LocalRule[] =>
+      site.all('rule').filter((r): r is LocalRule => 'authority' in r && inForce(r, at)),
     /** The products whose label names this use. */
     forUse: (use: string): { product: Product; use: ProductUse }[] =>
       products.value.flatMap((product) => {

@@ -10,7 +10,7 @@ const typesOf: Record<string, string> = {
   readings: 'reading.taken@1,record.amended@1',
   runs: 'run.started@1,run.finished@1,run.abandoned@1,bath.mixed@1,run.step.done@1,run.wait.started@1,run.step.undone@1',
   cases: 'case.action@1,case.closed@1,record.amended@1,shift.signed@1',
-  house: 'site.set@1,station.set@1,product.set@1,instrument.set@1',
+  house: 'site.set@1,station.set@1,product.set@1,instrument.set@1,rule.set@1',
 }
 export const logFilters = ['all', 'readings', 'runs', 'cases', 'house'] as const
 export type LogFilterName = (typeof logFilters)[number]

@@ -103,6 +103,11 @@ export function useSentence() {
         const becomes = targetType === 'reading.taken@1' ? `${reading(instead as ReadingTaken)}. ` : ''
         return becomes + reason
       }
+      case 'rule.set@1': {
+        const { authority, quantity, unit, limit, until } = record.payload
+        const what = `${t(`quantity.${quantity}`)} ${showInterval(limit)} ${unit}${until === null ? '' : `, ${t('house.rule.ended')}`}`
+        return t('log.say.rule.set', { name: authority, what })
+      }
       case 'shift.signed@1':
         return (
           t('log.say.shift.signed', { day: record.payload.day }) +

@@ -13,6 +13,7 @@ import {
   type Payloads,
   type ProductSet,
   type RecordType,
+  type RuleSet,
   type ShiftState,
   type SiteSet,
   type SubjectKind,
@@ -36,6 +37,7 @@ interface Kinds {
   case: CaseState
   product: ProductSet & { id: string }
   instrument: InstrumentSet & { id: string }
+  rule: RuleSet & { id: string }
   shift: ShiftState
 }
 

@@ -54,13 +54,18 @@ const typed = computed(() => ({
 const read = computed(() =>
   anyTyped(props.what, typed.value) && sound.value ? heatRead(props.what, typed.value, rightNow()) : null,
 )
-const judgement = computed(() => (read.value ? judge(read.value) : null))
+const judgement = computed(() => (read.value ? judge(read.value, kit.rulesAt(rightNow())) : null))
 
 function keep(): void {
   if (!read.value || !station.value) return
   const place = { station: station.value.id, run: null, step: null, bath: null, case: props.recheckOf }
   const instruments = thermometer.value ? [thermometer.value.id] : []
-  const payload = takenOf(heatRead(props.what, typed.value, rightNow()), place, instruments)
+  const payload = takenOf(
+    heatRead(props.what, typed.value, rightNow()),
+    place,
+    instruments,
+    kit.rulesAt(rightNow()),
+  )
   site.record('reading.taken@1', { kind: 'station', id: station.value.id }, payload)
   fields.value = { ...empty }
   emit('kept')

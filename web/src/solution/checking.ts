@@ -64,7 +64,15 @@ export function useChecking(what: Ref<Checked>, place: () => Place) {
     try {
       const ids = used.filter((id): id is string => typeof id === 'string')
       return {
-        taken: sanitizerChecked(place(), what.value.product, what.value.use.id, entry, ids, rightNow()),
+        taken: sanitizerChecked(
+          place(),
+          what.value.product,
+          what.value.use.id,
+          entry,
+          ids,
+          rightNow(),
+          kit.rulesAt(rightNow()),
+        ),
         refusal: null,
       }
     } catch (error) {

@@ -48,6 +48,7 @@ export const log = {
     station: { set: 'Station set up: {name}' },
     product: { set: 'Label entered: {name}' },
     instrument: { set: 'Instrument entered: {name}' },
+    rule: { set: 'Local rule of {name}: {what}' },
     run: {
       started: 'Started {procedure} on {station}',
       finished: 'Finished {procedure} on {station}',

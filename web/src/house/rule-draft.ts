@@ -1,0 +1,94 @@
+import { instant, type Instant, type Interval } from '@tadka/core/quantity'
+import { whatIf, type AnyRecord, type Changed, type ReadingTaken } from '@tadka/core/record'
+import { codeSections, type JudgedQuantity, type LocalRule } from '@tadka/core/rules'
+import { parseField } from '../solution/field.ts'
+import { ask } from '../wire/api.ts'
+
+/** A local rule as it is typed. `replaces` is a section, or empty for a limit that is added. */
+export interface RuleDraft {
+  readonly authority: string
+  readonly replaces: string
+  readonly quantity: JudgedQuantity
+  readonly lo: string
+  readonly hi: string
+  readonly reason: string
+}
+
+/** What a rule can limit, with the unit that readings of it come in. */
+export const limited: readonly { readonly quantity: JudgedQuantity; readonly unit: string }[] = [
+  { quantity: 'strength', unit: 'ppm' },
+  { quantity: 'chlorine', unit: 'ppm' },
+  { quantity: 'iodine', unit: 'ppm' },
+  { quantity: 'temperature', unit: '°C' },
+  { quantity: 'wash', unit: '°C' },
+  { quantity: 'rinse', unit: '°C' },
+  { quantity: 'surface', unit: '°C' },
+  { quantity: 'pressure', unit: 'kPa' },
+  { quantity: 'hardness', unit: 'mg/L' },
+]
+
+export type RuleFault = 'authority' | 'limit' | 'order' | 'number' | 'reason'
+
+const number = (text: string) => (text.trim() === '' ? null : parseField(text, { below: true }).value)
+const isNone = (text: string) => text.trim() !== '' && number(text) === null
+
+/** What is wrong with what was typed, field by field; empty where it can be put in force. */
+export function faultsOf(d: RuleDraft): RuleFault[] {
+  const faults: RuleFault[] = []
+  const [lo, hi] = [number(d.lo), number(d.hi)]
+  if (d.authority.trim() === '') faults.push('authority')
+  if (isNone(d.lo) || isNone(d.hi)) faults.push('number')
+  else if (lo === null && hi === null) faults.push('limit')
+  else if (lo !== null && hi !== null && lo > hi) faults.push('order')
+  if (d.reason.trim().length < 3) faults.push('reason')
+  return faults
+}
+
+export const unitOf = (d: Pick<RuleDraft, 'replaces' | 'quantity'>): string =>
+  codeSections().find((s) => s.section === d.replaces)?.unit ??
+  limited.find((l) => l.quantity === d.quantity)?.unit ??
+  ''
+
+/** The rule that was typed, in force from `from`. */
+export function ruleOf(d: RuleDraft, id: string, from: Instant): LocalRule {
+  const section = codeSections().find((s) => s.section === d.replaces)
+  const limit: Interval = { lo: number(d.lo), hi: number(d.hi) }
+  return {
+    id,
+    authority: d.authority.trim(),
+    effect: section ? { kind: 'replaces', section: section.section } : { kind: 'adds' },
+    quantity: section?.quantity ?? d.quantity,
+    unit: unitOf(d),
+    limit,
+    from,
+    until: null,
+    reason: d.reason.trim(),
+  }
+}
+
+const monthMs = 30 * 86_400_000
+type Reading = AnyRecord & { type: 'reading.taken@1' }
+export type ChangedReading = Changed & { readonly record: Reading }
+
+/** Which readings of the last thirty days the rule would have judged otherwise, newest first, and of how many. */
+export async function whatChanges(
+  site: string,
+  rule: LocalRule,
+  now: Instant,
+): Promise<{ of: number; changed: ChangedReading[] }> {
+  const readings: Reading[] = []
+  for (let before = ''; ;) {
+    const query = `types=reading.taken@1&limit=200&from=${now - monthMs}${before}`
+    const { records } = await ask<{ records: Reading[] }>('GET', `/api/sites/${site}/log?${query}`)
+    readings.push(...records)
+    const last = records.at(-1)
+    if (!last || records.length < 200) break
+    before = `&before=${last.seq}`
+  }
+  const payloads: ReadingTaken[] = readings.map((r) => r.payload)
+  const changed = whatIf(payloads, { ...rule, from: instant(0) })
+  return {
+    of: readings.length,
+    changed: changed.map((c) => ({ ...c, record: readings[c.index] as Reading })),
+  }
+}
