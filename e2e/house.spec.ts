@@ -213,7 +213,9 @@ test('a local rule tells what it would change, is put in force, judges, and is e
   await page.getByRole('radio', { name: 'matches 7 pH' }).click()
   await page.locator('#water').fill('31')
   await expect(page.locator('.large')).toHaveText('Out')
-  await expect(page.locator('.layers .layer', { hasText: 'authority' })).toContainText('strength 200 or more ppm')
+  await expect(page.locator('.layers .layer', { hasText: 'authority' })).toContainText(
+    'strength 200 or more ppm',
+  )
 
   await page.goto(address('/house/rules'))
   await press(page, 'End it now')

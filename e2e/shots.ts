@@ -87,12 +87,27 @@ await page.locator('#correct-from').fill('50')
 await page.locator('#correct-to').fill('100')
 await page.locator('.band').first().waitFor()
 await take('bench-correct')
+await go('/bench/check', '.strip')
+await press(page, 'Dish machine')
+for (const [name, value] of [
+  ['wash', '67'],
+  ['rinse', '80'],
+  ['pressure', '120'],
+] as const)
+  await page.locator(`#heat-${name}`).fill(value)
+await page.locator('.band').first().waitFor()
+await take('bench-machine')
 await go('/log', '.row')
 await page.getByRole('button', { name: 'Readings' }).click()
 await page.locator('.row .mark').first().waitFor()
 await take('log')
 await go('/house/products', '.use')
 await take('house-products')
+
+const manager = await newPage('light')
+await signIn(manager, 'Oriel', '9080')
+await go('/house/rules', '.rule', manager)
+await take('house-rules', manager)
 
 await browser.close()
 application.kill('SIGTERM')

@@ -41,6 +41,19 @@ const golden = [
     type: 'case.action@1',
     payload: { case: 'c', station: null, run: null, bath: null, did: 'strengthened', amount: 11, note: '' },
   },
+  {
+    type: 'rule.set@1',
+    payload: {
+      authority: 'Harbour authority',
+      effect: { kind: 'replaces', section: '4-501.112' },
+      quantity: 'rinse',
+      unit: '°C',
+      limit: { lo: 85, hi: null },
+      from: 1,
+      until: null,
+      reason: 'byelaw 12',
+    },
+  },
   { type: 'shift.signed@1', payload: { day: '2026-11-26', upTo: 12, openCases: [], reason: '' } },
 ] as const
 
@@ -84,9 +97,33 @@ describe('drafts', () => {
           reason: 'mistyped',
         }),
       )
-    expect(amend('case.action@1', golden[3].payload)).toBe('accepted')
+    expect(amend('case.action@1', golden.find((g) => g.type === 'case.action@1')?.payload)).toBe('accepted')
     expect(amend('case.action@1', { case: 'c' })).toBe('body_malformed')
     expect(amend('record.amended@1', {})).toBe('type_unknown')
+  })
+  it.each([
+    ['a limit with no end', { limit: { lo: null, hi: null } }],
+    ['a limit upside down', { limit: { lo: 2, hi: 1 } }],
+    ['no reason', { reason: ' ' }],
+    ['no authority', { authority: '' }],
+    ['a quantity that is none', { quantity: 'smell' }],
+    ['an effect that is none', { effect: { kind: 'forgives' } }],
+  ])('a local rule with %s is refused', (_, change) => {
+    const rule = golden.find((g) => g.type === 'rule.set@1')
+    expect(codeOf(draftOf('rule.set@1', { ...rule?.payload, ...change }))).toBe('body_malformed')
+  })
+  it.each([
+    ['a step key that is a path', 'run.step.done@1', { step: '../etc' }],
+    ['a facet that is none', 'run.step.done@1', { effects: { mood: 'good' } }],
+    ['contents that are none', 'run.step.done@1', { effects: { contents: 'soup' } }],
+    ['a wait below zero', 'run.wait.started@1', { minutes: -1 }],
+    ['an amount below zero', 'case.action@1', { amount: -1 }],
+    ['something done that is no act', 'case.action@1', { did: 'prayed' }],
+    ['a day that is none', 'shift.signed@1', { day: '2026-13-40' }],
+    ['a version that is none', 'run.started@1', { procedure: { id: 'bucket.fill', version: 0 } }],
+  ])('%s is refused', (_, type, change) => {
+    const one = golden.find((g) => g.type === type)
+    expect(codeOf(draftOf(type, { ...one?.payload, ...change }))).toBe('body_malformed')
   })
   it('never break on nonsense', () => {
     const types = fc.constantFrom(...Object.keys(payloadSchemas))
