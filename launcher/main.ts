@@ -1,3 +1,4 @@
+import './interrupt.ts'
 import { bench } from './bench.ts'
 import { buildIfStale } from './build.ts'
 import { chainCommand } from './chain.ts'

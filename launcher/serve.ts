@@ -6,10 +6,14 @@ import { loadDemo } from '../server/demo/load.ts'
 import { buildIfStale } from './build.ts'
 import type { Cluster } from './cluster.ts'
 import { openDatabase } from './database.ts'
+import { whenInterrupted } from './interrupt.ts'
 import type { ServeOptions } from './options.ts'
 import { root } from './paths.ts'
 import { certificateFor } from './tls.ts'
 import { Trouble } from './trouble.ts'
+
+/** Where the page is while one edits. */
+const devPort = 5173
 
 const say = (line: string) => console.log(`  ${line}`)
 
@@ -55,7 +59,9 @@ interface Tls {
 }
 
 function greet(command: string, host: string, port: number, tls: Tls | null): void {
-  console.log(`\nTadka is open at ${tls ? 'https' : 'http'}://${host}:${port}`)
+  const address =
+    command === 'dev' ? `http://localhost:${devPort}` : `${tls ? 'https' : 'http'}://${host}:${port}`
+  console.log(`\nTadka is open at ${address}`)
   if (tls?.made) say(`Its certificate is its own: on each tablet, install ${tls.cert} as trusted, once.`)
   if (command !== 'start') {
     console.log('\nSign in with a name and PIN:')
@@ -79,6 +85,7 @@ async function supervise(
     TADKA_APP_DATABASE_URL: cluster.appUrl,
     TADKA_HOST: host,
     TADKA_PORT: String(port),
+    TADKA_API: `${tls ? 'https' : 'http'}://${host}:${port}`,
     ...(tls ? { TADKA_TLS_KEY: tls.key, TADKA_TLS_CERT: tls.cert } : {}),
   }
   const watch = command === 'dev' ? ['--watch-path=server', '--watch-path=core', '--watch-path=contract'] : []
@@ -95,7 +102,7 @@ async function supervise(
       })
       children.add(child)
       child.on('message', () => {
-        if (!greeted) ready()
+        if (!greeted && command !== 'dev') ready()
         greeted = true
       })
       child.once('exit', (code) => {
@@ -114,9 +121,11 @@ async function supervise(
       for (const child of children) child.kill('SIGTERM')
       if (children.size === 0) resolve()
     }
-    process.once('SIGINT', stopAll)
-    process.once('SIGTERM', stopAll)
+    whenInterrupted(stopAll)
     start(['--import', 'tsx', ...watch, 'server/main.ts'], true)
-    if (command === 'dev') start(['node_modules/vite/bin/vite.js', 'web'], false)
+    if (command !== 'dev') return
+    // A watched server cannot tell that it listens; the page is the build tool's, which waits for the server by itself.
+    start(['node_modules/vite/bin/vite.js', 'web', '--port', String(devPort), '--strictPort'], false)
+    ready()
   })
 }

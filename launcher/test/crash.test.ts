@@ -48,6 +48,7 @@ async function ask(path: string, body: unknown, cookie = ''): Promise<Response> 
       const answer = await fetch(`http://127.0.0.1:${port}${path}`, {
         method: 'POST',
         headers,
+        signal: AbortSignal.timeout(15_000),
         body: JSON.stringify(body),
       })
       if (answer.status < 500) return answer

@@ -1,11 +1,11 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { once } from 'node:events'
-import { chmodSync, mkdtempSync, readFileSync } from 'node:fs'
+import { chmodSync, existsSync, mkdtempSync, readFileSync } from 'node:fs'
 import { get } from 'node:https'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import { freePort } from '../cluster.ts'
 import { parseOptions } from '../options.ts'
 import { root } from '../paths.ts'
@@ -13,6 +13,8 @@ import { root } from '../paths.ts'
 const data = mkdtempSync(join(tmpdir(), 'tadka-start-'))
 // The database's own account must get there.
 chmodSync(data, 0o755)
+const slow = mkdtempSync(join(tmpdir(), 'tadka-slow-'))
+chmodSync(slow, 0o755)
 const begin = (args: string[], env: Record<string, string> = {}): ChildProcess =>
   spawn(process.execPath, ['--import', 'tsx', 'launcher/main.ts', ...args], {
     cwd: root,
@@ -98,5 +100,15 @@ describe('a start that can be', () => {
     child.kill('SIGINT')
     await once(child, 'exit')
     expect(alive(postmaster)).toBe(false)
+  })
+  it('interrupted while it is still getting ready, leaves nothing running either', async () => {
+    const child = begin(['demo', '--days', '700', '--port', String(await freePort())], { TADKA_DATA: slow })
+    await until(child, 'Making a private PostgreSQL cluster')
+    const pidFile = join(slow, 'main/pg/postmaster.pid')
+    await vi.waitFor(() => expect(existsSync(pidFile)).toBe(true), { timeout: 30_000, interval: 20 })
+    const postmaster = Number(readFileSync(pidFile, 'utf8').split('\n')[0])
+    child.kill('SIGINT')
+    await once(child, 'exit')
+    await vi.waitFor(() => expect(alive(postmaster)).toBe(false), { timeout: 20_000 })
   })
 })

@@ -24,7 +24,9 @@ function isDatabaseAway(error: unknown): boolean {
   if (typeof code === 'string' && databaseAway.test(code)) return true
   return (
     typeof message === 'string' &&
-    /Connection terminated|timeout exceeded when trying to connect|not queryable/.test(message)
+    /Connection terminated|timeout exceeded when trying to connect|Query read timeout|not queryable/.test(
+      message,
+    )
   )
 }
 

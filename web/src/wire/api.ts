@@ -18,6 +18,9 @@ async function refusalIn(response: Response): Promise<Error> {
   )
 }
 
+/** How long an answer may take on patchy Wi-Fi before it is asked again. */
+const patienceMs = 15_000
+
 let acting = ''
 /** Names the person acting in every request from now on. */
 export const actAs = (person: string) => (acting = person)
@@ -28,6 +31,7 @@ export async function ask<T>(method: 'GET' | 'POST' | 'DELETE', path: string, bo
   try {
     response = await fetch(path, {
       method,
+      signal: AbortSignal.timeout(patienceMs),
       headers: {
         ...(body === undefined ? {} : { 'content-type': 'application/json' }),
         ...(acting ? { 'tadka-acting': acting } : {}),
