@@ -199,22 +199,28 @@ test('a local rule tells what it would change, is put in force, judges, and is e
   await press(page, 'Put it in force')
   await expect(page.getByText('Name the authority.')).toBeVisible()
   await page.getByLabel('Whose rule is it?').fill('Harbour authority')
-  await page.getByLabel('At least').fill('200')
+  await page.locator('.rule .n-select').nth(1).click()
+  await page.locator('.n-base-select-option', { hasText: 'final rinse' }).click()
+  await page.getByLabel('At least').fill('85')
   await press(page, 'What would change?')
   await expect(
     page.getByText(/^\d+ of the \d+ readings of the last 30 days would have another verdict\.$/),
   ).toBeVisible()
-  await page.getByLabel('Where it stands').fill('byelaw 12: 200 ppm for wares')
+  await page.getByLabel('Where it stands').fill('byelaw 12: 85 °C for wares')
   await press(page, 'Put it in force')
-  await expect(page.getByText('Harbour authority: strength 200 or more ppm')).toBeVisible()
+  await expect(page.getByText('Harbour authority: final rinse 85 or more °C')).toBeVisible()
 
   await page.goto(address('/bench/check'))
-  await page.getByRole('radio', { name: 'matches 150 ppm' }).click()
-  await page.getByRole('radio', { name: 'matches 7 pH' }).click()
-  await page.locator('#water').fill('31')
+  await press(page, 'Dish machine')
+  for (const [name, value] of [
+    ['wash', '67'],
+    ['rinse', '84'],
+    ['pressure', '120'],
+  ] as const)
+    await page.locator(`#heat-${name}`).fill(value)
   await expect(page.locator('.large')).toHaveText('Out')
   await expect(page.locator('.layers .layer', { hasText: 'authority' })).toContainText(
-    'strength 200 or more ppm',
+    'final rinse 85 or more °C',
   )
 
   await page.goto(address('/house/rules'))
@@ -222,6 +228,6 @@ test('a local rule tells what it would change, is put in force, judges, and is e
   await page.goto(address('/log'))
   await page.getByRole('button', { name: 'House', exact: true }).click()
   await expect(
-    page.getByText(/Local rule of Harbour authority: strength 200 or more ppm, ended/),
+    page.getByText(/Local rule of Harbour authority: final rinse 85 or more °C, ended/),
   ).toBeVisible()
 })
