@@ -1,4 +1,4 @@
-import { instrumentReading, judgeColdProduct, modelCode, stripReading } from '../rules/index.ts'
+import { instrumentReading, stripReading } from '../rules/index.ts'
 import type {
   Agent,
   Instrument,
@@ -115,15 +115,11 @@ export function coldProductChecked(
   unit: '°C' | '°F',
   thermometer: (ThermometerSet & { readonly id: string }) | null,
   now: Instant,
+  local: readonly LocalRule[] = [],
 ): ReadingTaken {
   const interval = instrumentReading(value, unit, asInstrument(thermometer), now)
-  return {
-    ...place,
-    what: 'cold-product',
-    reading: { unit, value, interval },
-    judgement: judgeColdProduct(modelCode, unit, interval),
-    instruments: thermometer ? [thermometer.id] : [],
-  }
+  const read: Read = { what: 'cold-product', reading: { unit, value, interval } }
+  return taken(read, place, thermometer ? [thermometer.id] : [], local)
 }
 
 /** A temperature as typed: the number, the thermometer it was read on, or null where none was. */

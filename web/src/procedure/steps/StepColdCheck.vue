@@ -28,6 +28,7 @@ const taken = computed(() => {
     thermometer.value?.unit ?? '°C',
     thermometer.value,
     rightNow(),
+    kit.rulesAt(rightNow()),
   )
 })
 const fault = computed(() => (text.value.trim() !== '' && !taken.value ? t('bench.fieldNeeded') : undefined))
