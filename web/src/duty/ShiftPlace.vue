@@ -31,7 +31,8 @@ const sheet = computed(() =>
 const cases = computed(() => site.all('case').filter((c) => c.status === 'open'))
 const running = computed(() => runs.value.filter((r) => r.status === 'running' || r.status === 'parked'))
 const title = computed(() => {
-  const day = set.value && tradingDayAt(set.value, now())
+  // Two hours after a close its work is over: what is shown is the day to come.
+  const day = set.value && tradingDayAt(set.value, now(), 120)
   if (!day) return t('shift.closedToday', { day: longDay(now()) })
   const opening = now() < day.opens + 3_600_000
   return t(opening ? 'shift.open' : 'shift.close', { day: longDay(day.opens) })
