@@ -73,7 +73,7 @@ function keep(): void {
 </script>
 
 <template>
-  <div class="heat">
+  <div class="check">
     <section class="entry">
       <slot />
       <n-select
@@ -128,7 +128,7 @@ function keep(): void {
 </template>
 
 <style scoped>
-.heat {
+.check {
   display: grid;
   grid-template-columns: 430px minmax(0, 1fr);
   min-height: 100%;
@@ -150,29 +150,11 @@ function keep(): void {
 .verdict {
   padding: 16px var(--gutter) 16px 28px;
 }
-.again {
-  font-weight: 650;
-  font-size: 19px;
-  margin-bottom: 10px;
-}
 .hint {
   font-size: 22px;
   color: var(--ink-2);
   padding-top: 40px;
 }
-.keep {
-  margin-top: 14px;
-  min-width: 220px;
-}
-.decides {
-  margin-top: 14px;
-}
-@media (max-width: 760px) {
-  .heat {
-    grid-template-columns: 1fr;
-  }
-  .entry {
-    border: 0;
-  }
-}
 </style>
+
+<style scoped src="./check.css"></style>

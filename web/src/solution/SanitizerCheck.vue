@@ -144,7 +144,7 @@ function act(): void {
       </div>
     </section>
     <section class="verdict">
-      <p v-if="opened || props.place.case" class="recheck">{{ t('bench.recheck') }}</p>
+      <p v-if="opened || props.place.case" class="again">{{ t('bench.recheck') }}</p>
       <p v-if="c.result.value.refusal" class="refusal" role="alert">{{ c.result.value.refusal.message }}</p>
       <template v-else-if="c.pick.value && c.result.value.taken">
         <judgement-view
@@ -153,7 +153,7 @@ function act(): void {
           :after-label="advised ? t('bench.after', { amount: `${advised.first ?? advised.amount} mL` }) : ''"
         >
           <correction-act v-if="advised" :correction="advised" :ppe="checked.product.ppe" @did="act" />
-          <p v-else-if="verdict === 'out'" class="recheck">{{ t('bench.outAction') }}</p>
+          <p v-else-if="verdict === 'out'" class="again">{{ t('bench.outAction') }}</p>
         </judgement-view>
         <n-button size="large" :type="verdict === 'in' ? 'primary' : 'default'" class="keep" @click="keep">
           {{ t('bench.keep') }}
@@ -211,29 +211,11 @@ function act(): void {
   max-width: 22em;
   padding-top: 40px;
 }
-.recheck {
-  font-weight: 650;
-  font-size: 19px;
-  margin-bottom: 10px;
-}
 .refusal {
   color: var(--out);
   font-weight: 650;
   font-size: 20px;
 }
-.keep {
-  margin-top: 14px;
-  min-width: 220px;
-}
-.decides {
-  margin-top: 14px;
-}
-@media (max-width: 760px) {
-  .check {
-    grid-template-columns: 1fr;
-  }
-  .entry {
-    border: 0;
-  }
-}
 </style>
+
+<style scoped src="./check.css"></style>
