@@ -73,6 +73,16 @@ test('places, mix and check answer to single keys, which sleep while one types',
   await expect(page.getByRole('button', { name: /Galley cloths/ })).toBeHidden()
 })
 
+test('a place that did not come through the Wi-Fi is told, and comes by itself', async ({ page }) => {
+  await signIn(page, 'Bao', '2468')
+  let lost = 0
+  await page.route(/assets\/BenchPlace.*\.js/, (route) => (lost++ < 2 ? route.abort() : route.continue()))
+  await page.goto(address('/bench/mix'))
+  await expect(page.getByRole('status').filter({ hasText: 'did not come through' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Bench: Mix', level: 1 })).toBeVisible()
+  expect(lost).toBeGreaterThan(2)
+})
+
 test('without network what is done is kept, shown as unsent, and sent by itself', async ({
   page,
   context,

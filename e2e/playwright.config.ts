@@ -7,6 +7,8 @@ export default defineConfig({
   fullyParallel: false,
   workers: 1,
   timeout: 120_000,
+  // On a shared machine only, and counted by the runner as flaky, with its trace.
+  retries: process.env['CI'] ? 1 : 0,
   expect: { timeout: 10_000 },
   reporter: 'list',
   globalSetup: './application.ts',

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import AppFrame from './frame/AppFrame.vue'
 import { useTheme } from './look/theme.ts'
+import { unfetched } from './router.ts'
 
 const { base, overrides } = useTheme()
 const route = useRoute()
@@ -14,8 +15,18 @@ const open = computed(() => route.meta['open'] === true)
 <template>
   <n-config-provider :theme="base" :theme-overrides="overrides" style="height: 100%">
     <n-message-provider placement="top" :duration="4000">
+      <p v-if="unfetched" class="unfetched" role="status">{{ $t('common.unfetched') }}</p>
       <router-view v-if="open" />
       <app-frame v-else-if="route.matched.length > 0" />
     </n-message-provider>
   </n-config-provider>
 </template>
+
+<style scoped>
+.unfetched {
+  padding: 16px 24px;
+  background: var(--close-wash);
+  font-weight: 600;
+  text-align: center;
+}
+</style>

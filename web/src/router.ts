@@ -1,3 +1,4 @@
+import { ref } from 'vue'
 import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router'
 
 const gallery: RouteRecordRaw[] = import.meta.env.DEV
@@ -50,4 +51,18 @@ export const router = createRouter({
     ...gallery,
     { path: '/:anything(.*)*', redirect: '/shift' },
   ],
+})
+
+/** A place could not be fetched, as happens on patchy Wi-Fi: it is told, and the page comes anew once the server answers. */
+export const unfetched = ref(false)
+const askAgainMs = 2000
+
+router.onError((_error, to) => {
+  unfetched.value = true
+  const again = () =>
+    fetch('/api/health').then(
+      (answer) => (answer.ok ? window.location.assign(to.fullPath) : setTimeout(again, askAgainMs)),
+      () => setTimeout(again, askAgainMs),
+    )
+  setTimeout(again, askAgainMs)
 })

@@ -34,6 +34,7 @@ export const common = {
     undo: 'Take back',
     more: 'More',
     loading: 'Reading the site…',
+    unfetched: 'This place did not come through. It is asked for again by itself; what you did is kept.',
     offline: 'No connection. What you do is kept and sent by itself.',
     unsent: '{n} not sent yet',
     allSent: 'all sent',
