@@ -8,10 +8,11 @@ test('a bucket is mixed, waited for and checked: three steps, in the log', async
   await heading(page, 'Mix the bucket')
   await expect(page.locator('.fig')).toHaveText('10mL')
   await isAccessible(page)
-  await press(page, 'Other jug')
-  await expect(page.locator('.jug p')).toHaveText('150 mL jug')
-  await press(page, 'Other jug')
-  await press(page, 'Other jug')
+  await press(page, '150 mL jug')
+  await expect(page.getByText(/^Makes .* ppm on this tool\.$/)).toBeVisible()
+  await press(page, 'Pump on the drum')
+  await expect(page.locator('.fig')).toHaveText('2strokes')
+  await press(page, '50 mL beaker')
   await press(page, 'Poured')
   await press(page, 'Start the timer')
   await isAccessible(page)
@@ -122,6 +123,7 @@ test('the bench tells a fault at its field and keeps what was typed', async ({ p
   await expect(page.locator('#mix-volume-fault')).toHaveText('More than zero.')
   await expect(litres).toHaveValue('0')
   await litres.fill('4')
+  await press(page, 'Poured out and rinsed')
   await page.locator('#mix-target').fill('30000')
   await expect(page.locator('#mix-target-fault')).toContainText(
     'Choose a stronger product or a lower target.',

@@ -11,6 +11,7 @@ const places = [
   '/log',
   '/house/stations',
   '/house/products',
+  '/house/schools',
   '/house/tablet',
 ]
 

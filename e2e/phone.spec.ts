@@ -14,6 +14,7 @@ const places = [
   '/house/stations',
   '/house/products',
   '/house/instruments',
+  '/house/schools',
   '/house/tablet',
 ]
 

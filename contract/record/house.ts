@@ -26,6 +26,10 @@ export const siteSet = z.strictObject({
   units: z.enum(['metric', 'us']),
   freshHours: z.number().min(0).max(48),
   emergencyNumber: words(40),
+  schools: z.record(slug, slug).optional(),
+  bath: z
+    .strictObject({ testHours: z.number().positive().max(48), changeHours: z.number().positive().max(48) })
+    .optional(),
 })
 
 function isTimeZone(zone: string): boolean {
@@ -92,5 +96,50 @@ export const instrumentSet = z.discriminatedUnion('kind', [
     accuracy: z.number().positive(),
     checkDue: instantMs,
   }),
+  z.strictObject({
+    kind: z.literal('titration'),
+    name: words(80),
+    agent,
+    perDrop: z.number().positive(),
+    bestBefore: instantMs,
+  }),
   measuringTool.extend({ kind: z.literal('tool') }),
+  z.strictObject({
+    kind: z.literal('scale'),
+    name: words(80),
+    graduation: z.number().positive(),
+    error: z.number().min(0),
+  }),
+  z.strictObject({
+    kind: z.literal('dispenser'),
+    name: words(80),
+    product: slug,
+    by: z.enum(['stroke', 'second']),
+    millilitres: z.number().positive().max(10_000),
+  }),
+])
+
+export const concentrateOpened = z.strictObject({
+  product: slug,
+  openedAt: instantMs,
+  bestBefore: instantMs.nullable(),
+  daysOnceOpen: z.number().positive().max(4000).nullable(),
+})
+
+export const instrumentChecked = z.discriminatedUnion('method', [
+  z.strictObject({
+    instrument: slug,
+    method: z.literal('ice-point'),
+    unit: temperatureUnit,
+    read: z.number(),
+    verdict: z.enum(['in', 'out']),
+    due: instantMs,
+  }),
+  z.strictObject({
+    instrument: slug,
+    method: z.literal('delivery'),
+    count: z.number().positive(),
+    measured: z.number().min(0),
+    ratio: z.number().min(0),
+  }),
 ])

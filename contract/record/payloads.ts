@@ -1,6 +1,13 @@
 import type { Payloads, RecordType } from '@tadka/core/record'
 import { z } from 'zod'
-import { instrumentSet, productSet, siteSet, stationSet } from './house.ts'
+import {
+  concentrateOpened,
+  instrumentChecked,
+  instrumentSet,
+  productSet,
+  siteSet,
+  stationSet,
+} from './house.ts'
 import { instantMs, slug, subjectRef, words } from './envelope.ts'
 import { localRuleSet } from '../rules/schemas.ts'
 import { readingTaken } from './reading.ts'
@@ -32,6 +39,8 @@ export const payloadSchemas = {
   'station.set@1': stationSet,
   'product.set@1': productSet,
   'instrument.set@1': instrumentSet,
+  'concentrate.opened@1': concentrateOpened,
+  'instrument.checked@1': instrumentChecked,
   'rule.set@1': localRuleSet,
   'run.started@1': z.strictObject({
     ...runPlain,
@@ -68,6 +77,9 @@ export const payloadSchemas = {
     volume: mL,
     poured: mL,
     tool: words(80),
+    measured: z
+      .strictObject({ amount: z.number().min(0), unit: z.enum(['g', 'pieces', 'strokes', 's']) })
+      .optional(),
     target: z.number().min(0).nullable(),
     capacity: mL,
   }),

@@ -8,6 +8,7 @@ import {
   localRule,
   sanitizerReading,
   temperatureUnit,
+  utensilsReading,
   washWaterReading,
 } from '../rules/schemas.ts'
 
@@ -65,13 +66,17 @@ export const readingTaken = z.discriminatedUnion('what', [
     what: z.literal('sanitizer'),
     product: slug.nullable(),
     reading: sanitizerReading,
-    picks: z.strictObject({ strength: pick.nullable(), ph: pick.nullable() }),
+    picks: z.strictObject({
+      strength: z.union([pick, z.strictObject({ drops: z.number().int().min(0) })]).nullable(),
+      ph: pick.nullable(),
+    }),
   }),
   z.strictObject({
     ...place,
     what: z.literal('cold-product'),
     reading: z.strictObject({ unit: temperatureUnit, value: z.number(), interval }),
   }),
+  z.strictObject({ ...place, what: z.literal('utensils'), reading: utensilsReading }),
   z.strictObject({ ...place, what: z.literal('dish-machine'), reading: dishMachineReading }),
   z.strictObject({ ...place, what: z.literal('hot-water'), reading: hotWaterReading }),
   z.strictObject({ ...place, what: z.literal('wash-water'), reading: washWaterReading }),

@@ -56,6 +56,12 @@ export const washWaterReading = z.strictObject({
   label: pair.nullable(),
 })
 
+export const utensilsReading = z.strictObject({
+  kept: z.enum(['room', 'refrigerated']),
+  temperature: judgedTemperature.nullable(),
+  hours: z.number().min(0).max(10_000).nullable(),
+})
+
 export const utensilRoom = z.strictObject({
   /** Null for a room that is not refrigerated. */
   room: z.strictObject({ value: z.number(), unit: temperatureUnit }).nullable(),
@@ -74,6 +80,7 @@ export const judgedQuantity = z.enum([
   'pressure',
   'surface',
   'time',
+  'hours',
 ])
 
 const instantMs = z.number().int().min(0)

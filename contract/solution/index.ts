@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { chemicalClass, measuringTool, supply } from './schemas.ts'
+import { chemicalClass, liquidSupply, measuringTool } from './schemas.ts'
 
 const volume = z.strictObject({
   value: z.number().min(0).max(1e7),
@@ -7,7 +7,7 @@ const volume = z.strictObject({
 })
 
 export const doseBody = z.strictObject({
-  supply,
+  supply: liquidSupply,
   /** ppm; null where the label names a dose and no strength. */
   target: z.number().positive().nullable(),
   total: volume,

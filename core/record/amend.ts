@@ -1,5 +1,5 @@
-import { stripReading, type StripPick } from '../rules/index.ts'
-import { instant, interval } from '../quantity/index.ts'
+import { stripReading, titrationReading, type JudgedTemperature, type StripPick } from '../rules/index.ts'
+import { instant, interval, type Interval } from '../quantity/index.ts'
 import { judge } from './judge.ts'
 import type { RecordAmended } from './payloads.ts'
 import type { ReadingTaken } from './reading.ts'
@@ -13,8 +13,18 @@ import type { StripSet } from './take-reading.ts'
  */
 export function amendReading(
   taken: ReadingTaken,
-  right: { readonly strip: StripSet; readonly pick: StripPick } | { readonly value: number },
+  right:
+    | { readonly strip: StripSet; readonly pick: StripPick }
+    | { readonly drops: number; readonly perDrop: number }
+    | { readonly value: number }
+    | { readonly numbers: Readonly<Record<string, number>> },
 ): ReadingTaken {
+  if ('numbers' in right) return amendNumbers(taken, right.numbers)
+  if (taken.what === 'sanitizer' && 'drops' in right) {
+    const reading = { ...taken.reading, strength: titrationReading(right.drops, right.perDrop) }
+    const picks = { ...taken.picks, strength: { drops: right.drops } }
+    return { ...taken, reading, picks, judgement: judge({ what: 'sanitizer', reading }, taken.local) }
+  }
   if (taken.what === 'sanitizer' && 'pick' in right) {
     const strength = stripReading({ ...right.strip, bestBefore: undefined }, right.pick, instant(0))
     const reading = { ...taken.reading, strength }
@@ -28,6 +38,47 @@ export function amendReading(
     return { ...taken, reading, judgement: judge({ what: 'cold-product', reading }, taken.local) }
   }
   return taken
+}
+
+/** A temperature moved to another number, as wide as it was. */
+const movedTo = (t: JudgedTemperature, value: number): JudgedTemperature => {
+  const half = ((t.reading.hi ?? value) - (t.reading.lo ?? value)) / 2
+  return { unit: t.unit, reading: interval(value - half, value + half) }
+}
+
+/** The numbers of a reading of heat by field, as they were typed; null for a reading that has none. */
+export function numbersOf(taken: ReadingTaken): Record<string, number> | null {
+  const middle = (i: Interval) => ((i.lo ?? 0) + (i.hi ?? 0)) / 2
+  const numbers: Record<string, number> = {}
+  if (taken.what === 'sanitizer' || taken.what === 'cold-product') return null
+  for (const [name, value] of Object.entries(taken.reading) as [string, unknown][]) {
+    if (name === 'label' || name === 'plate') continue
+    if (typeof value === 'number') numbers[name] = value
+    else if (isInterval(value)) numbers[name] = middle(value)
+    else if (isTemperature(value)) numbers[name] = middle(value.reading)
+  }
+  return numbers
+}
+
+const isInterval = (value: unknown): value is Interval =>
+  typeof value === 'object' && value !== null && 'lo' in value && 'hi' in value
+const isTemperature = (value: unknown): value is JudgedTemperature =>
+  typeof value === 'object' && value !== null && 'reading' in value
+
+/** Numbers typed anew in a reading of heat; a field that was not read then stays unread. */
+function amendNumbers(taken: ReadingTaken, numbers: Readonly<Record<string, number>>): ReadingTaken {
+  const old = numbersOf(taken)
+  if (!old) return taken
+  const reading: Record<string, unknown> = { ...taken.reading }
+  for (const [name, value] of Object.entries(numbers)) {
+    const was = reading[name]
+    if (!(name in old)) continue
+    if (typeof was === 'number') reading[name] = value
+    else if (isInterval(was)) reading[name] = interval(value, value)
+    else if (isTemperature(was)) reading[name] = movedTo(was, value)
+  }
+  const amended = { ...taken, reading } as ReadingTaken
+  return { ...amended, judgement: judge(amended, taken.local) } as ReadingTaken
 }
 
 /** The payload that puts `instead` in the place of a mistaken record's, and names every state that it changes. */

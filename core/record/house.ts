@@ -1,4 +1,4 @@
-import type { ChemicalClass, MeasuringTool, Supply } from '../solution/index.ts'
+import type { ChemicalClass, Dispenser, MeasuringTool, Scale, Supply } from '../solution/index.ts'
 import type { Agent, LocalRule } from '../rules/index.ts'
 
 /** Local wall-clock time, "HH:MM"; a close after midnight belongs to the evening before and is written past 24:00, "24:30". */
@@ -29,6 +29,10 @@ export interface SiteSet {
   /** Hours after which a sanitized machine is sanitized again before use. */
   readonly freshHours: number
   readonly emergencyNumber: string
+  /** What the site chose where the trade's schools differ, question by question. */
+  readonly schools?: Readonly<Record<string, string>>
+  /** Hours after which a bath is tested again, and after which it is changed; the trade says every 2 to 4 h. */
+  readonly bath?: { readonly testHours: number; readonly changeHours: number }
 }
 
 export interface StationDuty {
@@ -94,7 +98,47 @@ export type InstrumentSet =
       readonly accuracy: number
       readonly checkDue: number
     }
+  | {
+      readonly kind: 'titration'
+      readonly name: string
+      readonly agent: Agent
+      /** ppm a drop. */
+      readonly perDrop: number
+      readonly bestBefore: number
+    }
   | ({ readonly kind: 'tool' } & MeasuringTool)
+  | ({ readonly kind: 'scale' } & Scale)
+  /** `product`: what is in it. */
+  | ({ readonly kind: 'dispenser'; readonly product: string } & Dispenser)
+
+/** A container was opened. Dates are milliseconds UTC. */
+export interface ConcentrateOpened {
+  readonly product: string
+  readonly openedAt: number
+  readonly bestBefore: number | null
+  readonly daysOnceOpen: number | null
+}
+
+/** An instrument was checked: a thermometer in melting ice, a dispenser into a cylinder. */
+export type InstrumentChecked = { readonly instrument: string } & (
+  | {
+      readonly method: 'ice-point'
+      readonly unit: '°C' | '°F'
+      readonly read: number
+      readonly verdict: 'in' | 'out'
+      /** When it is due again; a failed one is due at once. */
+      readonly due: number
+    }
+  | {
+      readonly method: 'delivery'
+      /** Strokes, or seconds. */
+      readonly count: number
+      /** mL caught. */
+      readonly measured: number
+      /** Measured over expected: 1 is right. */
+      readonly ratio: number
+    }
+)
 
 /** A rule of the site's own authority. It is ended by a new record with `until`, never taken out. */
 export type RuleSet = Omit<LocalRule, 'id'>

@@ -3,6 +3,7 @@ import {
   judgeDishMachine,
   judgeHotWaterByHand,
   judgeSanitizer,
+  judgeUtensils,
   judgeWashWater,
   layLocalRules,
   modelCode,
@@ -37,5 +38,7 @@ function byCode(read: Read): Judgement {
       return judgeHotWaterByHand(read.reading.temperature, read.reading.seconds)
     case 'wash-water':
       return judgeWashWater(read.reading.temperature, read.reading.label)
+    case 'utensils':
+      return judgeUtensils(read.reading)
   }
 }

@@ -1,5 +1,13 @@
 import type { CaseAction, CaseClosed } from './case.ts'
-import type { SiteSet, StationSet, ProductSet, InstrumentSet, RuleSet } from './house.ts'
+import type {
+  ConcentrateOpened,
+  InstrumentChecked,
+  InstrumentSet,
+  ProductSet,
+  RuleSet,
+  SiteSet,
+  StationSet,
+} from './house.ts'
 import type { BathMixed, ReadingTaken } from './reading.ts'
 import type { ShiftSigned } from './shift.ts'
 import type {
@@ -30,6 +38,8 @@ export interface Payloads {
   'station.set@1': StationSet
   'product.set@1': ProductSet
   'instrument.set@1': InstrumentSet
+  'concentrate.opened@1': ConcentrateOpened
+  'instrument.checked@1': InstrumentChecked
   'rule.set@1': RuleSet
   'run.started@1': RunStarted
   'run.step.done@1': StepDone

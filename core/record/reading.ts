@@ -6,7 +6,13 @@ import type {
   LocalRule,
   SanitizerReading,
   StripPick,
+  UtensilsReading,
 } from '../rules/index.ts'
+
+/** Drops of a titration kit. */
+export interface Drops {
+  readonly drops: number
+}
 
 interface ReadingPlace {
   readonly station: string | null
@@ -30,12 +36,16 @@ export type ReadingTaken = ReadingPlace & {
         readonly product: string | null
         readonly reading: SanitizerReading
         /** As it was read off the strips. */
-        readonly picks: { readonly strength: StripPick | null; readonly ph: StripPick | null }
+        readonly picks: {
+          readonly strength: StripPick | Drops | null
+          readonly ph: StripPick | null
+        }
       }
     | {
         readonly what: 'cold-product'
         readonly reading: { readonly unit: '°C' | '°F'; readonly value: number; readonly interval: Interval }
       }
+    | { readonly what: 'utensils'; readonly reading: UtensilsReading }
     | { readonly what: 'dish-machine'; readonly reading: DishMachineReading }
     | {
         readonly what: 'hot-water'
@@ -63,6 +73,8 @@ export interface BathMixed {
   /** mL of concentrate, as shown by the tool. */
   readonly poured: number
   readonly tool: string
+  /** What was measured out where that was no volume: grams, pieces, strokes or seconds. */
+  readonly measured?: { readonly amount: number; readonly unit: 'g' | 'pieces' | 'strokes' | 's' }
   /** ppm aimed at; null where the label gives a dose only. */
   readonly target: number | null
   /** mL that the vessel holds. */

@@ -3,7 +3,8 @@ import { stationFold } from '../procedure/station.ts'
 import { bathFold, caseFold, shiftFold } from './folds.ts'
 import type { Fold } from './fold.ts'
 import type { SubjectKind } from './record.ts'
-import type { InstrumentSet, ProductSet, RuleSet, SiteSet } from './house.ts'
+import { instrumentFold, productFold } from './kit-folds.ts'
+import type { RuleSet, SiteSet } from './house.ts'
 
 const setFold = <S>(type: string): Fold<(S & { id: string }) | { id: string }> => ({
   initial: (id) => ({ id }),
@@ -17,8 +18,8 @@ export const folds = {
   run: runFold,
   bath: bathFold,
   case: caseFold,
-  product: setFold<ProductSet>('product.set@1'),
-  instrument: setFold<InstrumentSet>('instrument.set@1'),
+  product: productFold,
+  instrument: instrumentFold,
   rule: setFold<RuleSet>('rule.set@1'),
   shift: shiftFold,
 } as const satisfies Record<SubjectKind, Fold<never> | object>

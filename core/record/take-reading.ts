@@ -1,4 +1,4 @@
-import { instrumentReading, stripReading } from '../rules/index.ts'
+import { instrumentReading, stripReading, titrationReading } from '../rules/index.ts'
 import type {
   Agent,
   Instrument,
@@ -10,9 +10,10 @@ import type {
   StripPick,
 } from '../rules/index.ts'
 import type { Instant, Interval } from '../quantity/index.ts'
+import { Refusal } from '../refusal/index.ts'
 import { judge, type Read } from './judge.ts'
 import type { InstrumentSet, ProductSet } from './house.ts'
-import type { ReadingTaken } from './reading.ts'
+import type { Drops, ReadingTaken } from './reading.ts'
 
 export interface Place {
   readonly station: string | null
@@ -23,12 +24,18 @@ export interface Place {
 }
 
 export type StripSet = InstrumentSet & { readonly kind: 'strip' }
+export type TitrationSet = InstrumentSet & { readonly kind: 'titration' }
 export type ThermometerSet = InstrumentSet & { readonly kind: 'thermometer' }
+
+interface StripEntry {
+  readonly strip: StripSet
+  readonly pick: StripPick
+}
 
 /** What a person entered about a solution; null where nothing was entered yet. */
 export interface SanitizerEntry {
-  readonly strength: { readonly strip: StripSet; readonly pick: StripPick } | null
-  readonly ph: { readonly strip: StripSet; readonly pick: StripPick } | null
+  readonly strength: StripEntry | { readonly kit: TitrationSet; readonly drops: number } | null
+  readonly ph: StripEntry | null
   readonly temperature: {
     readonly value: number
     readonly unit: '°C' | '°F'
@@ -70,8 +77,12 @@ export function readEntry(
   now: Instant,
 ): SanitizerReading {
   const t = entry.temperature
-  const picked = (p: SanitizerEntry['strength']): Interval | null =>
-    p ? stripReading(asStrip(p.strip), p.pick, now) : null
+  const picked = (p: SanitizerEntry['strength']): Interval | null => {
+    if (!p) return null
+    if ('strip' in p) return stripReading(asStrip(p.strip), p.pick, now)
+    if (now > p.kit.bestBefore) throw new Refusal('strip_void', { field: 'strip' })
+    return titrationReading(p.drops, p.kit.perDrop)
+  }
   return {
     agent: product.agent ?? ('other' satisfies Agent),
     strength: picked(entry.strength),
@@ -84,6 +95,9 @@ export function readEntry(
     label: labelOf(product, useId),
   }
 }
+
+const pickOf = (entry: SanitizerEntry['strength']): StripPick | Drops | null =>
+  entry && ('pick' in entry ? entry.pick : { drops: entry.drops })
 
 /** The payload of a sanitizer check, judged. */
 export function sanitizerChecked(
@@ -101,7 +115,7 @@ export function sanitizerChecked(
     what: 'sanitizer',
     product: product.id,
     reading,
-    picks: { strength: entry.strength?.pick ?? null, ph: entry.ph?.pick ?? null },
+    picks: { strength: pickOf(entry.strength), ph: entry.ph?.pick ?? null },
     judgement: judge({ what: 'sanitizer', reading }, local),
     instruments,
     ...(local.length > 0 ? { local } : {}),

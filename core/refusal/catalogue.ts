@@ -32,6 +32,10 @@ export const catalogue = {
     'malformed',
     'The concentrate is weaker than the strength asked for. Choose a stronger product or a lower target.',
   ),
+  density_missing: entry(
+    'malformed',
+    'A % by weight needs the density that the label or its data sheet gives.',
+  ),
   target_is_zero: entry('malformed', 'The target strength must be above zero.'),
   volume_is_zero: entry('malformed', 'The volume must be above zero.'),
   vessel_too_small: entry('malformed', 'The vessel does not hold this much. Choose a larger one.'),

@@ -95,7 +95,7 @@ function plateLimits(plate: DataPlate, r: DishMachineReading): LimitVerdict[] {
   return limits
 }
 
-function judged(profile: Profile, layers: readonly LayerVerdict[]): Judgement {
+export function judged(profile: Profile, layers: readonly LayerVerdict[]): Judgement {
   const unread = layers.flatMap((l) => l.limits.filter((x) => x.reading === null).map((x) => x.quantity))
   const missing = [...new Set(unread)].map((quantity): MissingValue => ({
     quantity,

@@ -49,6 +49,25 @@ export interface Instrument {
 /** Accuracy that the code asks of water and air thermometers: FDA Food Code 2022, 4-203.12. */
 export const codeAccuracy = { '°C': 1.5, '°F': 3 } as const
 
+/** Accuracy that the code asks of food thermometers: FDA Food Code 2022, 4-203.11. */
+export const foodAccuracy = { '°C': 1, '°F': 2 } as const
+
+export interface IcePoint {
+  /** How far off it read, in its own unit. */
+  readonly off: number
+  readonly verdict: 'in' | 'out'
+}
+
+/**
+ * A thermometer in melting ice, which is 0 °C (32 °F): within what the code asks of food thermometers, the finer of its
+ * two accuracies, so that a probe may serve for both. Source: FDA Food Code 2022, 4-203.11; the ice point by definition
+ * of the Celsius scale at atmospheric pressure.
+ */
+export function icePoint(read: number, unit: '°C' | '°F'): IcePoint {
+  const off = read - (unit === '°C' ? 0 : 32)
+  return { off, verdict: Math.abs(off) <= foodAccuracy[unit] ? 'in' : 'out' }
+}
+
 /**
  * What a reading stands for: a point where the instrument is accurate enough and its check is not past due, as
  * inspectors read it; else an interval as wide as its accuracy (or as the code's allowance where none is known).

@@ -15,6 +15,7 @@ export type JudgedQuantity =
   | 'pressure'
   | 'surface'
   | 'time'
+  | 'hours'
 
 /** One limit held against one reading. */
 export interface LimitVerdict {

@@ -15,7 +15,7 @@ export function titrationReading(drops: number, perDrop: number): Interval {
 
 /** All readings that a strip can give: each block, each gap. */
 export function possibleReadings(
-  strip: Strip,
+  strip: Pick<Strip, 'blocks'>,
 ): { readonly reading: Interval; readonly block: number | null }[] {
   const { blocks } = strip
   return blocks.flatMap((value, i) => {
@@ -41,13 +41,16 @@ export interface StripFit {
  * and the product do not go together.
  * @param band ppm.
  */
-export function stripFit(strip: Strip, band: Interval): StripFit {
+export function stripFit(strip: Pick<Strip, 'blocks'>, band: Interval): StripFit {
   const inside = possibleReadings(strip).filter((p) => within(p.reading, band))
   return { canShow: inside.length > 0, blocksInside: inside.flatMap((p) => p.block ?? []) }
 }
 
 /** A target inside the band that the strip shows best: the block wholly inside nearest to the middle, or null. ppm. */
-export function showableTarget(strip: Strip, band: { lo: number; hi: number }): number | null {
+export function showableTarget(
+  strip: Pick<Strip, 'blocks'>,
+  band: { lo: number; hi: number },
+): number | null {
   const { blocksInside } = stripFit(strip, band)
   const middle = (band.lo + band.hi) / 2
   const best = blocksInside.toSorted((a, b) => Math.abs(a - middle) - Math.abs(b - middle))[0]

@@ -73,18 +73,26 @@ export function chosenSchool(id: string, choices: Readonly<Record<string, string
   return school?.fallback ?? ''
 }
 
-/** The ppm band that crew aim at under a school of chlorine, kept inside the label's; null: the table decides. */
-export function chlorineTarget(
-  choice: string,
-  label: { lo: number; hi: number },
+const bands: Readonly<Record<string, Readonly<Record<string, { lo: number; hi: number }>>>> = {
+  chlorine: { fifty: { lo: 50, hi: 99 }, wide: { lo: 50, hi: 200 }, hundred: { lo: 100, hi: 100 } },
+  quat: { wide: { lo: 150, hi: 400 }, 'two-hundred': { lo: 200, hi: 200 } },
+}
+
+/**
+ * The ppm band that crew aim at under the site's schools, kept inside the label's; null: the table or the label decides.
+ * @param choices what the site chose, question by question.
+ */
+export function aimedBand(
+  agent: string | null,
+  label: { lo: number; hi: number } | null,
+  choices: Readonly<Record<string, string>>,
 ): { lo: number; hi: number } | null {
-  const bands: Record<string, { lo: number; hi: number }> = {
-    fifty: { lo: 50, hi: 99 },
-    wide: { lo: 50, hi: 200 },
-    hundred: { lo: 100, hi: 100 },
-  }
-  const band = bands[choice]
-  if (!band) return null
+  const band = agent && bands[agent]?.[chosenSchool(agent, choices)]
+  if (!band || !label) return null
   const [lo, hi] = [Math.max(band.lo, label.lo), Math.min(band.hi, label.hi)]
   return lo <= hi ? { lo, hi } : null
 }
+
+/** The label's target moved into the band that crew aim at. ppm. */
+export const aimedTarget = (target: number | null, aim: { lo: number; hi: number } | null): number | null =>
+  target === null || aim === null ? target : Math.min(Math.max(target, aim.lo), aim.hi)

@@ -1,5 +1,7 @@
-import type { TemperatureReading } from '../quantity/index.ts'
-import { limitIn } from './chlorine.ts'
+import { atMost, interval, type TemperatureReading } from '../quantity/index.ts'
+import { limitIn, type JudgedTemperature } from './chlorine.ts'
+import { judged } from './heat.ts'
+import { layerVerdict, limitVerdict, type Judgement } from './judgement.ts'
 import { modelCode, type Profile } from './profile.ts'
 
 export interface CleaningInterval {
@@ -23,4 +25,32 @@ export function cleaningInterval(
   return row
     ? { hours: row.hours, source: `${profile.name}, ${source}(D)(2)` }
     : { hours: roomHours, source: `${profile.name}, ${source}(C)` }
+}
+
+/** Where utensils in use with TCS food are kept, and how long since they were cleaned. */
+export interface UtensilsReading {
+  readonly kept: 'room' | 'refrigerated'
+  /** Of the refrigerated room; null where it was not read. */
+  readonly temperature: JudgedTemperature | null
+  /** Since they were last cleaned; null where nobody knows. */
+  readonly hours: number | null
+}
+
+/**
+ * Whether utensils in use are within their cleaning interval. A temperature that may lie in two rows of the table is held to
+ * the shorter interval. Source: FDA Food Code 2022, 4-602.11(C) and (D)(2).
+ */
+export function judgeUtensils(r: UtensilsReading, profile: Profile = modelCode): Judgement {
+  const hours = r.hours === null ? null : interval(r.hours, r.hours)
+  const highest = r.temperature?.reading.hi ?? null
+  const known = r.kept === 'room' || highest !== null
+  const room =
+    r.kept === 'room' || !r.temperature || highest === null
+      ? null
+      : { value: highest, unit: r.temperature.unit }
+  const allowed = cleaningInterval(room, profile)
+  const limits = [limitVerdict('hours', 'h', allowed.source, known ? atMost(allowed.hours) : null, hours)]
+  if (r.kept === 'refrigerated' && r.temperature === null)
+    limits.push(limitVerdict('temperature', '°C', allowed.source, null, null))
+  return judged(profile, [layerVerdict('code', profile.name, limits)])
 }

@@ -1,6 +1,6 @@
 import { millilitres, ppm, type Millilitres, type Ppm } from '../quantity/index.ts'
 import { Refusal } from '../refusal/index.ts'
-import type { Supply } from './supply.ts'
+import type { LiquidSupply } from './supply.ts'
 
 export interface Dose {
   readonly concentrate: Millilitres
@@ -17,7 +17,7 @@ export interface Dose {
  * Source: c1·V1 = c2·(V1+V2); WHO/CDC chlorine-solution formula (parts of water = stock/target - 1).
  * Example: 3.5 % stock to 0.5 % is 1 part to 6 parts of water.
  */
-export function freshDose(supply: Supply, target: Ppm | null, total: Millilitres): Dose {
+export function freshDose(supply: LiquidSupply, target: Ppm | null, total: Millilitres): Dose {
   if (total <= 0) throw new Refusal('volume_is_zero', { field: 'volume' })
   if (supply.kind === 'strength') {
     if (target === null || target <= 0) throw new Refusal('target_is_zero', { field: 'target' })
@@ -31,7 +31,7 @@ export function freshDose(supply: Supply, target: Ppm | null, total: Millilitres
   return { concentrate, water: millilitres(total - concentrate), strength: null }
 }
 
-function concentrateShare(supply: Exclude<Supply, { kind: 'strength' }>): number {
+function concentrateShare(supply: Exclude<LiquidSupply, { kind: 'strength' }>): number {
   if (supply.kind === 'per-litre') return supply.millilitres / (1000 + supply.millilitres)
   const whole = supply.meaning === 'to' ? supply.parts + 1 : supply.parts
   if (!(whole > 1)) throw new Refusal('stock_too_weak', { field: 'ratio', parts: supply.parts })

@@ -1,7 +1,7 @@
 import { interval, ppm, type Interval, type Millilitres } from '../quantity/index.ts'
 import { freshDose, type Dose } from './dose.ts'
 import { bestTool, pourWith, type Pour } from './pour.ts'
-import type { MeasuringTool, Supply } from './supply.ts'
+import type { LiquidSupply, MeasuringTool } from './supply.ts'
 
 export interface Mix {
   readonly dose: Dose
@@ -17,7 +17,7 @@ export interface Mix {
  * Throws `volume_is_zero`, `target_is_zero`, `stock_too_weak`.
  */
 export function mixFor(
-  supply: Supply,
+  supply: LiquidSupply,
   use: {
     readonly range: { readonly lo: number; readonly hi: number } | null
     readonly target: number | null

@@ -19,6 +19,15 @@ export function powderDose(active: number, target: Ppm, total: Millilitres): Gra
   return (((target / 1000) * (total / 1000)) / active) as Grams
 }
 
+/**
+ * Powder that the label gives by the litre. @param grams to a litre of solution; @param total millilitres. Returns grams.
+ * Throws `volume_is_zero`. Arithmetic.
+ */
+export function gramsFor(grams: number, total: Millilitres): Grams {
+  if (total <= 0) throw new Refusal('volume_is_zero', { field: 'volume' })
+  return ((grams * total) / 1000) as Grams
+}
+
 /** Tablets or sachets: whole ones, and halves where they may be broken. */
 export interface Piece {
   /** Milligrams of active agent in one. */

@@ -1,13 +1,65 @@
-import type { Millilitres, Ppm } from '../quantity/index.ts'
+import {
+  availableChlorine,
+  ppm,
+  ppmFromPercentWv,
+  ppmFromPercentWw,
+  type Millilitres,
+  type Ppm,
+} from '../quantity/index.ts'
+import { Refusal } from '../refusal/index.ts'
 
-/** How a label states the dose. The label's own meaning is kept: "1:N" and "1 in N" are told apart. */
-export type Supply =
+/** How the label words the strength of a liquid, kept with the label. */
+export interface Stated {
+  readonly value: number
+  readonly as: 'ppm' | '% w/v' | '% w/w'
+  /** kg/L, for % w/w alone. */
+  readonly density: number | null
+  /** What a bleach label's figure counts: sodium hypochlorite itself, or its available chlorine. */
+  readonly counts: 'active' | 'hypochlorite'
+}
+
+/** How a label states the dose of a liquid. The label's own meaning is kept: "1:N" and "1 in N" are told apart. */
+export type LiquidSupply =
   /** A liquid of known strength, in mg/L of the active agent (available chlorine for hypochlorite). */
-  | { readonly kind: 'strength'; readonly stock: Ppm }
+  | { readonly kind: 'strength'; readonly stock: Ppm; readonly stated?: Stated }
   /** "1 to N": one part to N parts of water. "1 in N": one part in N parts of solution. */
   | { readonly kind: 'ratio'; readonly parts: number; readonly meaning: 'to' | 'in' }
   /** So many millilitres to each litre of water. */
   | { readonly kind: 'per-litre'; readonly millilitres: Millilitres }
+
+export type SolidSupply =
+  /** `active`: mass of active agent in a mass of powder, 0 to 1. */
+  | { readonly kind: 'powder'; readonly active: number }
+  /** So many grams to each litre of solution, as labels of powder detergents word it. */
+  | { readonly kind: 'grams-per-litre'; readonly grams: number }
+  /** Tablets or sachets; `active` in milligrams of active agent in one. */
+  | { readonly kind: 'pieces'; readonly active: number; readonly mayBeHalved: boolean }
+
+export type Supply = LiquidSupply | SolidSupply
+
+export const isLiquid = (supply: Supply): supply is LiquidSupply =>
+  supply.kind !== 'powder' && supply.kind !== 'pieces' && supply.kind !== 'grams-per-litre'
+
+/**
+ * The strength of a concentrate from its label's wording, in mg/L of active agent.
+ * Throws `stock_too_weak` where the figure is not above zero or above 100 %, `density_missing` for % w/w without one.
+ * Source: 1 % w/v is 10 g/L; available chlorine of sodium hypochlorite is 70.906 / 74.44 of it by mass.
+ * Example: 5.25 % w/v sodium hypochlorite is 50 008 mg/L available chlorine.
+ */
+export function stockOf(stated: Stated): Ppm {
+  const { value, as, density, counts } = stated
+  if (!(value > 0) || value > (as === 'ppm' ? 1e6 : 100))
+    throw new Refusal('stock_too_weak', { field: 'stock' })
+  if (as === '% w/w' && !(density !== null && density > 0))
+    throw new Refusal('density_missing', { field: 'density' })
+  const whole =
+    as === 'ppm'
+      ? ppm(value)
+      : as === '% w/v'
+        ? ppmFromPercentWv(value)
+        : ppmFromPercentWw(value, density ?? 0)
+  return counts === 'hypochlorite' ? availableChlorine(whole) : whole
+}
 
 /** What may not meet: see the clash rules. */
 export type ChemicalClass =
@@ -21,4 +73,18 @@ export interface MeasuringTool {
   readonly graduation: Millilitres
   /** What the tool itself may be off by, either way. */
   readonly error: Millilitres
+}
+
+/** A scale. Grams. */
+export interface Scale {
+  readonly name: string
+  readonly graduation: number
+  readonly error: number
+}
+
+/** A pump or a timed tap: millilitres a stroke or a second, corrected by its last check. */
+export interface Dispenser {
+  readonly name: string
+  readonly by: 'stroke' | 'second'
+  readonly millilitres: Millilitres
 }

@@ -6,7 +6,9 @@ import {
   coldProductChecked,
   foldAll,
   folds,
+  numbersOf,
   subjectsOf,
+  taken,
   type AnyRecord,
 } from '../record/index.ts'
 import { readingRecord, recordOf } from './records.ts'
@@ -64,6 +66,81 @@ describe('a strip read wrong put right', () => {
   })
   it('with what does not belong to it is left as it is', () => {
     expect(amendReading(weak.payload, { value: 4 })).toBe(weak.payload)
+  })
+})
+
+describe('the numbers of a reading of heat put right', () => {
+  const degrees = (value: number) => ({ unit: '°C', reading: point(value) }) as const
+  const machine = taken(
+    {
+      what: 'dish-machine',
+      reading: {
+        kind: 'stationary-dual',
+        wash: degrees(66),
+        rinse: degrees(28),
+        pressure: interval(120, 120),
+        surface: null,
+        plate: null,
+      },
+    },
+    place,
+    ['probe'],
+  )
+  it('come back by field, what was not read left out', () =>
+    expect(numbersOf(machine)).toEqual({ wash: 66, rinse: 28, pressure: 120 }))
+  it('are judged anew, the others as they were', () => {
+    const right = amendReading(machine, { numbers: { wash: 66, rinse: 82, pressure: 120 } })
+    expect([machine.judgement.overall, right.judgement.overall]).toEqual(['out', 'in'])
+    expect(right).toMatchObject({ reading: { wash: degrees(66), surface: null }, instruments: ['probe'] })
+  })
+  it('never make up a field that was not read', () =>
+    expect(amendReading(machine, { numbers: { surface: 90 } })).toMatchObject({ reading: { surface: null } }))
+  it('of water held by hand, with its seconds', () => {
+    const held = taken(
+      { what: 'hot-water', reading: { temperature: { unit: '°C', reading: interval(76, 78) }, seconds: 3 } },
+      place,
+      [],
+    )
+    const right = amendReading(held, { numbers: { temperature: 80, seconds: 30 } })
+    expect(right).toMatchObject({
+      reading: { temperature: { reading: interval(79, 81) }, seconds: 30 },
+      judgement: { overall: 'in' },
+    })
+  })
+  it('counted in drops', () => {
+    const weak = readingRecord(1, 'r', { matches: 50 }, null) as AnyRecord & { type: 'reading.taken@1' }
+    expect(amendReading(weak.payload, { drops: 6, perDrop: 25 })).toMatchObject({
+      reading: { strength: interval(137.5, 162.5) },
+      picks: { strength: { drops: 6 } },
+    })
+    expect(numbersOf(weak.payload)).toBeNull()
+  })
+})
+
+describe('what the house keeps of its kit', () => {
+  const strip_ = { kind: 'thermometer', name: 'p', unit: '°C', accuracy: 0.5, checkDue: 5 } as const
+  const subject = { kind: 'instrument', id: 'probe' } as const
+  const check = (at: number, due: number) =>
+    recordOf(at, 'instrument.checked@1', subject, {
+      instrument: 'probe',
+      method: 'ice-point',
+      unit: '°C',
+      read: 0.2,
+      verdict: 'in',
+      due,
+    })
+  it('is the check that sets when a thermometer is due, and at most thirty of them', () => {
+    const set = recordOf(0, 'instrument.set@1', subject, strip_)
+    const checks = Array.from({ length: 35 }, (_, i) => check(i + 1, 100 + i))
+    const { state } = foldAll(folds.instrument, subject, [set, ...checks])
+    expect(state).toMatchObject({ checkDue: 134, name: 'p' })
+    expect(state.checks).toHaveLength(30)
+  })
+  it('is the container in use, a new label or not', () => {
+    const of = { kind: 'product', id: 'q' } as const
+    const opened = { product: 'q', openedAt: 9, bestBefore: null, daysOnceOpen: 90 }
+    const records = [recordOf(1, 'concentrate.opened@1', of, opened)]
+    expect(foldAll(folds.product, of, records).state).toMatchObject({ container: opened })
   })
 })
 

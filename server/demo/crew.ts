@@ -24,7 +24,7 @@ import {
   type AnyRecord,
   type InstrumentSet,
 } from '@tadka/core/record'
-import { correct, freshDose, nearestMark } from '@tadka/core/solution'
+import { correct, freshDose, isLiquid, nearestMark } from '@tadka/core/solution'
 import { interval, millilitres, ppm } from '@tadka/core/quantity'
 import type { StripPick } from '@tadka/core/rules'
 import type { Diary } from './diary.ts'
@@ -130,6 +130,7 @@ function mix(
   const product = productFor(step.use)
   const target = product.uses.find((u) => u.id === step.use)?.target ?? null
   const volume = millilitres(numberOf(step.volume, run.parameters))
+  if (!isLiquid(product.supply)) throw new Error(`the demo pours ${product.name}`)
   const dose = freshDose(product.supply, target === null ? null : ppm(target), volume)
   const poured = nearestMark(dose.concentrate, dose.concentrate > 50 ? 5 : 1)
   const bath = `${run.id}-${step.id}`

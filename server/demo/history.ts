@@ -18,6 +18,22 @@ function setUp(diary: Diary, at: number, now: number): void {
     diary.note(at, by, 'product.set@1', { kind: 'product', id }, product)
   for (const [id, one] of Object.entries(instruments(now)))
     diary.note(at, by, 'instrument.set@1', { kind: 'instrument', id }, one)
+  for (const product of ['skerrychlor', 'brineguard'])
+    diary.note(
+      at,
+      by,
+      'concentrate.opened@1',
+      { kind: 'product', id: product },
+      { product, openedAt: at, bestBefore: now + 180 * 24 * 60 * minute, daysOnceOpen: 180 },
+    )
+  for (const ratio of [0.98, 1.02, 0.99])
+    diary.note(
+      at,
+      by,
+      'instrument.checked@1',
+      { kind: 'instrument', id: 'quat-pump' },
+      { instrument: 'quat-pump', method: 'delivery', count: 5, measured: 25 * ratio, ratio },
+    )
 }
 
 const stationState = (id: string): StationState => ({

@@ -122,6 +122,18 @@ export const stations: Readonly<Record<string, StationSet>> = {
 
 const contactWarm = { c: 24, f: 75 }
 
+/** A use whose label gives a dose and no strength. */
+const labelDose = (id: string, name: string, rinseAfter: boolean) => ({
+  id,
+  name,
+  range: null,
+  target: null,
+  temperature: null,
+  hardestWater: null,
+  contactSeconds: null,
+  rinseAfter,
+})
+
 export const products: Readonly<Record<string, ProductSet>> = {
   skerrychlor: {
     name: 'Skerrychlor',
@@ -173,21 +185,54 @@ export const products: Readonly<Record<string, ProductSet>> = {
     chemicalClass: 'detergent',
     agent: null,
     supply: { kind: 'per-litre', millilitres: millilitres(15) },
-    uses: [
-      {
-        id: 'machine-wash',
-        name: 'Washing machines through',
-        range: null,
-        target: null,
-        temperature: null,
-        hardestWater: null,
-        contactSeconds: null,
-        rinseAfter: true,
-      },
-    ],
+    uses: [labelDose('machine-wash', 'Washing machines through', true)],
     ppe: ['gloves'],
     firstAid: 'Eyes: rinse 15 minutes, then call.',
     neverWith: ['quat'],
+  },
+  terntab: {
+    name: 'Terntab',
+    purpose: 'Chlorine tablets for utensils in the sink',
+    chemicalClass: 'hypochlorite',
+    agent: 'chlorine',
+    supply: { kind: 'pieces', active: 750, mayBeHalved: true },
+    uses: [
+      {
+        id: 'utensils',
+        name: 'Utensils in the sink',
+        range: { lo: 50, hi: 150 },
+        target: 100,
+        temperature: contactWarm,
+        hardestWater: null,
+        contactSeconds: 30,
+        rinseAfter: false,
+      },
+    ],
+    ppe: ['gloves'],
+    firstAid: 'Eyes: rinse 15 minutes, then call. Dust: fresh air.',
+    neverWith: ['acid', 'ammonia', 'quat'],
+  },
+  scaleaway: {
+    name: 'Barnacle Off',
+    purpose: 'Descaler for ice machines, safe for nickel',
+    chemicalClass: 'acid',
+    agent: null,
+    supply: { kind: 'per-litre', millilitres: millilitres(23) },
+    uses: [labelDose('descale', 'Descaling ice machines', true)],
+    ppe: ['gloves', 'goggles'],
+    firstAid: 'Eyes: rinse 15 minutes, then call. Skin: wash off at once.',
+    neverWith: ['hypochlorite', 'alkaline', 'quat'],
+  },
+  brewclean: {
+    name: 'Cuttlebone',
+    purpose: 'Powder for espresso machines and urns',
+    chemicalClass: 'alkaline',
+    agent: null,
+    supply: { kind: 'grams-per-litre', grams: 10 },
+    uses: [labelDose('espresso-soak', 'Soaking portafilters and baskets', true)],
+    ppe: ['gloves'],
+    firstAid: 'Eyes: rinse 15 minutes, then call. Swallowed: rinse the mouth, call.',
+    neverWith: ['acid'],
   },
 }
 
@@ -228,6 +273,21 @@ export const instruments = (now: number): Readonly<Record<string, InstrumentSet>
     unit: '°C',
     accuracy: 0.5,
     checkDue: now + 30 * 86_400_000,
+  },
+  'kit-quat': {
+    kind: 'titration',
+    name: 'Quat drop kit',
+    agent: 'quat',
+    perDrop: 25,
+    bestBefore: now + yearMs,
+  },
+  'bench-scale': { kind: 'scale', name: 'Bench scale', graduation: 1, error: 1 },
+  'quat-pump': {
+    kind: 'dispenser',
+    name: 'Pump on the drum',
+    product: 'brineguard',
+    by: 'stroke',
+    millilitres: millilitres(5),
   },
   'beaker-50': {
     kind: 'tool',

@@ -3,6 +3,7 @@ import {
   hotWaterReading,
   sanitizerReading,
   utensilRoom,
+  utensilsReading,
   washWaterReading,
 } from '@tadka/contract/rules'
 import {
@@ -11,6 +12,7 @@ import {
   judgeDishMachine,
   judgeHotWaterByHand,
   judgeSanitizer,
+  judgeUtensils,
   judgeWashWater,
   modelCode,
   type SanitizerReading,
@@ -59,6 +61,17 @@ export const rulesRoutes: FastifyPluginAsyncZod = async (app) => {
     '/api/judge/wash-water',
     { schema: { ...described('Wash water in the sink'), body: washWaterReading } },
     async ({ body }) => ({ judgement: judgeWashWater(body.temperature, body.label) }),
+  )
+
+  app.post(
+    '/api/judge/utensils',
+    {
+      schema: {
+        ...described('Utensils in use with TCS food, and how long since they were cleaned'),
+        body: utensilsReading,
+      },
+    },
+    async ({ body }) => ({ judgement: judgeUtensils(body) }),
   )
 
   app.post(

@@ -19,7 +19,7 @@ import {
   powderDose,
   topUp,
   type MeasuringTool,
-  type Supply,
+  type LiquidSupply,
 } from '@tadka/core/solution'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 
@@ -37,7 +37,7 @@ export const solutionRoutes: FastifyPluginAsyncZod = async (app) => {
       },
     },
     async ({ body }) => {
-      const supply = body.supply as Supply
+      const supply = body.supply as LiquidSupply
       const dose = freshDose(supply, body.target === null ? null : ppm(body.target), mL(body.total))
       const stock = supply.kind === 'strength' ? supply.stock : null
       const band = body.band && interval(body.band.lo, body.band.hi)

@@ -61,8 +61,9 @@ const instruments: Record<string, InstrumentSet> = {
 }
 const place: Place = { station: 's', run: 'r', step: 'check', bath: 'b', case: null }
 const use = product.uses[0] as Checked['use']
+const kept = { ...product, container: null }
 const checked = (change: Partial<Checked> = {}): Checked => ({
-  product,
+  product: kept,
   use,
   bath: { id: 'b', volume: 3800, capacity: 10_000 },
   ...change,
@@ -172,7 +173,7 @@ describe('the advice', () => {
     ],
     [
       'for stock no stronger than the band',
-      checked({ product: { ...product, supply: { kind: 'strength', stock: ppm(150) } } }),
+      checked({ product: { ...kept, supply: { kind: 'strength', stock: ppm(150) } } }),
       interval(50, 100),
       tools,
     ],

@@ -20,10 +20,20 @@ const probe = (unit: '°C' | '°F') => ({
   accuracy: 0.5,
   checkDue: 1e15,
 })
-const blank = { wash: '', rinse: '', pressure: '', surface: '', temperature: '', seconds: '', product: '' }
+const blank = {
+  wash: '',
+  rinse: '',
+  pressure: '',
+  surface: '',
+  temperature: '',
+  seconds: '',
+  product: '',
+  hours: '',
+}
 const typed = (fields: Partial<typeof blank>, change: Partial<Typed> = {}): Typed => ({
   fields: { ...blank, ...fields },
   kind: 'stationary-dual',
+  kept: 'room',
   thermometer: probe('°C'),
   plate: null,
   ...change,
@@ -37,6 +47,10 @@ describe('the fields of a check', () => {
     expect(fieldsOf('hot-water', 'chemical')).toEqual(['temperature', 'seconds'])
     expect(fieldsOf('wash-water', 'chemical')).toEqual(['temperature'])
     expect(fieldsOf('cold-product', 'chemical')).toEqual(['product'])
+  })
+  it('ask for the room only where utensils stand in a cold one', () => {
+    expect(fieldsOf('utensils', 'chemical', 'room')).toEqual(['hours'])
+    expect(fieldsOf('utensils', 'chemical', 'refrigerated')).toEqual(['hours', 'temperature'])
   })
   it('say nothing before anything was typed', () => {
     expect(anyTyped('dish-machine', typed({}))).toBe(false)
@@ -103,4 +117,21 @@ describe('the bands of a judgement', () => {
   it('where there is room for one, show the one that tells', () => {
     expect(tellingBand(judged)).toMatchObject({ unit: '°C', verdict: 'out' })
   })
+})
+
+// FDA Food Code 2022, 4-602.11(C) and (D)(2).
+describe('utensils in use', () => {
+  it.each([
+    ['room', '', '4', 'in'],
+    ['room', '', '4.1', 'out'],
+    ['refrigerated', '5', '24', 'in'],
+    ['refrigerated', '5.1', '24', 'out'],
+    ['refrigerated', '5.1', '20', 'in'],
+    ['refrigerated', '12.8', '10', 'in'],
+    ['refrigerated', '13', '5', 'out'],
+    ['refrigerated', '', '2', 'cannot-tell'],
+    ['room', '', '', 'cannot-tell'],
+  ] as const)('kept at %s %s, cleaned %s h ago: %s', (kept, temperature, hours, verdict) =>
+    expect(overall('utensils', typed({ temperature, hours }, { kept }))).toBe(verdict),
+  )
 })

@@ -1,43 +1,103 @@
 <script setup lang="ts">
-import type { InstrumentSet } from '@tadka/core/record'
+import { NButton } from 'naive-ui'
+import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useTimes } from '../look/times.ts'
-import { useSite } from '../record/site.ts'
+import { useSession } from '../people/session.ts'
+import { useNames } from '../record/names.ts'
+import { now } from '../wire/clock.ts'
+import InstrumentCheck from './InstrumentCheck.vue'
+import InstrumentForm from './InstrumentForm.vue'
+import type { InstrumentKind } from './instrument-draft.ts'
+import { useKit, type Kinded } from './kit.ts'
 
+/** What the site measures with: in date or not, checked or not. */
 const { t } = useI18n()
-const site = useSite()
+const kit = useKit()
+const names = useNames()
+const session = useSession()
 const { date } = useTimes()
 
-function told(i: InstrumentSet): string {
-  if (i.kind === 'strip')
-    return t('house.stripBlocks', { list: i.blocks.join(' / '), unit: i.unit, date: date(i.bestBefore) })
-  if (i.kind === 'thermometer')
-    return t('house.accuracy', { value: i.accuracy, unit: i.unit, date: date(i.checkDue) })
-  return t('house.toolMarks', { capacity: i.capacity, graduation: i.graduation, error: i.error })
+type Any = Kinded<InstrumentKind>
+const all = computed(() => kit.instruments.value as Any[])
+const open = ref<string | null>(null)
+const editing = ref<Any | 'new' | null>(null)
+const may = computed(() => session.mayDo('set-up-house'))
+
+function told(i: Any): string {
+  switch (i.kind) {
+    case 'strip':
+      return t('house.stripBlocks', { list: i.blocks.join(' / '), unit: i.unit, date: date(i.bestBefore) })
+    case 'titration':
+      return t('house.kitDrops', { ppm: i.perDrop, date: date(i.bestBefore) })
+    case 'thermometer':
+      return t('house.accuracy', { value: i.accuracy, unit: i.unit, date: date(i.checkDue) })
+    case 'tool':
+      return t('house.toolMarks', { capacity: i.capacity, graduation: i.graduation, error: i.error })
+    case 'scale':
+      return t('house.scaleMarks', { graduation: i.graduation, error: i.error })
+    case 'dispenser':
+      return t('house.dispenserGives', {
+        mL: i.millilitres,
+        by: t(`house.instrument.by.${i.by}`),
+        product: names.product(i.product),
+      })
+  }
 }
-const all = () => site.all('instrument').filter((i): i is InstrumentSet & { id: string } => 'kind' in i)
+const checked = (i: Any) => (i.kind === 'thermometer' || i.kind === 'dispenser' ? i : null)
+const past = (i: Any) =>
+  ('bestBefore' in i && now() > i.bestBefore) || ('checkDue' in i && now() > i.checkDue)
 </script>
 
 <template>
-  <ul>
-    <li v-for="i in all()" :key="i.id">
-      <b>{{ i.name }}</b>
-      <span class="quiet">{{ told(i) }}</span>
-      <span v-if="i.kind === 'strip'" class="card" aria-hidden="true">
-        <i v-for="c in i.colours" :key="c" :style="{ background: c }" />
-      </span>
-    </li>
-  </ul>
+  <section>
+    <ul>
+      <li v-for="i in all" :key="i.id">
+        <div class="line">
+          <b>{{ i.name }}</b>
+          <span :class="past(i) ? 'past' : 'quiet'"
+            >{{ told(i) }}{{ past(i) ? ` · ${t('house.past')}` : '' }}</span
+          >
+          <span v-if="i.kind === 'strip'" class="card" aria-hidden="true">
+            <i v-for="(c, n) in i.colours" :key="n" :style="{ background: c }" />
+          </span>
+          <span class="acts">
+            <n-button
+              v-if="i.kind === 'thermometer' || i.kind === 'dispenser'"
+              :aria-expanded="open === i.id"
+              @click="open = open === i.id ? null : i.id"
+            >
+              {{ t(i.kind === 'thermometer' ? 'house.instrument.ice' : 'house.instrument.check') }}
+            </n-button>
+            <n-button v-if="may" @click="editing = i">{{ t('house.change') }}</n-button>
+          </span>
+        </div>
+        <instrument-check v-if="open === i.id && checked(i)" :instrument="checked(i)!" />
+        <instrument-form
+          v-if="editing !== 'new' && editing?.id === i.id"
+          :instrument="i"
+          @close="editing = null"
+        />
+      </li>
+    </ul>
+    <instrument-form v-if="editing === 'new'" :instrument="null" @close="editing = null" />
+    <n-button v-else-if="may" type="primary" size="large" class="add" @click="editing = 'new'">
+      {{ t('house.instrument.new') }}
+    </n-button>
+    <p v-else class="quiet">{{ t('house.mayNot') }}</p>
+  </section>
 </template>
 
 <style scoped>
 li {
+  border-bottom: 1px solid var(--line-soft);
+}
+.line {
   display: grid;
-  grid-template-columns: 260px 1fr auto;
-  gap: 24px;
+  grid-template-columns: 240px 1fr auto 210px;
+  gap: 16px;
   align-items: center;
   min-height: 60px;
-  border-bottom: 1px solid var(--line-soft);
 }
 .card {
   display: flex;
@@ -48,8 +108,24 @@ li {
   height: 26px;
   border-radius: 3px;
 }
+.acts {
+  grid-column: -2;
+  display: flex;
+  justify-content: flex-end;
+  gap: 10px;
+}
+.past {
+  font-weight: 650;
+}
+.add {
+  margin-top: 18px;
+}
 @media (max-width: 760px) {
-  li {
+  .acts {
+    grid-column: auto;
+    justify-content: flex-start;
+  }
+  .line {
     grid-template-columns: 1fr;
     gap: 4px;
     padding: 10px 0;

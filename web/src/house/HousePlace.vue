@@ -6,18 +6,20 @@ import HouseInstruments from './HouseInstruments.vue'
 import HousePeople from './HousePeople.vue'
 import HouseProducts from './HouseProducts.vue'
 import HouseRules from './HouseRules.vue'
+import HouseSchools from './HouseSchools.vue'
 import HouseStations from './HouseStations.vue'
 import HouseTablet from './HouseTablet.vue'
 
 /** What the site has: stations, labels, instruments, people; and this tablet's own settings. */
 const props = defineProps<{ part?: string }>()
 const { t } = useI18n()
-const parts = ['stations', 'products', 'instruments', 'rules', 'people', 'tablet'] as const
+const parts = ['stations', 'products', 'instruments', 'rules', 'schools', 'people', 'tablet'] as const
 const views = {
   stations: HouseStations,
   products: HouseProducts,
   instruments: HouseInstruments,
   rules: HouseRules,
+  schools: HouseSchools,
   people: HousePeople,
   tablet: HouseTablet,
 }

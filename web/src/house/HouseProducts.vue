@@ -1,53 +1,93 @@
 <script setup lang="ts">
 import type { ProductSet } from '@tadka/core/record'
+import { NButton } from 'naive-ui'
+import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { useTimes } from '../look/times.ts'
+import { useSession } from '../people/session.ts'
 import { useSite } from '../record/site.ts'
-import { useKit } from './kit.ts'
+import ContainerForm from './ContainerForm.vue'
+import LabelForm from './LabelForm.vue'
+import { useKit, type Product } from './kit.ts'
 
 /** The labels: what each product is for, its dose, its limits, and what it must not meet. */
 const { t } = useI18n()
 const kit = useKit()
 const site = useSite()
+const session = useSession()
+const { date } = useTimes()
+const may = computed(() => session.mayDo('set-up-house'))
+const editing = ref<Product | 'new' | null>(null)
+const opening = ref<string | null>(null)
 
 function supply(p: ProductSet): string {
-  if (p.supply.kind === 'strength') return t('house.stockPpm', { v: p.supply.stock })
+  if (p.supply.kind === 'strength') {
+    const { stock, stated } = p.supply
+    const ppm = t('house.stockPpm', { v: Math.round(stock) })
+    return stated && stated.as !== 'ppm' ? `${stated.value} ${stated.as}: ${ppm}` : ppm
+  }
   if (p.supply.kind === 'per-litre') return t('house.perLitre', { v: p.supply.millilitres })
+  if (p.supply.kind === 'grams-per-litre') return t('house.gramsPerLitre', { v: p.supply.grams })
+  if (p.supply.kind === 'powder') return t('house.powder', { v: p.supply.active * 100 })
+  if (p.supply.kind === 'pieces') return t('house.pieces', { v: p.supply.active })
   return t('house.ratio', { meaning: p.supply.meaning, parts: p.supply.parts })
 }
 </script>
 
 <template>
-  <ul>
-    <li v-for="p in kit.products.value" :key="p.id">
-      <div class="name">
-        <b>{{ p.name }}</b>
-        <p class="quiet">{{ p.purpose }}</p>
-        <p>{{ supply(p) }}</p>
-      </div>
-      <div>
-        <p v-for="u in p.uses" :key="u.id" class="use">
-          <b>{{ u.name }}</b><br />
-          {{
-            [
-              u.range ? t('house.range', u.range) : t('house.notLabelled'),
-              u.temperature ? t('house.temperature', { c: u.temperature.c }) : '',
-              u.contactSeconds ? t('house.contact', { s: u.contactSeconds }) : '',
-            ]
-              .filter(Boolean)
-              .join(', ')
-          }}
-        </p>
-        <p class="caution">
-          {{ t('house.ppe') }}: {{ p.ppe.join(', ') }}. {{ t('house.neverWith') }}:
-          {{ p.neverWith.join(', ') }}.
-        </p>
-        <p>
-          {{ t('house.firstAid') }}: {{ p.firstAid }}
-          {{ t('house.emergency', { number: site.set?.emergencyNumber ?? '' }) }}
-        </p>
-      </div>
-    </li>
-  </ul>
+  <section>
+    <ul>
+      <li v-for="p in kit.products.value" :key="p.id">
+        <div class="name">
+          <b>{{ p.name }}</b>
+          <p class="quiet">{{ p.purpose }}</p>
+          <p>{{ supply(p) }}</p>
+          <p v-if="p.container" class="small">
+            {{ t('house.opened', { date: date(p.container.openedAt) }) }}
+          </p>
+          <p class="acts">
+            <n-button @click="((opening = opening === p.id ? null : p.id), (editing = null))">{{
+              t('house.open')
+            }}</n-button>
+            <n-button v-if="may" @click="editing = p">{{ t('house.change') }}</n-button>
+          </p>
+          <container-form v-if="opening === p.id" :product="p" @close="opening = null" />
+        </div>
+        <div>
+          <p v-for="u in p.uses" :key="u.id" class="use">
+            <b>{{ u.name }}</b><br />
+            {{
+              [
+                u.range ? t('house.range', u.range) : t('house.notLabelled'),
+                u.temperature ? t('house.temperature', { c: u.temperature.c }) : '',
+                u.contactSeconds ? t('house.contact', { s: u.contactSeconds }) : '',
+              ]
+                .filter(Boolean)
+                .join(', ')
+            }}
+          </p>
+          <p class="caution">
+            {{ t('house.ppe') }}: {{ p.ppe.join(', ') }}. {{ t('house.neverWith') }}:
+            {{ p.neverWith.map((x) => t(`chemical.${x}`)).join(', ') }}.
+          </p>
+          <p>
+            {{ t('house.firstAid') }}: {{ p.firstAid }}
+            {{ t('house.emergency', { number: site.set?.emergencyNumber ?? '' }) }}
+          </p>
+        </div>
+        <label-form
+          v-if="editing !== 'new' && editing?.id === p.id"
+          class="whole"
+          :product="p"
+          @close="editing = null"
+        />
+      </li>
+    </ul>
+    <label-form v-if="editing === 'new'" :product="null" @close="editing = null" />
+    <n-button v-else-if="may" type="primary" size="large" @click="editing = 'new'">{{
+      t('house.label.new')
+    }}</n-button>
+  </section>
 </template>
 
 <style scoped>
@@ -60,6 +100,14 @@ li {
 }
 .name b {
   font-size: 22px;
+}
+.acts {
+  display: flex;
+  gap: 10px;
+  margin-top: 10px;
+}
+.whole {
+  grid-column: 1 / -1;
 }
 .use {
   margin-bottom: 8px;

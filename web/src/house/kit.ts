@@ -1,11 +1,14 @@
-import type { InstrumentSet, ProductSet, ProductUse } from '@tadka/core/record'
-import type { Instant } from '@tadka/core/quantity'
+import type { InstrumentKept, InstrumentSet, ProductKept, ProductSet, ProductUse } from '@tadka/core/record'
+import { millilitres, type Instant } from '@tadka/core/quantity'
 import { inForce, type Agent, type LocalRule } from '@tadka/core/rules'
 import { computed } from 'vue'
 import { useSite } from '../record/site.ts'
 
-export type Product = ProductSet & { id: string }
-type Kinded<K extends InstrumentSet['kind']> = InstrumentSet & { kind: K; id: string }
+export type Product = ProductSet & ProductKept & { id: string }
+export type Kinded<K extends InstrumentSet['kind']> = InstrumentSet & InstrumentKept & { kind: K; id: string }
+
+const lastRatio = (checks: InstrumentKept['checks']) =>
+  checks.findLast((c) => c.method === 'delivery')?.ratio ?? 1
 
 /** The site's products and instruments, ready to use. */
 export function useKit() {
@@ -17,7 +20,17 @@ export function useKit() {
 
   return {
     products,
+    instruments,
     tools: computed(() => ofKind('tool')),
+    /** What a product can be measured out with; a dispenser gives what its last check measured. */
+    measuring: (product: string) => ({
+      tools: ofKind('tool'),
+      scales: ofKind('scale'),
+      dispensers: ofKind('dispenser')
+        .filter((d) => d.product === product)
+        .map((d) => ({ ...d, millilitres: millilitres(d.millilitres * lastRatio(d.checks)) })),
+    }),
+    titrationFor: (agent: Agent | null) => ofKind('titration').find((k) => k.agent === agent) ?? null,
     thermometers: computed(() => ofKind('thermometer')),
     stripFor: (agent: Agent | null) =>
       ofKind('strip').find((s) => s.unit === 'ppm' && s.agent === agent) ?? null,

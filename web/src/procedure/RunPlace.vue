@@ -66,22 +66,10 @@ function poured(p: Poured): void {
       where: s.vessel,
       station: r.station,
       run: r.id,
-      product: p.product,
-      productName: p.productName,
-      volume: p.volumeMl,
-      poured: p.pouredMl,
-      tool: p.tool,
-      target: p.target,
-      capacity: p.capacityMl,
+      ...p,
     },
   )
-  acts.done(
-    r,
-    at,
-    { product: p.product, pouredMl: p.pouredMl, volumeMl: p.volumeMl, bath },
-    last.value,
-    mixed,
-  )
+  acts.done(r, at, { product: p.product, pouredMl: p.poured, volumeMl: p.volume, bath }, last.value, mixed)
 }
 const chose = (c: InspectChoice) => done({ choice: c.id, outcome: c.outcome })
 /** A check is done by its reading; where it was the last step, the run ends with it. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { amendmentOf, amendReading, type AnyRecord } from '@tadka/core/record'
+import { amendmentOf, amendReading, numbersOf, type AnyRecord } from '@tadka/core/record'
 import type { StripPick } from '@tadka/core/rules'
 import { NButton, NInput, NModal } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -19,21 +19,47 @@ const site = useSite()
 const kit = useKit()
 
 const taken = computed(() => (props.record.type === 'reading.taken@1' ? props.record.payload : null))
-const pick = ref<StripPick | null>(taken.value?.what === 'sanitizer' ? taken.value.picks.strength : null)
-const degrees = ref(taken.value?.what === 'cold-product' ? String(taken.value.reading.value) : '')
+const was = taken.value?.what === 'sanitizer' ? taken.value.picks.strength : null
+const counted = was && 'drops' in was ? was.drops : null
+const pick = ref<StripPick | null>(was && !('drops' in was) ? was : null)
+/** What was typed, by field, for everything that is no strip. */
+const typed = ref<Record<string, string>>(
+  counted !== null
+    ? { drops: String(counted) }
+    : taken.value?.what === 'cold-product'
+      ? { temperature: String(taken.value.reading.value) }
+      : Object.fromEntries(
+          Object.entries((taken.value && numbersOf(taken.value)) ?? {}).map(([k, v]) => [k, String(v)]),
+        ),
+)
 const reason = ref('')
 const strip = computed(() =>
-  taken.value?.what === 'sanitizer' ? kit.stripFor(taken.value.reading.agent) : null,
+  taken.value?.what === 'sanitizer' && counted === null ? kit.stripFor(taken.value.reading.agent) : null,
 )
-const value = computed(() => parseField(degrees.value))
+const values = computed(() =>
+  Object.fromEntries(Object.entries(typed.value).map(([k, v]) => [k, parseField(v, { below: true })])),
+)
+const fault = (name: string) => {
+  const code = values.value[name]?.fault
+  return code ? t(`bench.${code}`) : undefined
+}
 
 const instead = computed(() => {
   if (!taken.value) return null
-  if (taken.value.what === 'sanitizer')
-    return strip.value && pick.value
-      ? amendReading(taken.value, { strip: strip.value, pick: pick.value })
-      : null
-  return value.value.value === null ? null : amendReading(taken.value, { value: value.value.value })
+  if (strip.value)
+    return pick.value ? amendReading(taken.value, { strip: strip.value, pick: pick.value }) : null
+  const numbers: Record<string, number> = {}
+  for (const [name, { value }] of Object.entries(values.value)) {
+    if (value === null) return null
+    numbers[name] = value
+  }
+  if (numbers['drops'] !== undefined && taken.value.what === 'sanitizer') {
+    const perDrop = kit.titrationFor(taken.value.reading.agent)?.perDrop
+    return perDrop === undefined ? null : amendReading(taken.value, { drops: numbers['drops'], perDrop })
+  }
+  if (taken.value.what === 'cold-product')
+    return amendReading(taken.value, { value: numbers['temperature'] ?? 0 })
+  return amendReading(taken.value, { numbers })
 })
 
 function keep(): void {
@@ -56,15 +82,19 @@ function keep(): void {
     @update:show="emit('close')"
   >
     <strip-picker v-if="strip" v-model="pick" v-bind="strip" />
-    <figure-field
-      v-else
-      id="amend"
-      v-model="degrees"
-      :label="t('run.temperature')"
-      unit=""
-      :fault="value.fault ? t(`bench.${value.fault}`) : undefined"
-      active
-    />
+    <div v-else class="fields">
+      <figure-field
+        v-for="(value, name) in typed"
+        :id="`amend-${name}`"
+        :key="name"
+        :model-value="value"
+        :label="t(`bench.field.${name}`)"
+        unit=""
+        :fault="fault(name)"
+        active
+        @update:model-value="(v: string) => (typed[name] = v)"
+      />
+    </div>
     <judgement-view v-if="instead" :judgement="instead.judgement" />
     <label for="amend-why" class="why">{{ t('log.amendWhy') }}</label>
     <n-input v-model:value="reason" :input-props="{ id: 'amend-why' }" placeholder="" />
@@ -78,6 +108,11 @@ function keep(): void {
 </template>
 
 <style scoped>
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(180px, 1fr));
+  gap: 14px 24px;
+}
 .why {
   display: block;
   font-weight: 600;

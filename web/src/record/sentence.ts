@@ -113,6 +113,17 @@ export function useSentence() {
           t('log.say.shift.signed', { day: record.payload.day }) +
           (record.payload.reason ? `: ${record.payload.reason}` : '')
         )
+      case 'concentrate.opened@1':
+        return t('log.say.concentrate.opened', { name: names.product(record.payload.product) })
+      case 'instrument.checked@1': {
+        const c = record.payload
+        const what =
+          c.method === 'ice-point'
+            ? `${c.read} ${c.unit}, ${t(`verdict.${c.verdict}`)}`
+            : t('house.instrument.gives', { percent: Math.round(c.ratio * 100) })
+        const held = site.one('instrument', c.instrument)
+        return t('log.say.instrument.checked', { name: held && 'name' in held ? held.name : '', what })
+      }
       case 'station.set@1':
       case 'product.set@1':
       case 'instrument.set@1':

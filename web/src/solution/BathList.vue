@@ -1,35 +1,38 @@
 <script setup lang="ts">
 import { showInterval } from '@tadka/core/quantity'
-import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useKit } from '../house/kit.ts'
 import { useTimes } from '../look/times.ts'
 import VerdictMark from '../pieces/VerdictMark.vue'
 import { useNames } from '../record/names.ts'
 import { useSite } from '../record/site.ts'
+import { now } from '../wire/clock.ts'
+import { useBaths, type StandingBath } from './baths.ts'
 import { volumeWords } from './words.ts'
 
 /** The baths that stand: what, where, how strong at the last reading, how old. */
 const { t } = useI18n()
 const site = useSite()
 const names = useNames()
-const kit = useKit()
 const { clock, day } = useTimes()
-/** The newest in each vessel, sanitizers only: what was mixed there before is gone. */
-const baths = computed(() =>
-  site
-    .all('bath')
-    .filter((b) => kit.products.value.find((p) => p.id === b.product)?.agent)
-    .toSorted((a, b) => b.mixedAt - a.mixedAt)
-    .filter((b, i, all) => all.findIndex((o) => o.station === b.station && o.where === b.where) === i),
-)
+const baths = useBaths()
+/** What stands out about a bath: to be changed, to be tested, or neither yet. */
+function next(b: StandingBath): { text: string; over: boolean } {
+  if (now() >= b.due.useBy) return { text: t('bench.changeNow'), over: true }
+  const test = t(`bench.testWhy.${b.due.why}`, { time: clock(b.due.testBy) })
+  return { text: test, over: now() >= b.due.testBy }
+}
+const age = (b: StandingBath) =>
+  t('bench.age', {
+    h: Math.floor(Math.max(0, now() - b.mixedAt) / 3_600_000),
+    m: Math.floor(Math.max(0, now() - b.mixedAt) / 60_000) % 60,
+  })
 </script>
 
 <template>
   <ul v-if="baths.length > 0" class="baths">
     <li v-for="b in baths" :key="b.id">
       <div>
-        <b>{{ b.station ? names.station(b.station) : b.where }}</b>
+        <b>{{ b.name }}</b>
         <p class="quiet small">
           {{ b.productName }}, {{ volumeWords(b.volume, site.set?.units) }},
           {{
@@ -37,8 +40,9 @@ const baths = computed(() =>
               time: `${day(b.mixedAt)} ${clock(b.mixedAt)}`,
               who: names.person(b.mixedBy),
             })
-          }}
+          }}, {{ age(b) }}
         </p>
+        <p class="small" :class="{ over: next(b).over }">{{ next(b).text }}</p>
       </div>
       <span v-if="b.lastReading">
         {{ b.lastReading.strength ? showInterval(b.lastReading.strength) : '–' }} ppm,
@@ -66,6 +70,9 @@ li {
   align-items: center;
   padding: 12px 0;
   border-bottom: 1px solid var(--line-soft);
+}
+.over {
+  font-weight: 650;
 }
 a {
   font-weight: 600;

@@ -33,7 +33,10 @@ const chosenId = ref<string | null>(typeof route.query['bath'] === 'string' ? ro
 const bath = computed(
   () => baths.value.find((b) => b.id === (recheck.value?.bath ?? chosenId.value)) ?? baths.value[0] ?? null,
 )
-const nameOf = (b: (typeof baths.value)[number]) => `${b.station ? names.station(b.station) : ''}, ${b.where}`
+const nameOf = (b: (typeof baths.value)[number]) => {
+  const station = b.station ? names.station(b.station) : ''
+  return station === b.where ? station : [station, b.where].filter(Boolean).join(', ')
+}
 const checked = computed(() => {
   const product = kit.products.value.find((p) => p.id === bath.value?.product)
   const use = product?.uses.find((u) => u.range)

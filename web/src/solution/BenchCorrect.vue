@@ -12,6 +12,7 @@ import FigureField from '../pieces/FigureField.vue'
 import NumberPad from '../pieces/NumberPad.vue'
 import { adviceFor } from './checking.ts'
 import CorrectionAct from './CorrectionAct.vue'
+import { useBaths } from './baths.ts'
 import { parseField } from './field.ts'
 
 /** A bath that reads wrong: what it reads, how much it is, and the way back. Nothing is recorded here. */
@@ -29,6 +30,22 @@ const choices = computed(() =>
 )
 const key = ref<string | null>(null)
 const chosen = computed(() => choices.value.find((c) => c.value === key.value) ?? choices.value[0] ?? null)
+
+/** A bath that stands somewhere: its last reading and its volume go in at one tap. */
+const baths = useBaths()
+function take(id: string): void {
+  const b = baths.value.find((x) => x.id === id)
+  const strength = b?.lastReading?.strength
+  if (!b) return
+  key.value = choices.value.find((c) => c.product.id === b.product)?.value ?? key.value
+  const text = (n: number | null | undefined) => (n === null || n === undefined ? '' : String(n))
+  typed.value = {
+    from: text(strength?.lo),
+    to: text(strength?.hi),
+    volume: String(b.volume / 1000),
+    holds: String(b.capacity / 1000),
+  }
+}
 
 const names = ['from', 'to', 'volume', 'holds'] as const
 const units = { from: 'ppm', to: 'ppm', volume: 'L', holds: 'L' }
@@ -83,46 +100,56 @@ const label = (n: (typeof names)[number]) =>
 </script>
 
 <template>
-  <div class="correcting">
-    <section class="entry">
-      <n-select
-        :value="chosen?.value ?? null"
-        :options="choices"
-        :aria-label="t('bench.product')"
-        @update:value="(v: string) => (key = v)"
-      />
-      <div class="fields">
-        <figure-field
-          v-for="n in names"
-          :id="`correct-${n}`"
-          :key="n"
-          v-model="typed[n]"
-          :label="label(n)"
-          :unit="units[n]"
-          :fault="fault(n)"
-          :active="field === n"
-          @focus="field = n"
+  <div>
+    <div v-if="baths.length > 0" class="vessels" role="group" :aria-label="t('bench.baths')">
+      <button v-for="b in baths" :key="b.id" type="button" @click="take(b.id)">
+        {{ b.name }}
+        <span class="quiet">{{
+          b.lastReading?.strength ? `${showInterval(b.lastReading.strength)} ppm` : t('bench.neverRead')
+        }}</span>
+      </button>
+    </div>
+    <div class="correcting">
+      <section class="entry">
+        <n-select
+          :value="chosen?.value ?? null"
+          :options="choices"
+          :aria-label="t('bench.product')"
+          @update:value="(v: string) => (key = v)"
         />
-      </div>
-      <number-pad v-model="padded" />
-    </section>
-    <section class="answer" aria-live="polite">
-      <template v-if="advice && band && chosen">
-        <p v-if="advice.move === 'none'" class="none">{{ t('bench.nothingToCorrect') }}</p>
-        <correction-act v-else :correction="advice" :ppe="chosen.product.ppe" plain />
-        <band-ruler
-          :model="band"
-          :after="advice.move === 'none' ? null : advice.after"
-          :after-label="
-            advice.after
-              ? `${showInterval({ lo: Math.round(advice.after.lo ?? 0), hi: Math.round(advice.after.hi ?? 0) })} ppm`
-              : ''
-          "
-        />
-        <p class="quiet small">{{ t('common.decides') }}</p>
-      </template>
-      <p v-else class="hint">{{ t('bench.reads') }}?</p>
-    </section>
+        <div class="fields">
+          <figure-field
+            v-for="n in names"
+            :id="`correct-${n}`"
+            :key="n"
+            v-model="typed[n]"
+            :label="label(n)"
+            :unit="units[n]"
+            :fault="fault(n)"
+            :active="field === n"
+            @focus="field = n"
+          />
+        </div>
+        <number-pad v-model="padded" />
+      </section>
+      <section class="answer" aria-live="polite">
+        <template v-if="advice && band && chosen">
+          <p v-if="advice.move === 'none'" class="none">{{ t('bench.nothingToCorrect') }}</p>
+          <correction-act v-else :correction="advice" :ppe="chosen.product.ppe" plain />
+          <band-ruler
+            :model="band"
+            :after="advice.move === 'none' ? null : advice.after"
+            :after-label="
+              advice.after
+                ? `${showInterval({ lo: Math.round(advice.after.lo ?? 0), hi: Math.round(advice.after.hi ?? 0) })} ppm`
+                : ''
+            "
+          />
+          <p class="quiet small">{{ t('common.decides') }}</p>
+        </template>
+        <p v-else class="hint">{{ t('bench.reads') }}?</p>
+      </section>
+    </div>
   </div>
 </template>
 
@@ -160,3 +187,5 @@ const label = (n: (typeof names)[number]) =>
   }
 }
 </style>
+
+<style scoped src="./vessels.css"></style>

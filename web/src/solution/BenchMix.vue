@@ -1,205 +1,188 @@
 <script setup lang="ts">
-import { decimals, millilitres, ppm } from '@tadka/core/quantity'
-import { Refusal } from '@tadka/core/refusal'
-import { mixFor, type Mix } from '@tadka/core/solution'
-import { NSelect } from 'naive-ui'
-import { computed, ref } from 'vue'
+import type { InVessel } from '@tadka/core/solution'
+import { NButton, NSelect, useMessage } from 'naive-ui'
+import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { useRouter } from 'vue-router'
 import { useKit } from '../house/kit.ts'
 import FigureField from '../pieces/FigureField.vue'
-import JugDrawing from '../pieces/JugDrawing.vue'
 import NumberPad from '../pieces/NumberPad.vue'
 import { useSite } from '../record/site.ts'
-import { parseField } from './field.ts'
+import ContainerLabel from './ContainerLabel.vue'
+import type { parseField } from './field.ts'
+import { useWays } from './measured.ts'
+import { useMixing } from './mixing.ts'
+import VesselLeft from './VesselLeft.vue'
+import WayShown from './WayShown.vue'
 import { volumeWords } from './words.ts'
 
-/** A fresh mix: product, how much, and the pour. */
+/** A fresh mix: the vessel and what is in it, the product, and the pour. */
 const { t } = useI18n()
 const site = useSite()
 const kit = useKit()
+const router = useRouter()
+const message = useMessage()
+const m = useMixing()
+const ways = useWays()
 
-const choices = computed(() =>
-  kit.products.value.flatMap((p) =>
-    p.uses.map((u) => ({ label: `${p.name}: ${u.name}`, value: `${p.id} ${u.id}`, product: p, use: u })),
-  ),
-)
-const key = ref<string | null>(null)
-const chosen = computed(() => choices.value.find((c) => c.value === key.value) ?? choices.value[0] ?? null)
-const litres = ref('4')
-const target = ref('')
 const field = ref<'litres' | 'target'>('litres')
-const tool = ref(0)
 const padded = computed({
-  get: () => (field.value === 'litres' ? litres.value : target.value),
-  set: (v) => (field.value === 'litres' ? (litres.value = v) : (target.value = v)),
+  get: () => (field.value === 'litres' ? m.litres.value : m.target.value),
+  set: (v) => (field.value === 'litres' ? (m.litres.value = v) : (m.target.value = v)),
 })
-const volume = computed(() => parseField(litres.value, { positive: true }))
-const aim = computed(() => (target.value.trim() === '' ? null : parseField(target.value, { positive: true })))
+const options = computed(() =>
+  m.choices.value.map((c) => ({ label: `${c.product.name}: ${c.use.name}`, value: c.key })),
+)
+const all = computed(() => (m.measured.value.measured ? ways(m.measured.value.measured) : []))
+const picked = ref(0)
+const way = computed(() => all.value[picked.value] ?? all.value[0] ?? null)
+watch([m.chosen, m.key], () => (picked.value = 0))
 
-const mixed = computed<{ mix: Mix | null; refusal: Refusal | null }>(() => {
-  const c = chosen.value
-  if (!c || volume.value.value === null || aim.value?.fault) return { mix: null, refusal: null }
-  try {
-    const use = { range: c.use.range, target: aim.value?.value ? ppm(aim.value.value) : c.use.target }
-    return {
-      mix: mixFor(c.product.supply, use, millilitres(volume.value.value * 1000), kit.tools.value),
-      refusal: null,
-    }
-  } catch (error) {
-    if (error instanceof Refusal) return { mix: null, refusal: error }
-    throw error
-  }
+const total = computed(() => way.value?.total ?? (m.volume.value.value ?? 0) * 1000)
+const into = computed(() => {
+  const name = m.choice.value?.product.name ?? ''
+  return `${name}, ${t('bench.intoWater', { total: volumeWords(total.value, site.set?.units) })}`
 })
-const pour = computed(() => mixed.value.mix?.pours[tool.value % (mixed.value.mix.pours.length || 1)] ?? null)
 const cautions = computed(() => {
-  const c = chosen.value
-  if (!c) return ''
+  const c = m.choice.value
+  if (!c) return []
   const { ppe, neverWith } = c.product
   return [
     ppe.length > 0 ? t('bench.ppe', { list: ppe.join(', ') }) : '',
-    neverWith.length > 0 ? t('bench.never', { list: neverWith.join(', ') }) : '',
+    neverWith.length > 0
+      ? t('bench.never', { list: neverWith.map((x) => t(`chemical.${x}`)).join(', ') })
+      : '',
+    c.use.temperature ? t('bench.waterAt', c.use.temperature) : '',
     c.use.contactSeconds ? t('bench.contact', { s: c.use.contactSeconds }) : '',
-  ].join(' ')
+    m.aimed.value ? t('bench.crewAim', m.aimed.value) : '',
+    ...m.warnings(c.product).map((w) => t(`bench.concentrate.${w}`)),
+  ].filter(Boolean)
 })
-const words = (mL: number) => volumeWords(mL, site.set?.units)
 const faultOf = (f: ReturnType<typeof parseField> | null) => (f?.fault ? t(`bench.${f.fault}`) : undefined)
+
+const done = ref<ReturnType<typeof m.keep>>(null)
+function keep(): void {
+  if (!way.value) return
+  done.value = m.keep(way.value.kept, total.value, m.vessel.value?.name ?? t('bench.ownVessel'))
+  message.success(t('bench.saved'))
+}
+const test = () => router.push({ path: '/bench/check', query: { bath: done.value?.bath } })
+const say = (inside: InVessel) => (m.said.value = inside)
+const agent = computed(() => kit.products.value.find((p) => p.id === done.value?.product)?.agent ?? null)
 </script>
 
 <template>
-  <div class="mixing">
-    <section class="entry">
-      <div>
-        <label for="mix-product" class="small quiet">{{ t('bench.product') }}</label>
-        <n-select
-          :value="chosen?.value ?? null"
-          :options="choices"
-          :input-props="{ id: 'mix-product' }"
-          :aria-label="t('bench.product')"
-          @update:value="(v: string) => (key = v)"
-        />
-      </div>
-      <figure-field
-        id="mix-volume"
-        v-model="litres"
-        :label="t('bench.volume')"
-        unit="L"
-        :fault="faultOf(volume)"
-        :active="field === 'litres'"
-        @focus="field = 'litres'"
-      />
-      <figure-field
-        v-if="chosen?.use.target !== null"
-        id="mix-target"
-        v-model="target"
-        :label="`${t('bench.target')} (${chosen?.use.target ?? ''})`"
-        unit="ppm"
-        :fault="mixed.refusal ? mixed.refusal.message : faultOf(aim)"
-        :active="field === 'target'"
-        @focus="field = 'target'"
-      />
-      <number-pad v-model="padded" />
-    </section>
-    <section v-if="pour && mixed.mix && chosen" class="answer" aria-live="polite">
-      <div class="words">
-        <p class="fig">{{ decimals(pour.shown, 1) }}<small>mL</small></p>
-        <p class="into">
-          {{ chosen.product.name }},
-          {{ t('bench.intoWater', { total: words(mixed.mix.dose.water + mixed.mix.dose.concentrate) }) }}
-        </p>
-        <p v-if="pour.holds === false" class="bad">{{ t('bench.coarse') }}</p>
-        <p v-else-if="pour.strength" class="why">
-          {{
-            t('bench.makes', { lo: Math.round(pour.strength.lo ?? 0), hi: Math.round(pour.strength.hi ?? 0) })
-          }}
-        </p>
-        <p class="why">{{ cautions }}</p>
-        <div class="tools" role="group" :aria-label="t('bench.tool')">
-          <button
-            v-for="(p, i) in mixed.mix.pours"
-            :key="p.tool.name"
-            type="button"
-            :aria-pressed="p.tool.name === pour.tool.name"
-            @click="tool = i"
-          >
-            {{ p.tool.name }}
-          </button>
+  <div class="place">
+    <div class="vessels" role="group" :aria-label="t('bench.vessel')">
+      <button
+        v-for="v in m.vessels.value"
+        :key="v.station + v.use"
+        type="button"
+        :aria-pressed="m.chosen.value === v.station"
+        @click="((done = null), m.choose(v.station))"
+      >
+        {{ v.name }} <span class="quiet">{{ volumeWords(v.volume, site.set?.units) }}</span>
+      </button>
+      <button type="button" :aria-pressed="m.chosen.value === null" @click="((done = null), m.choose(null))">
+        {{ t('bench.ownVessel') }}
+      </button>
+    </div>
+    <div class="mixing">
+      <section class="entry">
+        <div>
+          <label for="mix-product" class="small quiet">{{ t('bench.product') }}</label>
+          <n-select
+            :value="m.choice.value?.key ?? null"
+            :options="options"
+            :input-props="{ id: 'mix-product' }"
+            :aria-label="t('bench.product')"
+            @update:value="(v: string) => (m.key.value = v)"
+          />
         </div>
-        <p class="quiet small">{{ t('common.decides') }}</p>
-      </div>
-      <jug-drawing :tool="pour.tool" :pour="pour.shown" :height="430" />
-    </section>
+        <figure-field
+          id="mix-volume"
+          v-model="m.litres.value"
+          :label="t('bench.volume')"
+          unit="L"
+          :fault="faultOf(m.volume.value)"
+          :active="field === 'litres'"
+          @focus="field = 'litres'"
+        />
+        <figure-field
+          v-if="m.labelTarget.value !== null"
+          id="mix-target"
+          v-model="m.target.value"
+          :label="`${t('bench.target')} (${m.labelTarget.value})`"
+          unit="ppm"
+          :fault="m.measured.value.refusal ? m.measured.value.refusal.message : faultOf(m.aim.value)"
+          :active="field === 'target'"
+          @focus="field = 'target'"
+        />
+        <number-pad v-model="padded" />
+      </section>
+      <section class="answer" aria-live="polite">
+        <container-label v-if="done" :mixed="done">
+          <n-button v-if="agent" type="primary" size="large" @click="test">{{ t('bench.testNow') }}</n-button>
+        </container-label>
+        <vessel-left
+          v-else-if="m.choice.value && !m.may.value?.may"
+          :verdict="m.may.value"
+          :product="m.choice.value.product"
+          @said="say"
+        />
+        <way-shown
+          v-else-if="way"
+          :ways="all"
+          :way="way"
+          :into="into"
+          :name="t('bench.tool')"
+          :height="400"
+          @pick="(i) => (picked = i)"
+        >
+          <p v-for="line in cautions" :key="line" class="why">{{ line }}</p>
+          <template #act>
+            <div class="act">
+              <n-button type="primary" size="large" @click="keep">{{ t('bench.pouredKeep') }}</n-button>
+              <p class="quiet small">{{ t('common.decides') }}</p>
+            </div>
+          </template>
+        </way-shown>
+      </section>
+    </div>
   </div>
 </template>
 
 <style scoped>
 .mixing {
   display: grid;
-  grid-template-columns: 430px 1fr;
+  grid-template-columns: 400px minmax(0, 1fr);
+  --key: 52px;
 }
 .entry {
-  padding: 20px var(--gutter);
+  padding: 16px var(--gutter);
   border-right: 1px solid var(--line);
   display: flex;
   flex-direction: column;
-  gap: 14px;
+  gap: 12px;
 }
 .answer {
   padding: 20px var(--gutter) 20px 36px;
-  display: grid;
-  grid-template-columns: 1fr auto;
-  gap: 20px;
-}
-.fig {
-  font-size: 124px;
-  font-weight: 700;
-  line-height: 1;
-  letter-spacing: -2px;
-}
-.fig small {
-  font-size: 50px;
-  font-weight: 600;
-  margin-left: 10px;
-}
-.into {
-  font-size: 24px;
-  line-height: 1.3;
-  margin-top: 8px;
 }
 .why {
   color: var(--ink-2);
-  margin-top: 12px;
+  margin-top: 4px;
 }
-.bad {
-  color: var(--out);
-  font-weight: 650;
-  margin-top: 12px;
-}
-.tools {
+.act {
   display: flex;
+  flex-direction: column;
   gap: 10px;
-  flex-wrap: wrap;
-  margin: 24px 0 16px;
-}
-.tools button {
-  min-height: 48px;
-  padding: 0 16px;
-  border: 1.5px solid var(--line);
-  border-radius: var(--r);
-  background: var(--raised);
-  font-weight: 600;
-  cursor: pointer;
-}
-.tools button[aria-pressed='true'] {
-  border-color: var(--sea);
-  background: var(--sea-wash);
+  align-items: flex-start;
 }
 @media (max-width: 760px) {
-  .mixing,
-  .answer {
+  .mixing {
     display: block;
-  }
-  .fig {
-    font-size: 80px;
   }
 }
 </style>
+
+<style scoped src="./vessels.css"></style>

@@ -13,7 +13,7 @@ const site = useSite()
 const route = useRoute()
 const message = useMessage()
 
-const whats = ['sanitizer', 'dish-machine', 'hot-water', 'wash-water', 'cold-product'] as const
+const whats = ['sanitizer', 'dish-machine', 'hot-water', 'wash-water', 'cold-product', 'utensils'] as const
 const recheck = computed(() => {
   const id = route.query['case']
   const found = typeof id === 'string' ? site.one('case', id) : null

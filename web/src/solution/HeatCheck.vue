@@ -9,7 +9,16 @@ import NumberPad from '../pieces/NumberPad.vue'
 import { useSite } from '../record/site.ts'
 import { rightNow } from '../wire/clock.ts'
 import { parseField } from './field.ts'
-import { anyTyped, fieldsOf, heatRead, kindOf, machineKinds, type HeatField, type HeatWhat } from './heat.ts'
+import {
+  anyTyped,
+  fieldsOf,
+  heatRead,
+  kindOf,
+  machineKinds,
+  type HeatField,
+  type HeatWhat,
+  type Kept,
+} from './heat.ts'
 import JudgementView from './JudgementView.vue'
 
 /** A dish machine, hot water by hand, wash water or cold product: typed off the gauges, judged as one types. */
@@ -30,17 +39,35 @@ const station = computed(
 const kind = ref(kindOf(station.value?.plate?.family ?? '') ?? 'stationary-dual')
 watch(station, (s) => (kind.value = kindOf(s?.plate?.family ?? '') ?? kind.value))
 
-const empty = { wash: '', rinse: '', pressure: '', surface: '', temperature: '', seconds: '', product: '' }
+const empty = {
+  wash: '',
+  rinse: '',
+  pressure: '',
+  surface: '',
+  temperature: '',
+  seconds: '',
+  product: '',
+  hours: '',
+}
 const fields = ref<Record<HeatField, string>>({ ...empty })
-const shown = computed(() => fieldsOf(props.what, kind.value))
+const kept = ref<Kept>('room')
+const shown = computed(() => fieldsOf(props.what, kind.value, kept.value))
 const field = ref<HeatField>(fieldsOf(props.what, kind.value)[0] ?? 'wash')
 const padded = computed({ get: () => fields.value[field.value], set: (v) => (fields.value[field.value] = v) })
 const thermometer = computed(() => kit.thermometers.value[0] ?? null)
 const unit = (name: HeatField) =>
-  name === 'pressure' ? 'kPa' : name === 'seconds' ? 's' : (thermometer.value?.unit ?? '°C')
+  name === 'pressure'
+    ? 'kPa'
+    : name === 'seconds'
+      ? 's'
+      : name === 'hours'
+        ? 'h'
+        : (thermometer.value?.unit ?? '°C')
 const fault = (name: HeatField) => {
   if (fields.value[name].trim() === '') return undefined
-  const { fault: code } = parseField(fields.value[name], { below: name !== 'pressure' && name !== 'seconds' })
+  const { fault: code } = parseField(fields.value[name], {
+    below: !['pressure', 'seconds', 'hours'].includes(name),
+  })
   return code ? t(`bench.${code}`) : undefined
 }
 const sound = computed(() => shown.value.every((name) => fault(name) === undefined))
@@ -48,6 +75,7 @@ const sound = computed(() => shown.value.every((name) => fault(name) === undefin
 const typed = computed(() => ({
   fields: fields.value,
   kind: kind.value,
+  kept: kept.value,
   thermometer: thermometer.value,
   plate: station.value?.plate?.parameters ?? null,
 }))
@@ -88,6 +116,17 @@ function keep(): void {
         :options="machineKinds.map((k) => ({ label: t(`bench.kind.${k}`), value: k }))"
         :aria-label="t('bench.kindName')"
       />
+      <div v-if="what === 'utensils'" class="kept" role="group" :aria-label="t('bench.keptName')">
+        <button
+          v-for="k in ['room', 'refrigerated'] as const"
+          :key="k"
+          type="button"
+          :aria-pressed="kept === k"
+          @click="kept = k"
+        >
+          {{ t(`bench.kept.${k}`) }}
+        </button>
+      </div>
       <div class="fields">
         <figure-field
           v-for="name in shown"
@@ -146,6 +185,23 @@ function keep(): void {
   grid-template-columns: 1fr 1fr;
   gap: 12px 18px;
   align-items: end;
+}
+.kept {
+  display: flex;
+  gap: 10px;
+}
+.kept button {
+  flex: 1;
+  min-height: 52px;
+  border: 1.5px solid var(--line);
+  border-radius: var(--r);
+  background: var(--raised);
+  font-weight: 600;
+  cursor: pointer;
+}
+.kept button[aria-pressed='true'] {
+  border-color: var(--sea);
+  background: var(--sea-wash);
 }
 .verdict {
   padding: 16px var(--gutter) 16px 28px;

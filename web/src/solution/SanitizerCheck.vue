@@ -28,16 +28,20 @@ const site = useSite()
 const opened = ref<string | null>(null)
 const place = computed<Place>(() => ({ ...props.place, case: props.place.case ?? opened.value }))
 const c = useChecking(toRef(props, 'checked'), () => place.value)
-const field = ref<'temperature' | 'hardness'>('temperature')
-const padded = computed({
-  get: () => (field.value === 'temperature' ? c.temperature.value : c.hardness.value),
-  set: (v) => (field.value === 'temperature' ? (c.temperature.value = v) : (c.hardness.value = v)),
-})
+const field = ref<'temperature' | 'hardness' | 'drops'>('temperature')
+const padded = computed({ get: () => c[field.value].value, set: (v) => (c[field.value].value = v) })
 const verdict = computed(() => c.result.value.taken?.judgement.overall ?? 'cannot-tell')
 const advised = computed(() => {
   const way = c.correction.value
   const needed = verdict.value === 'too-close' || verdict.value === 'out'
   return needed && way && way.move !== 'none' ? way : null
+})
+/** Too close is no pass: a finer reading or a nudge, whichever is quicker. */
+const quicker = computed(() => {
+  if (verdict.value !== 'too-close') return null
+  const finer = c.titration.value !== null && !c.byDrops.value
+  if (advised.value?.safe) return 'nudge'
+  return finer ? 'finer' : advised.value ? 'nudge' : 'fresh'
 })
 const fault = (code: '' | 'notNumber' | 'negative') =>
   code === '' ? undefined : t(code === 'negative' ? 'bench.fieldNegative' : 'bench.fieldNeeded')
@@ -99,9 +103,32 @@ function act(): void {
           <h2>{{ heading }}</h2>
         </slot>
         <p class="quiet">{{ under }}</p>
-        <template v-if="c.strip.value">
+        <div v-if="c.titration.value" class="by" role="group" :aria-label="t('bench.readBy')">
+          <button type="button" :aria-pressed="!c.byDrops.value" @click="c.byDrops.value = false">
+            {{ t('bench.byStrip') }}
+          </button>
+          <button
+            type="button"
+            :aria-pressed="c.byDrops.value"
+            @click="((c.byDrops.value = true), (field = 'drops'))"
+          >
+            {{ c.titration.value.name }}
+          </button>
+        </div>
+        <figure-field
+          v-if="c.byDrops.value && c.titration.value"
+          id="drops"
+          v-model="c.drops.value"
+          :label="t('bench.drops', { ppm: c.titration.value.perDrop })"
+          :unit="t('bench.dropsUnit')"
+          :fault="fault(c.faults.value.drops)"
+          :active="field === 'drops'"
+          @focus="field = 'drops'"
+        />
+        <template v-else-if="c.strip.value">
           <h2 class="label strip-name">{{ t('bench.stripOf') }}: {{ c.strip.value.name }}</h2>
           <strip-picker v-model="c.pick.value" v-bind="c.strip.value" />
+          <p v-if="!c.stripFits.value" class="unfit" role="alert">{{ t('bench.stripUnfit') }}</p>
         </template>
         <template v-if="c.phStrip.value">
           <h2 class="label">{{ c.phStrip.value.name }}</h2>
@@ -146,14 +173,15 @@ function act(): void {
     <section class="verdict">
       <p v-if="opened || props.place.case" class="again">{{ t('bench.recheck') }}</p>
       <p v-if="c.result.value.refusal" class="refusal" role="alert">{{ c.result.value.refusal.message }}</p>
-      <template v-else-if="c.pick.value && c.result.value.taken">
+      <template v-else-if="c.entered.value && c.result.value.taken">
         <judgement-view
           :judgement="c.result.value.taken.judgement"
           :after="advised?.after ?? null"
           :after-label="advised ? t('bench.after', { amount: `${advised.first ?? advised.amount} mL` }) : ''"
         >
           <correction-act v-if="advised" :correction="advised" :ppe="checked.product.ppe" @did="act" />
-          <p v-else-if="verdict === 'out'" class="again">{{ t('bench.outAction') }}</p>
+          <p v-if="quicker" class="again">{{ t(`bench.quicker.${quicker}`) }}</p>
+          <p v-else-if="verdict === 'out' && !advised" class="again">{{ t('bench.outAction') }}</p>
         </judgement-view>
         <n-button size="large" :type="verdict === 'in' ? 'primary' : 'default'" class="keep" @click="keep">
           {{ t('bench.keep') }}
@@ -189,6 +217,28 @@ function act(): void {
 }
 .verdict {
   padding: 16px var(--gutter) 16px 28px;
+}
+.by {
+  display: flex;
+  gap: 10px;
+  margin-top: 10px;
+}
+.by button {
+  min-height: 48px;
+  padding: 0 16px;
+  border: 1.5px solid var(--line);
+  border-radius: var(--r);
+  background: var(--raised);
+  font-weight: 600;
+  cursor: pointer;
+}
+.by button[aria-pressed='true'] {
+  border-color: var(--sea);
+  background: var(--sea-wash);
+}
+.unfit {
+  color: var(--out);
+  font-weight: 600;
 }
 .strip-name {
   margin-top: 10px;

@@ -1,8 +1,7 @@
-import type { Interval } from '@tadka/core/quantity'
-import { millilitres } from '@tadka/core/quantity'
+import { interval, millilitres, type Interval } from '@tadka/core/quantity'
 import { sanitizerChecked, type Place, type ProductUse, type ReadingTaken } from '@tadka/core/record'
 import { Refusal } from '@tadka/core/refusal'
-import type { StripPick } from '@tadka/core/rules'
+import { stripFit, type StripPick } from '@tadka/core/rules'
 import { correct, type Correction } from '@tadka/core/solution'
 import { useStorage } from '@vueuse/core'
 import { computed, ref, type Ref } from 'vue'
@@ -23,11 +22,15 @@ export function useChecking(what: Ref<Checked>, place: () => Place) {
   const kit = useKit()
   const pick = ref<StripPick | null>(null)
   const phPick = ref<StripPick | null>(null)
+  /** Drops counted, where a titration kit is used in the place of a strip. */
+  const drops = ref('')
+  const byDrops = ref(false)
   const temperature = ref('')
   /** Measured once a day and kept, mg/L. */
   const hardness = useStorage('tadka.hardness', '')
   const thermometerId = useStorage('tadka.thermometer', '')
 
+  const titration = computed(() => kit.titrationFor(what.value.product.agent))
   const strip = computed(() => kit.stripFor(what.value.product.agent))
   const phStrip = computed(() =>
     what.value.product.agent === 'chlorine' || what.value.product.agent === 'iodine'
@@ -42,13 +45,22 @@ export function useChecking(what: Ref<Checked>, place: () => Place) {
   const faults = computed(() => ({
     temperature: faultIn(temperature.value),
     hardness: needsHardness.value ? faultIn(hardness.value) : '',
+    drops: faultIn(drops.value),
   }))
 
   const result = computed<{ taken: ReadingTaken | null; refusal: Refusal | null }>(() => {
     const t = faults.value.temperature ? null : number(temperature.value)
     const h = needsHardness.value && !faults.value.hardness ? number(hardness.value) : null
+    const counted = faults.value.drops ? null : number(drops.value)
+    const viaKit = byDrops.value && titration.value
     const entry = {
-      strength: strip.value && pick.value ? { strip: strip.value, pick: pick.value } : null,
+      strength: viaKit
+        ? counted === null
+          ? null
+          : { kit: viaKit, drops: counted }
+        : strip.value && pick.value
+          ? { strip: strip.value, pick: pick.value }
+          : null,
       ph: phStrip.value && phPick.value ? { strip: phStrip.value, pick: phPick.value } : null,
       temperature:
         t === null
@@ -57,7 +69,7 @@ export function useChecking(what: Ref<Checked>, place: () => Place) {
       hardness: h,
     }
     const used = [
-      entry.strength && strip.value?.id,
+      entry.strength && (viaKit ? viaKit.id : strip.value?.id),
       entry.ph && phStrip.value?.id,
       t === null ? null : thermometer.value?.id,
     ]
@@ -89,10 +101,20 @@ export function useChecking(what: Ref<Checked>, place: () => Place) {
 
   function clear(): void {
     pick.value = null
+    drops.value = ''
   }
 
   return {
     pick,
+    drops,
+    byDrops,
+    titration,
+    entered: computed(() => (byDrops.value ? drops.value.trim() !== '' : pick.value !== null)),
+    stripFits: computed(() =>
+      strip.value && what.value.use.range && !byDrops.value
+        ? stripFit(strip.value, interval(what.value.use.range.lo, what.value.use.range.hi)).canShow
+        : true,
+    ),
     phPick,
     temperature,
     hardness,

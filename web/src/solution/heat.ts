@@ -4,8 +4,10 @@ import type { DishMachineKind } from '@tadka/core/rules'
 import type { Instant } from '@tadka/core/quantity'
 import { parseField } from './field.ts'
 
-export type HeatWhat = 'dish-machine' | 'hot-water' | 'wash-water' | 'cold-product'
-export type HeatField = 'wash' | 'rinse' | 'pressure' | 'surface' | 'temperature' | 'seconds' | 'product'
+export type HeatWhat = 'dish-machine' | 'hot-water' | 'wash-water' | 'cold-product' | 'utensils'
+export type Kept = 'room' | 'refrigerated'
+export type HeatField =
+  'wash' | 'rinse' | 'pressure' | 'surface' | 'temperature' | 'seconds' | 'product' | 'hours'
 
 export const machineKinds = [
   'stationary-dual',
@@ -16,10 +18,11 @@ export const machineKinds = [
 ] as const satisfies readonly DishMachineKind[]
 
 /** Only the fields that matter to the verdict. */
-export function fieldsOf(what: HeatWhat, kind: DishMachineKind): HeatField[] {
+export function fieldsOf(what: HeatWhat, kind: DishMachineKind, kept: Kept = 'room'): HeatField[] {
   if (what === 'dish-machine')
     return kind === 'chemical' ? ['wash'] : ['wash', 'rinse', 'pressure', 'surface']
   if (what === 'hot-water') return ['temperature', 'seconds']
+  if (what === 'utensils') return kept === 'room' ? ['hours'] : ['hours', 'temperature']
   return what === 'cold-product' ? ['product'] : ['temperature']
 }
 
@@ -32,6 +35,7 @@ export function kindOf(family: string): DishMachineKind | null {
 export interface Typed {
   readonly fields: Readonly<Record<HeatField, string>>
   readonly kind: DishMachineKind
+  readonly kept: Kept
   readonly thermometer: ThermometerSet | null
   /** What the data plate asks, by the names that stations carry; °C and kPa. */
   readonly plate: Readonly<Record<string, number>> | null
@@ -73,6 +77,10 @@ export function heatRead(what: HeatWhat, typed: Typed, now: Instant): Read {
   }
   if (what === 'hot-water')
     return { what, reading: { temperature: degrees('temperature'), seconds: value('seconds') } }
+  if (what === 'utensils') {
+    const temperature = typed.kept === 'room' ? null : degrees('temperature')
+    return { what, reading: { kept: typed.kept, temperature, hours: value('hours') } }
+  }
   if (what === 'wash-water') return { what, reading: { temperature: degrees('temperature'), label: null } }
   const product = degrees('product')
   return {
@@ -87,4 +95,4 @@ export function heatRead(what: HeatWhat, typed: Typed, now: Instant): Read {
 
 /** Whether anything was typed yet. */
 export const anyTyped = (what: HeatWhat, typed: Typed): boolean =>
-  fieldsOf(what, typed.kind).some((name) => typed.fields[name].trim() !== '')
+  fieldsOf(what, typed.kind, typed.kept).some((name) => typed.fields[name].trim() !== '')

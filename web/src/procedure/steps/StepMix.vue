@@ -1,24 +1,23 @@
 <script setup lang="ts">
-import { decimals, millilitres, showInterval, showTemperature, showVolume } from '@tadka/core/quantity'
+import { millilitres, showTemperature } from '@tadka/core/quantity'
 import { numberOf, type RunState, type Step } from '@tadka/core/procedure'
+import type { BathMixed } from '@tadka/core/record'
 import { Refusal } from '@tadka/core/refusal'
-import { mixFor } from '@tadka/core/solution'
+import { aimedBand, aimedTarget } from '@tadka/core/rules'
+import { measureFor } from '@tadka/core/solution'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useKit } from '../../house/kit.ts'
-import JugDrawing from '../../pieces/JugDrawing.vue'
 import { useSite } from '../../record/site.ts'
+import { useWays } from '../../solution/measured.ts'
+import WayShown from '../../solution/WayShown.vue'
+import { volumeWords } from '../../solution/words.ts'
 
-export interface Poured {
-  readonly product: string
-  readonly productName: string
-  readonly pouredMl: number
-  readonly volumeMl: number
-  readonly capacityMl: number
-  readonly tool: string
-  readonly target: number | null
-}
+export type Poured = Pick<
+  BathMixed,
+  'product' | 'productName' | 'poured' | 'tool' | 'measured' | 'target' | 'volume' | 'capacity'
+>
 
 /** The pour worked out for this machine's volume and this product's label: the figure, the jug to the mark. */
 const props = defineProps<{ step: Step & { kind: 'mix' }; run: RunState }>()
@@ -26,51 +25,59 @@ const emit = defineEmits<{ poured: [poured: Poured] }>()
 const { t } = useI18n()
 const site = useSite()
 const kit = useKit()
+const waysOf = useWays()
 
-const chosen = ref(0)
-const tool = ref(0)
-const candidates = computed(() => kit.forUse(props.step.use))
-const candidate = computed(
-  () => candidates.value[chosen.value % Math.max(1, candidates.value.length)] ?? null,
-)
+const picked = ref(0)
+const candidate = computed(() => kit.forUse(props.step.use)[0] ?? null)
 const total = computed(() => millilitres(numberOf(props.step.volume, props.run.parameters)))
 const units = computed(() => site.set?.units ?? 'metric')
-const inWords = (shown: { value: string; unit: string }) => `${shown.value} ${shown.unit}`
+const water = computed(() => {
+  const { lo, hi } = props.step.water
+  const top = showTemperature(hi, units.value)
+  return t('run.water', { lo: showTemperature(lo, units.value).value, hi: `${top.value} ${top.unit}` })
+})
 
+const target = computed(() => {
+  const c = candidate.value
+  return c
+    ? aimedTarget(c.use.target, aimedBand(c.product.agent, c.use.range, site.set?.schools ?? {}))
+    : null
+})
 const mixed = computed(() => {
-  if (!candidate.value) return { mix: null, refusal: null }
+  if (!candidate.value) return { ways: [], refusal: null }
   const { product, use } = candidate.value
   try {
-    return { mix: mixFor(product.supply, use, total.value, kit.tools.value), refusal: null }
+    const aim = { range: use.range, target: target.value }
+    return {
+      ways: waysOf(measureFor(product.supply, aim, total.value, kit.measuring(product.id))),
+      refusal: null,
+    }
   } catch (error) {
-    if (error instanceof Refusal) return { mix: null, refusal: error }
+    if (error instanceof Refusal) return { ways: [], refusal: error }
     throw error
   }
 })
-const pour = computed(() => mixed.value.mix?.pours[tool.value % (mixed.value.mix.pours.length || 1)] ?? null)
-const why = computed(() => {
-  const [m, p, c] = [mixed.value.mix, pour.value, candidate.value]
-  if (!m || !p || !c) return ''
-  if (c.product.supply.kind === 'per-litre')
-    return t('run.perLitre', { ml: decimals(c.product.supply.millilitres, 1) })
-  if (!p.strength) return ''
-  const band = showInterval({ lo: Math.round(p.strength.lo ?? 0), hi: Math.round(p.strength.hi ?? 0) })
-  if (p.holds === false) return t('run.roundingLeaves', { band })
-  return t('run.rounding', { lo: Math.round(p.strength.lo ?? 0), hi: Math.round(p.strength.hi ?? 0) })
-})
-const fillings = computed(() => (pour.value ? Math.ceil(pour.value.shown / pour.value.tool.capacity) : 1))
+const way = computed(() => mixed.value.ways[picked.value] ?? mixed.value.ways[0] ?? null)
+const into = computed(() =>
+  candidate.value
+    ? t('run.productIn', {
+        product: candidate.value.product.name,
+        vessel: props.step.vessel,
+        volume: volumeWords(way.value?.total ?? total.value, site.set?.units),
+      })
+    : '',
+)
 
 function poured(): void {
-  const [p, c] = [pour.value, candidate.value]
-  if (!p || !c) return
+  const [w, c] = [way.value, candidate.value]
+  if (!w || !c) return
   emit('poured', {
     product: c.product.id,
     productName: c.product.name,
-    pouredMl: p.shown,
-    volumeMl: total.value,
-    capacityMl: numberOf(props.step.capacity, props.run.parameters),
-    tool: p.tool.name,
-    target: c.use.target,
+    ...w.kept,
+    volume: w.total ?? total.value,
+    capacity: numberOf(props.step.capacity, props.run.parameters),
+    target: target.value,
   })
 }
 </script>
@@ -78,77 +85,34 @@ function poured(): void {
 <template>
   <p v-if="!candidate" class="refusal" role="alert">{{ t('run.noProduct') }}</p>
   <p v-else-if="mixed.refusal" class="refusal" role="alert">{{ mixed.refusal.message }}</p>
-  <div v-else-if="pour" class="mix">
-    <div class="words">
-      <p class="fig">{{ decimals(pour.shown, 1) }}<small>mL</small></p>
-      <p class="into">
-        {{
-          t('run.productIn', {
-            product: candidate.product.name,
-            vessel: step.vessel,
-            volume: inWords(showVolume(total, units)),
-          })
-        }}
-        <b>{{
-          t('run.water', {
-            lo: showTemperature(step.water.lo, units).value,
-            hi: inWords(showTemperature(step.water.hi, units)),
-          })
-        }}</b>
-      </p>
-      <p v-if="candidate.product.ppe.length > 0" class="ppe">
-        {{ t('bench.ppe', { list: candidate.product.ppe.join(', ') }) }}
-      </p>
-      <p class="why">
-        <span v-if="fillings > 1">{{ t('run.fillings', { n: fillings, tool: pour.tool.name }) }}. </span>
-        {{ why }}
-        <span v-if="candidate.product.neverWith.length > 0">
-          {{ t('bench.never', { list: candidate.product.neverWith.join(', ') }) }}
-        </span>
-      </p>
-      <div class="act">
-        <n-button type="primary" class="big" @click="poured">{{ t('run.poured') }}</n-button>
-        <n-button v-if="(mixed.mix?.pours.length ?? 0) > 1" class="alt" @click="tool += 1">{{
-          t('run.otherTool')
-        }}</n-button>
-      </div>
-    </div>
-    <div class="jug">
-      <jug-drawing :tool="pour.tool" :pour="pour.shown" :height="420" />
-      <p class="quiet">{{ pour.tool.name }}</p>
-    </div>
-  </div>
+  <way-shown
+    v-else-if="way"
+    :ways="mixed.ways"
+    :way="way"
+    :into="into"
+    :name="t('bench.tool')"
+    :height="400"
+    @pick="(i) => (picked = i)"
+  >
+    <template #water>
+      <b>{{ water }}</b>
+    </template>
+    <p v-if="candidate.product.supply.kind === 'per-litre'" class="why">
+      {{ t('run.perLitre', { ml: candidate.product.supply.millilitres }) }}
+    </p>
+    <p v-if="candidate.product.ppe.length > 0" class="ppe">
+      {{ t('bench.ppe', { list: candidate.product.ppe.join(', ') }) }}
+    </p>
+    <p v-if="candidate.product.neverWith.length > 0" class="why">
+      {{ t('bench.never', { list: candidate.product.neverWith.map((x) => t(`chemical.${x}`)).join(', ') }) }}
+    </p>
+    <template #act>
+      <n-button type="primary" class="big" @click="poured">{{ t('run.poured') }}</n-button>
+    </template>
+  </way-shown>
 </template>
 
 <style scoped>
-.mix {
-  display: grid;
-  grid-template-columns: 1fr 320px;
-  gap: 12px;
-  flex: 1;
-}
-.words {
-  display: flex;
-  flex-direction: column;
-}
-.fig {
-  font-size: 132px;
-  font-weight: 700;
-  line-height: 1;
-  margin-top: 14px;
-  letter-spacing: -2px;
-}
-.fig small {
-  font-size: 54px;
-  font-weight: 600;
-  letter-spacing: 0;
-  margin-left: 10px;
-}
-.into {
-  font-size: 26px;
-  line-height: 1.3;
-  margin-top: 8px;
-}
 .ppe {
   margin-top: 14px;
   font-weight: 650;
@@ -157,34 +121,16 @@ function poured(): void {
 .why {
   color: var(--ink-2);
   font-size: 16px;
-  line-height: 1.45;
-  margin-top: 10px;
-  max-width: 34em;
+  margin-top: 8px;
 }
-.act {
+.big {
+  align-self: flex-start;
   margin-top: auto;
-  padding-top: 18px;
-  display: flex;
-  gap: 14px;
-}
-.jug {
-  text-align: center;
 }
 .refusal {
   color: var(--out);
   font-size: 22px;
   font-weight: 600;
   margin-top: 24px;
-}
-@media (max-width: 760px) {
-  .mix {
-    grid-template-columns: 1fr;
-  }
-  .fig {
-    font-size: 84px;
-  }
-  .jug {
-    display: none;
-  }
 }
 </style>

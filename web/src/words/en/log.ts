@@ -47,7 +47,11 @@ export const log = {
     site: { set: 'Site set up' },
     station: { set: 'Station set up: {name}' },
     product: { set: 'Label entered: {name}' },
-    instrument: { set: 'Instrument entered: {name}' },
+    instrument: {
+      set: 'Instrument entered: {name}',
+      checked: 'Checked {name}: {what}',
+    },
+    concentrate: { opened: 'Opened a new container of {name}' },
     rule: { set: 'Local rule of {name}: {what}' },
     run: {
       started: 'Started {procedure} on {station}',

@@ -1,0 +1,46 @@
+import type { Fold } from './fold.ts'
+import type { ConcentrateOpened, InstrumentChecked, InstrumentSet, ProductSet } from './house.ts'
+import { correctedAt } from './record.ts'
+
+interface Named {
+  readonly id: string
+}
+
+export interface ProductKept {
+  /** The container in use; null where nobody wrote it down. */
+  readonly container: ConcentrateOpened | null
+}
+export type ProductState = Named & ProductKept & Partial<ProductSet>
+
+/** A product: its label as last entered, and the container in use. */
+export const productFold: Fold<ProductState> = {
+  initial: (id) => ({ id, container: null }),
+  apply(state, record) {
+    if (record.type === 'product.set@1')
+      return { ...record.payload, id: state.id, container: state.container }
+    if (record.type === 'concentrate.opened@1') return { ...state, container: record.payload }
+    return state
+  },
+}
+
+export interface InstrumentKept {
+  /** The newest last; at most the last thirty. */
+  readonly checks: readonly (InstrumentChecked & { readonly at: number; readonly by: string })[]
+}
+export type InstrumentState = (Named & InstrumentKept) | (Named & InstrumentKept & InstrumentSet)
+
+const checksKept = 30
+
+/** An instrument: as last entered, with its checks; a thermometer's check sets when it is due again. */
+export const instrumentFold: Fold<InstrumentState> = {
+  initial: (id) => ({ id, checks: [] }),
+  apply(state, record) {
+    if (record.type === 'instrument.set@1') return { ...record.payload, id: state.id, checks: state.checks }
+    if (record.type !== 'instrument.checked@1') return state
+    const check = { ...record.payload, at: correctedAt(record), by: record.by }
+    const checks = [...state.checks, check].slice(-checksKept)
+    if (check.method === 'ice-point' && 'kind' in state && state.kind === 'thermometer')
+      return { ...state, checks, checkDue: check.due }
+    return { ...state, checks }
+  },
+}

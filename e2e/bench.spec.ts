@@ -1,0 +1,108 @@
+import { expect, test } from '@playwright/test'
+import { address, press, signIn } from './crew.ts'
+
+test('from the Bench to a correct pour in three taps, kept, labelled, and tested next', async ({ page }) => {
+  await signIn(page, 'Dara', '1357')
+  let taps = 0
+  const tap = async (name: string | RegExp, role: 'button' | 'link' = 'button') => {
+    taps += 1
+    await page.getByRole(role, { name, exact: typeof name === 'string' }).click()
+  }
+  await tap(/Bench/, 'link')
+  await tap(/Galley cloths/)
+  // The bath of the morning is still in it: nobody pours a second dose.
+  await expect(page.getByRole('alert').filter({ hasText: 'It is in there already' })).toBeVisible()
+  await tap('Poured out and rinsed')
+  // 10 % w/v stock to 250 ppm in 4 L: 4000 x 250 / 100000 = 10 mL (c1·V1 = c2·V2).
+  await expect(page.locator('.fig')).toHaveText('10mL')
+  await expect(page.getByText('Makes 238 to 262 ppm on this tool.')).toBeVisible()
+  await expect(page.getByText('Wear gloves, goggles.')).toBeVisible()
+  expect(taps).toBeLessThanOrEqual(4)
+
+  await press(page, 'Poured: put it in the log')
+  const label = page.locator('.container-label')
+  await expect(label).toContainText('Brineguard')
+  await expect(label).toContainText('250 ppm')
+  await expect(label.getByText('Use by')).toBeVisible()
+  await press(page, 'Test it now')
+  await expect(page.getByText(/Brineguard, 4 L, mixed .* by Dara/)).toBeVisible()
+  await page.goto(address('/bench/baths'))
+  const bath = page.getByRole('listitem').filter({ hasText: 'Galley cloths' })
+  await expect(bath).toContainText('Test it before use.')
+  await expect(bath).toContainText('Cannot tell')
+})
+
+test('what must not meet is refused with the reason, and unknown contents too', async ({ page }) => {
+  await signIn(page, 'Wen', '8642')
+  await page.goto(address('/bench/mix'))
+  await page.getByRole('group', { name: 'Vessel' }).getByRole('button', { name: 'Another vessel' }).click()
+  await page.locator('.entry .n-select').click()
+  await page.getByText('Barnacle Off: Descaling ice machines').click()
+  await press(page, 'Skerrychlor')
+  await expect(page.getByRole('alert')).toContainText('would meet chlorine bleach: toxic gas')
+  await expect(page.locator('.fig')).toBeHidden()
+  await press(page, 'Another vessel')
+  await press(page, 'I do not know')
+  await expect(page.getByRole('alert')).toContainText('one of them unknown')
+})
+
+test('a manager enters a label with a strip that cannot show it, and a drop kit that can', async ({
+  page,
+}) => {
+  await signIn(page, 'Oriel', '9080')
+  await page.goto(address('/house/products'))
+  await press(page, 'Enter a label')
+  const form = page.locator('form.house-form')
+  await form.getByLabel('Name').fill('Saltquat')
+  await form.getByLabel('How strong').fill('10')
+  await expect(form.getByText('That is 100000 ppm.')).toBeVisible()
+  await form.getByRole('button', { name: 'Put it in the log' }).click()
+  await expect(form.getByText('One of the uses is not right yet.')).toBeHidden()
+  await expect(form.getByText('Give its name.')).toBeHidden()
+  await expect(form.getByText('Copy the first-aid line.')).toBeVisible()
+  await form.getByLabel('What for, in the label’s words').fill('Tables')
+  await form.getByLabel('From, ppm').fill('160')
+  await form.getByLabel('To, ppm').fill('190')
+  await form.getByLabel('Aim at, ppm').fill('170')
+  await expect(form.getByText(/none of its readings can show this band/)).toBeVisible()
+  await form.getByLabel('First aid').fill('Eyes: rinse, call.')
+  await form.getByRole('button', { name: 'Put it in the log' }).click()
+  await expect(page.getByText('160 to 190 ppm')).toBeVisible()
+})
+
+test('a probe that fails in ice is past due at once, and its readings grow wide', async ({ page }) => {
+  await signIn(page, 'Oriel', '9080')
+  await page.goto(address('/house/instruments'))
+  await press(page, 'Ice point')
+  const ice = page.locator('form.checking')
+  await ice.getByLabel('It reads, °C').fill('1.4')
+  await expect(ice.getByText('Out', { exact: true })).toBeVisible()
+  await ice.getByRole('button', { name: 'Put it in the log' }).click()
+  await expect(page.getByText(/past its date/)).toBeVisible()
+  await page.goto(address('/bench/check'))
+  await press(page, 'Wash water')
+  await page.locator('#heat-temperature').fill('43')
+  await expect(page.getByText('Too close', { exact: true }).first()).toBeVisible()
+  await page.goto(address('/house/instruments'))
+  await press(page, 'Ice point')
+  await ice.getByLabel('It reads, °C').fill('0.1')
+  await ice.getByRole('button', { name: 'Put it in the log' }).click()
+  await expect(page.getByText(/past its date/)).toBeHidden()
+})
+
+test('schools and the hours of a bath are the site’s own; crew may only look', async ({ page }) => {
+  await signIn(page, 'Oriel', '9080')
+  await page.goto(address('/house/schools'))
+  await page.getByRole('radio', { name: '200 ppm', exact: true }).click()
+  await expect(page.getByRole('radio', { name: '200 ppm', exact: true })).toHaveAttribute(
+    'aria-checked',
+    'true',
+  )
+  await page.goto(address('/bench/mix'))
+  await press(page, /Espresso cloths/)
+  await press(page, 'Poured out and rinsed')
+  await expect(page.getByText('Crew aim at 200 to 200 ppm here.')).toBeVisible()
+  await expect(page.locator('.fig')).toHaveText('8mL')
+  await page.goto(address('/house/schools'))
+  await page.getByRole('radio', { name: /the label’s/ }).click()
+})

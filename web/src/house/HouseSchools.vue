@@ -1,0 +1,129 @@
+<script setup lang="ts">
+import type { SiteSet } from '@tadka/core/record'
+import { bathHours } from '@tadka/core/duty'
+import { chosenSchool, schools } from '@tadka/core/rules'
+import { NButton, NInput, useMessage } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useSession } from '../people/session.ts'
+import { useSite } from '../record/site.ts'
+import { parseField } from '../solution/field.ts'
+
+/** Where the trade's schools differ: what this site does, the default and its reason beside it. */
+const { t } = useI18n()
+const site = useSite()
+const session = useSession()
+const message = useMessage()
+const may = computed(() => session.mayDo('set-up-house'))
+const chosen = (id: string) => chosenSchool(id, site.set?.schools ?? {})
+
+function set(change: Partial<SiteSet>): void {
+  const { set: now } = site
+  if (!now || !('name' in now) || !session.site) return
+  const { id: _, ...kept } = now as SiteSet & { id: string }
+  site.record('site.set@1', { kind: 'site', id: session.site }, { ...kept, ...change })
+  message.success(t('house.saved'))
+}
+const choose = (id: string, choice: string) => set({ schools: { ...site.set?.schools, [id]: choice } })
+
+const test = ref(String(site.set?.bath?.testHours ?? bathHours.testHours))
+const change = ref(String(site.set?.bath?.changeHours ?? bathHours.changeHours))
+const hours = computed(() => {
+  const [a, b] = [
+    parseField(test.value, { positive: true }).value,
+    parseField(change.value, { positive: true }).value,
+  ]
+  return a === null || b === null || a > b || b > 48 ? null : { testHours: a, changeHours: b }
+})
+</script>
+
+<template>
+  <section>
+    <p class="quiet">{{ t('house.schoolsHow') }}</p>
+    <fieldset v-for="s in schools" :key="s.id">
+      <legend>{{ s.question }}</legend>
+      <div class="choices" role="radiogroup" :aria-label="s.question">
+        <button
+          v-for="c in s.choices"
+          :key="c.id"
+          type="button"
+          role="radio"
+          :aria-checked="chosen(s.id) === c.id"
+          :disabled="!may"
+          @click="choose(s.id, c.id)"
+        >
+          {{ c.says
+          }}<span v-if="c.id === s.fallback" class="quiet small"> · {{ t('house.byDefault') }}</span>
+        </button>
+      </div>
+      <p class="quiet small">{{ s.why }}</p>
+    </fieldset>
+    <fieldset>
+      <legend>{{ t('house.bathHours') }}</legend>
+      <form class="hours" @submit.prevent="hours && set({ bath: hours })">
+        <label
+          >{{ t('house.testHours') }} <n-input v-model:value="test" placeholder="" :disabled="!may"
+        /></label>
+        <label
+          >{{ t('house.changeHours') }} <n-input v-model:value="change" placeholder="" :disabled="!may"
+        /></label>
+        <n-button v-if="may" attr-type="submit" :disabled="!hours">{{ t('house.keepHours') }}</n-button>
+      </form>
+      <p v-if="!hours" class="fault" role="alert">{{ t('house.hoursFault') }}</p>
+      <p class="quiet small">{{ t('house.bathHoursWhy') }}</p>
+    </fieldset>
+    <p v-if="!may" class="quiet">{{ t('house.mayNot') }}</p>
+  </section>
+</template>
+
+<style scoped>
+fieldset {
+  border: 0;
+  padding: 14px 0;
+  margin: 0;
+  border-bottom: 1px solid var(--line-soft);
+}
+legend {
+  font-size: 20px;
+  font-weight: 650;
+  padding: 0;
+}
+.choices {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  margin: 10px 0 6px;
+}
+.choices button {
+  min-height: 48px;
+  padding: 6px 16px;
+  border: 1.5px solid var(--line);
+  border-radius: var(--r);
+  background: var(--raised);
+  font-weight: 600;
+  cursor: pointer;
+  text-align: left;
+}
+.choices button[aria-checked='true'] {
+  border-color: var(--sea);
+  background: var(--sea-wash);
+}
+.choices button:disabled {
+  cursor: default;
+}
+.hours {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 20px;
+  align-items: end;
+  margin: 8px 0;
+}
+label {
+  font-weight: 600;
+  color: var(--ink-2);
+}
+.fault {
+  color: var(--out);
+  font-weight: 600;
+}
+</style>

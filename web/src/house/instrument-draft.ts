@@ -1,0 +1,161 @@
+import { millilitres } from '@tadka/core/quantity'
+import type { InstrumentSet } from '@tadka/core/record'
+import type { Agent } from '@tadka/core/rules'
+import { parseField } from '../solution/field.ts'
+
+export type InstrumentKind = InstrumentSet['kind']
+export const instrumentKinds = [
+  'strip',
+  'titration',
+  'thermometer',
+  'tool',
+  'scale',
+  'dispenser',
+] as const satisfies readonly InstrumentKind[]
+
+/** An instrument as it is typed. `blocks`: the strip's values in order, with spaces; `date` as "2027-03-01". */
+export interface InstrumentDraft {
+  readonly kind: InstrumentKind
+  readonly name: string
+  readonly unit: string
+  readonly agent: Agent
+  readonly blocks: string
+  readonly colours: readonly string[]
+  readonly date: string
+  readonly numbers: Readonly<Record<string, string>>
+  readonly product: string
+  readonly by: 'stroke' | 'second'
+}
+
+/** The numbers that each kind has. */
+export const numbersOfKind: Record<InstrumentKind, readonly string[]> = {
+  strip: [],
+  titration: ['perDrop'],
+  thermometer: ['accuracy'],
+  tool: ['capacity', 'graduation', 'error'],
+  scale: ['graduation', 'error'],
+  dispenser: ['millilitres'],
+}
+
+export const emptyInstrument: InstrumentDraft = {
+  kind: 'strip',
+  name: '',
+  unit: 'ppm',
+  agent: 'quat',
+  blocks: '',
+  colours: [],
+  date: '',
+  numbers: {},
+  product: '',
+  by: 'stroke',
+}
+
+export const hasDate = (kind: InstrumentKind) =>
+  kind === 'strip' || kind === 'titration' || kind === 'thermometer'
+
+export type InstrumentFault = 'name' | 'blocks' | 'date' | 'product' | 'numbers'
+
+const parts = (typed: string) => typed.split(/[\s/;]+/).filter(Boolean)
+const blocksOf = (typed: string) => parts(typed).map((b) => parseField(b).value)
+
+/** What is wrong with what was typed; empty where it can be kept. */
+export function instrumentFaults(d: InstrumentDraft): InstrumentFault[] {
+  const faults: InstrumentFault[] = []
+  if (d.name.trim() === '') faults.push('name')
+  if (d.kind === 'strip') {
+    const blocks = blocksOf(d.blocks)
+    const rising = blocks.every((b, i) => b !== null && (i === 0 || b > (blocks[i - 1] ?? Infinity)))
+    if (blocks.length < 2 || blocks.length > 12 || !rising) faults.push('blocks')
+  }
+  if (hasDate(d.kind) && Number.isNaN(Date.parse(d.date))) faults.push('date')
+  if (d.kind === 'dispenser' && d.product === '') faults.push('product')
+  const zeroOk = (name: string) => name === 'error'
+  if (
+    numbersOfKind[d.kind].some((n) => parseField(d.numbers[n] ?? '', { positive: !zeroOk(n) }).value === null)
+  )
+    faults.push('numbers')
+  return faults
+}
+
+/** Shades from paper to slate, for a strip whose colours nobody entered: order, not the card's own colour. */
+export function plainShades(count: number): string[] {
+  return Array.from({ length: count }, (_, i) => {
+    const level = Math.round(235 - (i * 150) / Math.max(1, count - 1))
+    const hex = level.toString(16).padStart(2, '0')
+    return `#${hex}${hex}${Math.min(255, level + 10)
+      .toString(16)
+      .padStart(2, '0')}`
+  })
+}
+
+/** The instrument that was typed; null while something is wrong with it. */
+export function instrumentOf(d: InstrumentDraft): InstrumentSet | null {
+  if (instrumentFaults(d).length > 0) return null
+  const number = (name: string) => parseField(d.numbers[name] ?? '').value ?? 0
+  const name = d.name.trim()
+  const date = Date.parse(d.date)
+  switch (d.kind) {
+    case 'strip': {
+      const blocks = blocksOf(d.blocks).map((b) => b ?? 0)
+      const colours = d.colours.length === blocks.length ? d.colours : plainShades(blocks.length)
+      const unit = d.unit === 'pH' ? ('pH' as const) : ('ppm' as const)
+      return {
+        kind: 'strip',
+        name,
+        unit,
+        agent: unit === 'pH' ? null : d.agent,
+        blocks,
+        colours,
+        bestBefore: date,
+      }
+    }
+    case 'titration':
+      return { kind: 'titration', name, agent: d.agent, perDrop: number('perDrop'), bestBefore: date }
+    case 'thermometer':
+      return {
+        kind: 'thermometer',
+        name,
+        unit: d.unit === '°F' ? '°F' : '°C',
+        accuracy: number('accuracy'),
+        checkDue: date,
+      }
+    case 'tool':
+      return {
+        kind: 'tool',
+        name,
+        capacity: millilitres(number('capacity')),
+        graduation: millilitres(number('graduation')),
+        error: millilitres(number('error')),
+      }
+    case 'scale':
+      return { kind: 'scale', name, graduation: number('graduation'), error: number('error') }
+    case 'dispenser':
+      return {
+        kind: 'dispenser',
+        name,
+        product: d.product,
+        by: d.by,
+        millilitres: millilitres(number('millilitres')),
+      }
+  }
+}
+
+/** An instrument entered before, to be changed. */
+export function instrumentTyped(i: InstrumentSet): InstrumentDraft {
+  const numbers = Object.fromEntries(
+    numbersOfKind[i.kind].map((n) => [n, String((i as unknown as Record<string, number>)[n] ?? '')]),
+  )
+  const day = (at: number) => new Date(at).toISOString().slice(0, 10)
+  return {
+    ...emptyInstrument,
+    kind: i.kind,
+    name: i.name,
+    numbers,
+    ...('unit' in i ? { unit: i.unit } : {}),
+    ...('agent' in i && i.agent ? { agent: i.agent } : {}),
+    ...(i.kind === 'strip' ? { blocks: i.blocks.join(' '), colours: i.colours } : {}),
+    ...('bestBefore' in i ? { date: day(i.bestBefore) } : {}),
+    ...('checkDue' in i ? { date: day(i.checkDue) } : {}),
+    ...(i.kind === 'dispenser' ? { product: i.product, by: i.by } : {}),
+  }
+}

@@ -1,0 +1,208 @@
+import { ppm, millilitres } from '@tadka/core/quantity'
+import type { ProductSet, ProductUse } from '@tadka/core/record'
+import { Refusal } from '@tadka/core/refusal'
+import type { Agent } from '@tadka/core/rules'
+import { stockOf, type ChemicalClass, type Stated, type Supply } from '@tadka/core/solution'
+import type { Product } from './kit.ts'
+import { parseField } from '../solution/field.ts'
+
+/** One use on a label, as it is typed. Temperatures in °C and °F as the label pairs them; empty: the label is silent. */
+export interface UseDraft {
+  readonly id: string
+  readonly name: string
+  readonly lo: string
+  readonly hi: string
+  readonly target: string
+  readonly waterC: string
+  readonly waterF: string
+  readonly hardest: string
+  readonly contact: string
+  readonly rinseAfter: boolean
+}
+
+export type SupplyKind = 'strength' | 'to' | 'in' | 'per-litre' | 'powder' | 'grams-per-litre' | 'pieces'
+
+/** A label as it is typed, in the order labels are worded: what it is, how strong, what for, what to wear, what never. */
+export interface LabelDraft {
+  readonly name: string
+  readonly purpose: string
+  readonly chemicalClass: ChemicalClass
+  readonly agent: Agent | ''
+  readonly supply: SupplyKind
+  readonly amount: string
+  readonly as: Stated['as']
+  readonly density: string
+  readonly counts: Stated['counts']
+  readonly mayBeHalved: boolean
+  readonly uses: readonly UseDraft[]
+  readonly ppe: string
+  readonly firstAid: string
+  readonly neverWith: readonly ChemicalClass[]
+}
+
+export const emptyUse: UseDraft = {
+  id: '',
+  name: '',
+  lo: '',
+  hi: '',
+  target: '',
+  waterC: '',
+  waterF: '',
+  hardest: '',
+  contact: '',
+  rinseAfter: false,
+}
+
+export const emptyLabel: LabelDraft = {
+  name: '',
+  purpose: '',
+  chemicalClass: 'quat',
+  agent: 'quat',
+  supply: 'strength',
+  amount: '',
+  as: '% w/v',
+  density: '',
+  counts: 'active',
+  mayBeHalved: false,
+  uses: [emptyUse],
+  ppe: '',
+  firstAid: '',
+  neverWith: [],
+}
+
+const text = (n: number | null | undefined) => (n === null || n === undefined ? '' : String(n))
+const number = (typed: string) => (typed.trim() === '' ? null : parseField(typed).value)
+const isNone = (typed: string) => typed.trim() !== '' && number(typed) === null
+
+export const useTyped = (u: ProductUse): UseDraft => ({
+  id: u.id,
+  name: u.name,
+  lo: text(u.range?.lo),
+  hi: text(u.range?.hi),
+  target: text(u.target),
+  waterC: text(u.temperature?.c),
+  waterF: text(u.temperature?.f),
+  hardest: text(u.hardestWater),
+  contact: text(u.contactSeconds),
+  rinseAfter: u.rinseAfter,
+})
+
+/** An entered label, to be changed. */
+export function labelTyped(p: Product): LabelDraft {
+  const { supply } = p
+  const stated = supply.kind === 'strength' ? supply.stated : undefined
+  const kind: SupplyKind = supply.kind === 'ratio' ? supply.meaning : supply.kind
+  const amount =
+    supply.kind === 'strength'
+      ? (stated?.value ?? supply.stock)
+      : supply.kind === 'ratio'
+        ? supply.parts
+        : supply.kind === 'per-litre'
+          ? supply.millilitres
+          : supply.kind === 'grams-per-litre'
+            ? supply.grams
+            : supply.kind === 'powder'
+              ? supply.active * 100
+              : supply.active
+  return {
+    name: p.name,
+    purpose: p.purpose,
+    chemicalClass: p.chemicalClass,
+    agent: p.agent ?? '',
+    supply: kind,
+    amount: text(amount),
+    as: stated?.as ?? 'ppm',
+    density: text(stated?.density),
+    counts: stated?.counts ?? 'active',
+    mayBeHalved: supply.kind === 'pieces' && supply.mayBeHalved,
+    uses: p.uses.map(useTyped),
+    ppe: p.ppe.join(', '),
+    firstAid: p.firstAid,
+    neverWith: p.neverWith,
+  }
+}
+
+export type LabelFault = 'name' | 'amount' | 'density' | 'uses' | 'firstAid'
+export type UseFault = 'name' | 'range' | 'target' | 'numbers' | 'water'
+
+/** How the label states the dose, or null where what was typed is no dose. */
+export function supplyOf(d: LabelDraft): Supply | null {
+  const amount = number(d.amount)
+  if (amount === null || amount <= 0) return null
+  if (d.supply === 'to' || d.supply === 'in') return { kind: 'ratio', parts: amount, meaning: d.supply }
+  if (d.supply === 'per-litre') return { kind: 'per-litre', millilitres: millilitres(amount) }
+  if (d.supply === 'grams-per-litre') return { kind: 'grams-per-litre', grams: amount }
+  if (d.supply === 'powder') return amount <= 100 ? { kind: 'powder', active: amount / 100 } : null
+  if (d.supply === 'pieces') return { kind: 'pieces', active: amount, mayBeHalved: d.mayBeHalved }
+  const stated: Stated = { value: amount, as: d.as, density: number(d.density), counts: d.counts }
+  try {
+    return { kind: 'strength', stock: ppm(stockOf(stated)), stated }
+  } catch (error) {
+    if (error instanceof Refusal) return null
+    throw error
+  }
+}
+
+/** What is wrong with one use; nothing where the label is silent on it. */
+export function useFaults(u: UseDraft): UseFault[] {
+  const faults: UseFault[] = []
+  const [lo, hi, target] = [number(u.lo), number(u.hi), number(u.target)]
+  if (u.name.trim() === '') faults.push('name')
+  if ([u.lo, u.hi, u.target, u.waterC, u.waterF, u.hardest, u.contact].some(isNone)) faults.push('numbers')
+  if ((lo === null) !== (hi === null) || (lo !== null && hi !== null && lo > hi)) faults.push('range')
+  if (target !== null && lo !== null && hi !== null && (target < lo || target > hi)) faults.push('target')
+  if (lo !== null && target === null) faults.push('target')
+  if ((number(u.waterC) === null) !== (number(u.waterF) === null)) faults.push('water')
+  return faults
+}
+
+export function labelFaults(d: LabelDraft): LabelFault[] {
+  const faults: LabelFault[] = []
+  if (d.name.trim() === '') faults.push('name')
+  if (d.supply === 'strength' && d.as === '% w/w' && !number(d.density)) faults.push('density')
+  else if (supplyOf(d) === null) faults.push('amount')
+  if (d.uses.length === 0 || d.uses.some((u) => useFaults(u).length > 0)) faults.push('uses')
+  if (d.firstAid.trim() === '') faults.push('firstAid')
+  return faults
+}
+
+const slugOf = (name: string) =>
+  name
+    .toLowerCase()
+    .normalize('NFD')
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
+    .slice(0, 60) || 'use'
+
+/** The label that was typed, ready for the log; null while something is wrong with it. */
+export function labelOf(d: LabelDraft): ProductSet | null {
+  const supply = supplyOf(d)
+  if (!supply || labelFaults(d).length > 0) return null
+  const uses = d.uses.map((u): ProductUse => {
+    const [lo, hi, c, f] = [number(u.lo), number(u.hi), number(u.waterC), number(u.waterF)]
+    return {
+      id: u.id || slugOf(u.name),
+      name: u.name.trim(),
+      range: lo === null || hi === null ? null : { lo, hi },
+      target: number(u.target),
+      temperature: c === null || f === null ? null : { c, f },
+      hardestWater: number(u.hardest),
+      contactSeconds: number(u.contact),
+      rinseAfter: u.rinseAfter,
+    }
+  })
+  return {
+    name: d.name.trim(),
+    purpose: d.purpose.trim(),
+    chemicalClass: d.chemicalClass,
+    agent: d.agent || null,
+    supply,
+    uses,
+    ppe: d.ppe
+      .split(',')
+      .map((x) => x.trim())
+      .filter(Boolean),
+    firstAid: d.firstAid.trim(),
+    neverWith: d.neverWith,
+  }
+}

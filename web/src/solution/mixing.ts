@@ -1,0 +1,168 @@
+import { millilitres } from '@tadka/core/quantity'
+import { bathDue } from '@tadka/core/duty'
+import type { BathMixed } from '@tadka/core/record'
+import { Refusal } from '@tadka/core/refusal'
+import { aimedBand, aimedTarget } from '@tadka/core/rules'
+import {
+  concentrateWarnings,
+  leftIn,
+  mayPour,
+  measureFor,
+  vesselsOf,
+  type InVessel,
+  type Measured,
+  type PourVerdict,
+  type Vessel,
+} from '@tadka/core/solution'
+import { instant } from '@tadka/core/quantity'
+import { computed, ref } from 'vue'
+import { useKit, type Product } from '../house/kit.ts'
+import { useSite } from '../record/site.ts'
+import { newId } from '../wire/device.ts'
+import { rightNow } from '../wire/clock.ts'
+import { parseField } from './field.ts'
+
+export interface KnownVessel extends Vessel {
+  readonly station: string
+  readonly name: string
+}
+
+const ownVessel = { volume: '4', holds: '10' }
+/** °C of the chemical store; used for warnings alone. */
+const storeWarmth = 21
+
+/** A fresh mix as it is chosen: the vessel and what is in it, the product and use, the amount. */
+export function useMixing() {
+  const site = useSite()
+  const kit = useKit()
+
+  const vessels = computed<KnownVessel[]>(() =>
+    site.all('station').flatMap((s) => {
+      const plate = s.plate
+      return plate
+        ? vesselsOf(plate.family, plate.parameters).map((v) => ({ ...v, station: s.id, name: plate.name }))
+        : []
+    }),
+  )
+  const chosen = ref<string | null>(null)
+  const vessel = computed(() => vessels.value.find((v) => v.station === chosen.value) ?? null)
+
+  const choices = computed(() =>
+    kit.products.value.flatMap((product) =>
+      product.uses.map((use) => ({ key: `${product.id} ${use.id}`, product, use })),
+    ),
+  )
+  const key = ref<string | null>(null)
+  const fitting = computed(() => choices.value.find((c) => c.use.id === vessel.value?.use))
+  const choice = computed(
+    () => choices.value.find((c) => c.key === key.value) ?? fitting.value ?? choices.value[0] ?? null,
+  )
+  const litres = ref(ownVessel.volume)
+  const target = ref('')
+  const volume = computed(() => parseField(litres.value, { positive: true }))
+  const aim = computed(() =>
+    target.value.trim() === '' ? null : parseField(target.value, { positive: true }),
+  )
+
+  const schools = computed(() => site.set?.schools ?? {})
+  const aimed = computed(() =>
+    choice.value ? aimedBand(choice.value.product.agent, choice.value.use.range, schools.value) : null,
+  )
+  const labelTarget = computed(() => aimedTarget(choice.value?.use.target ?? null, aimed.value))
+
+  /** Said by the person; until then what the records know. */
+  const said = ref<InVessel | null>(null)
+  const inside = computed<InVessel | null>(() => {
+    if (said.value) return said.value
+    if (!vessel.value) return null
+    const last = site
+      .all('bath')
+      .filter((b) => b.station === vessel.value?.station)
+      .toSorted((a, b) => b.mixedAt - a.mixedAt)[0]
+    const lastClass = kit.products.value.find((p) => p.id === last?.product)?.chemicalClass ?? null
+    return leftIn(site.one('station', vessel.value.station)?.facets.contents ?? null, lastClass)
+  })
+  const may = computed<PourVerdict | null>(() =>
+    inside.value && choice.value ? mayPour(choice.value.product.chemicalClass, [inside.value]) : null,
+  )
+
+  const measured = computed<{ measured: Measured | null; refusal: Refusal | null }>(() => {
+    const c = choice.value
+    if (!c || volume.value.value === null || aim.value?.fault) return { measured: null, refusal: null }
+    try {
+      const use = { range: c.use.range, target: aim.value?.value ?? labelTarget.value }
+      const total = millilitres(volume.value.value * 1000)
+      return {
+        measured: measureFor(c.product.supply, use, total, kit.measuring(c.product.id)),
+        refusal: null,
+      }
+    } catch (error) {
+      if (error instanceof Refusal) return { measured: null, refusal: error }
+      throw error
+    }
+  })
+
+  function choose(station: string | null): void {
+    chosen.value = station
+    said.value = null
+    key.value = null
+    target.value = ''
+    litres.value = vessel.value ? String(vessel.value.volume / 1000) : ownVessel.volume
+  }
+
+  const warnings = (product: Product) =>
+    concentrateWarnings(
+      {
+        openedAt: product.container ? instant(product.container.openedAt) : null,
+        bestBefore: product.container?.bestBefore ? instant(product.container.bestBefore) : null,
+        daysOnceOpen: product.container?.daysOnceOpen ?? null,
+      },
+      product.chemicalClass === 'hypochlorite',
+      storeWarmth,
+      rightNow(),
+    )
+
+  /** Writes the bath down; returns what its container's label says. */
+  function keep(kept: Pick<BathMixed, 'poured' | 'tool' | 'measured'>, total: number, where: string) {
+    const c = choice.value
+    if (!c) return null
+    const id = newId()
+    const mixed: BathMixed = {
+      bath: id,
+      where,
+      station: vessel.value?.station ?? null,
+      run: null,
+      product: c.product.id,
+      productName: c.product.name,
+      volume: total,
+      ...kept,
+      target: aim.value?.value ?? labelTarget.value,
+      capacity: vessel.value?.holds ?? Math.max(total, Number(ownVessel.holds) * 1000),
+    }
+    const draft = site.record('bath.mixed@1', { kind: 'bath', id }, mixed)
+    const due = bathDue({ mixedAt: draft.observedAt, lastReading: null }, site.set?.bath)
+    return { ...mixed, mixedAt: draft.observedAt, by: draft.by, useBy: due.useBy }
+  }
+
+  return {
+    vessels,
+    vessel,
+    chosen,
+    choose,
+    choices,
+    choice,
+    key,
+    litres,
+    target,
+    volume,
+    aim,
+    aimed,
+    labelTarget,
+    said,
+    inside,
+    may,
+    measured,
+    warnings,
+    keep,
+  }
+}

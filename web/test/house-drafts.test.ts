@@ -1,0 +1,131 @@
+import { describe, expect, it } from 'vitest'
+import {
+  emptyInstrument,
+  instrumentFaults,
+  instrumentOf,
+  instrumentTyped,
+  plainShades,
+  type InstrumentDraft,
+} from '../src/house/instrument-draft.ts'
+import {
+  emptyLabel,
+  emptyUse,
+  labelFaults,
+  labelOf,
+  labelTyped,
+  supplyOf,
+  useFaults,
+  type LabelDraft,
+} from '../src/house/label-draft.ts'
+
+const use = { ...emptyUse, name: 'Cloths', lo: '150', hi: '400', target: '250', waterC: '24', waterF: '75' }
+const label: LabelDraft = {
+  ...emptyLabel,
+  name: 'Saltquat',
+  amount: '10',
+  uses: [use],
+  ppe: 'gloves, goggles',
+  firstAid: 'Eyes: rinse.',
+  neverWith: ['detergent'],
+}
+
+describe('a label as it is typed', () => {
+  it('becomes a product, the label’s own wording kept', () => {
+    const made = labelOf(label)
+    expect(made?.supply).toMatchObject({
+      kind: 'strength',
+      stock: 100_000,
+      stated: { value: 10, as: '% w/v' },
+    })
+    expect(made?.uses[0]).toMatchObject({
+      id: 'cloths',
+      range: { lo: 150, hi: 400 },
+      temperature: { c: 24, f: 75 },
+    })
+    expect(made?.ppe).toEqual(['gloves', 'goggles'])
+  })
+  it('comes back as it was typed', () => {
+    const made = labelOf(label)
+    if (!made) throw new Error('no label')
+    const again = labelTyped({ ...made, id: 'p', container: null })
+    expect(labelOf(again)).toEqual(made)
+  })
+  it.each(['to', 'in', 'per-litre', 'grams-per-litre', 'powder', 'pieces'] as const)(
+    'comes back with its dose by %s',
+    (supply) => {
+      const made = labelOf({ ...label, supply, amount: '12', uses: [{ ...use, lo: '', hi: '', target: '' }] })
+      if (!made) throw new Error('no label')
+      expect(labelTyped({ ...made, id: 'p', container: null })).toMatchObject({ supply, amount: '12' })
+    },
+  )
+  it.each([
+    [{ name: ' ' }, 'name'],
+    [{ amount: '' }, 'amount'],
+    [{ amount: '-4' }, 'amount'],
+    [{ amount: 'ten' }, 'amount'],
+    [{ amount: '140' }, 'amount'],
+    [{ as: '% w/w' }, 'density'],
+    [{ firstAid: '' }, 'firstAid'],
+    [{ uses: [] }, 'uses'],
+    [{ supply: 'powder', amount: '101' }, 'amount'],
+  ] as const)('with %j is told its fault and kept nowhere: %s', (change, fault) => {
+    const wrong = { ...label, ...change } as LabelDraft
+    expect(labelFaults(wrong)).toContain(fault)
+    expect(labelOf(wrong)).toBeNull()
+  })
+  it.each([
+    [{ name: '' }, 'name'],
+    [{ hi: '' }, 'range'],
+    [{ lo: '500' }, 'range'],
+    [{ target: '500' }, 'target'],
+    [{ target: '' }, 'target'],
+    [{ waterF: '' }, 'water'],
+    [{ contact: 'a minute' }, 'numbers'],
+  ] as const)('a use with %j: %s', (change, fault) =>
+    expect(useFaults({ ...use, ...change })).toContain(fault),
+  )
+  it('counts what its figure counts', () => {
+    const bleach = { ...label, amount: '5.25', counts: 'hypochlorite' } as const
+    expect(supplyOf(bleach)).toMatchObject({ stock: expect.closeTo(50_007.5, 0) })
+  })
+})
+
+const strip: InstrumentDraft = {
+  ...emptyInstrument,
+  name: 'Strips',
+  blocks: '0 50 100/200',
+  date: '2027-03-01',
+}
+const drafts: Record<string, InstrumentDraft> = {
+  strip,
+  titration: { ...strip, kind: 'titration', numbers: { perDrop: '25' } },
+  thermometer: { ...strip, kind: 'thermometer', unit: '°F', numbers: { accuracy: '1' } },
+  tool: { ...strip, kind: 'tool', numbers: { capacity: '150', graduation: '5', error: '0' } },
+  scale: { ...strip, kind: 'scale', numbers: { graduation: '1', error: '0.5' } },
+  dispenser: { ...strip, kind: 'dispenser', product: 'p', by: 'second', numbers: { millilitres: '4' } },
+}
+
+describe('an instrument as it is typed', () => {
+  it.each(Object.entries(drafts))('a %s is kept and comes back as it was', (_, draft) => {
+    const made = instrumentOf(draft)
+    if (!made) throw new Error('no instrument')
+    expect(instrumentOf(instrumentTyped(made))).toEqual(made)
+  })
+  it.each([
+    [{ ...strip, blocks: '100 50' }, 'blocks'],
+    [{ ...strip, blocks: '100' }, 'blocks'],
+    [{ ...strip, blocks: '0 a' }, 'blocks'],
+    [{ ...strip, date: '' }, 'date'],
+    [{ ...strip, name: '' }, 'name'],
+    [{ ...drafts['tool'], numbers: {} }, 'numbers'],
+    [{ ...drafts['scale'], numbers: { graduation: '0', error: '0' } }, 'numbers'],
+    [{ ...drafts['dispenser'], product: '' }, 'product'],
+  ] as [InstrumentDraft, 'blocks'][])('is told what is wrong: case %#', (draft, fault) => {
+    expect(instrumentFaults(draft)).toContain(fault)
+    expect(instrumentOf(draft)).toBeNull()
+  })
+  it('without colours has shades in order, one a block', () => {
+    expect(new Set(plainShades(5)).size).toBe(5)
+    expect(plainShades(1)).toHaveLength(1)
+  })
+})
