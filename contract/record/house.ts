@@ -56,6 +56,7 @@ export const stationSet = z.strictObject({
       }),
     )
     .max(50),
+  options: z.record(z.string().max(40), z.string().max(40)).optional(),
 })
 
 export const productSet = z.strictObject({

@@ -9,27 +9,16 @@ import {
   stationSet,
 } from './house.ts'
 import { instantMs, slug, subjectRef, words } from './envelope.ts'
+import { facets } from '../procedure/schemas.ts'
 import { localRuleSet } from '../rules/schemas.ts'
 import { readingTaken } from './reading.ts'
 
 const runPlain = { run: slug, station: slug }
 const stepKey = z
   .string()
-  .regex(/^[a-z0-9-]+(\.\d+\.[a-z0-9-]+)?$/)
+  .regex(/^[a-z0-9-]+(\.[a-z0-9-]+)*$/)
   .max(100)
 const mL = z.number().min(0).max(1e7)
-
-const facets = z
-  .strictObject({
-    contents: z.enum(['product', 'empty', 'rinse', 'detergent', 'sanitizer', 'descaler', 'unknown']),
-    assembly: z.enum(['whole', 'apart', 'drying']),
-    power: z.enum(['freezing', 'standby', 'agitating', 'off', 'isolated']),
-    hygiene: z.enum(['soiled', 'clean', 'sanitized', 'unknown']),
-    primed: z.boolean(),
-    temperature: z.number().nullable(),
-    partsOut: z.number().int().min(0).nullable(),
-  })
-  .partial()
 
 const facts = z.record(z.string().max(40), z.union([words(500), z.number(), z.boolean(), z.null()]))
 
@@ -46,6 +35,7 @@ export const payloadSchemas = {
     ...runPlain,
     procedure: z.strictObject({ id: slug, version: z.number().int().min(1) }),
     parameters: z.record(z.string().max(40), z.number()),
+    options: z.record(z.string().max(40), z.string().max(40)).optional(),
   }),
   'run.step.done@1': z.strictObject({
     ...runPlain,
@@ -63,10 +53,12 @@ export const payloadSchemas = {
     effects: facets,
     before: facets,
   }),
+  'run.visit.made@1': z.strictObject({ ...runPlain, step: stepKey }),
   'run.parked@1': z.strictObject(runPlain),
   'run.resumed@1': z.strictObject(runPlain),
   'run.abandoned@1': z.strictObject({ ...runPlain, reason: words(500) }),
   'run.finished@1': z.strictObject(runPlain),
+  'follow-up.closed@1': z.strictObject({ ...runPlain, step: stepKey, note: words(300) }),
   'bath.mixed@1': z.strictObject({
     bath: slug,
     where: words(80),

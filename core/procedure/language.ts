@@ -3,9 +3,20 @@ import type { Act, Facets } from './facets.ts'
 /** A number on the model's data plate, by name, or a fixed one. */
 export type Parameter = number | { readonly of: string }
 
-interface StepBase {
+/** Holds for a run whose option has this choice. */
+export interface When {
+  readonly option: string
+  readonly is: readonly string[]
+}
+
+interface NodeBase {
   /** Unique among its siblings; no dots. */
   readonly id: string
+  /** Left out of runs whose options say otherwise; all of them must hold. */
+  readonly when?: readonly When[]
+}
+
+interface StepBase extends NodeBase {
   /** Short and imperative. May name parameters in braces: "Pour in {rinse}". */
   readonly title: string
   readonly text?: string
@@ -16,13 +27,32 @@ interface StepBase {
   readonly effects?: Partial<Facets>
   /** An act that the station's state may forbid; the interface blocks it then. */
   readonly act?: Act
+  /** Minutes of a person's work; common practice for its kind where it is left out. */
+  readonly minutes?: Parameter
+  /** Where it is worked, when not at the machine: it takes that place in the plan. */
+  readonly at?: Place
 }
+
+/** Places and things that are busy or free. */
+export type Place = 'sink' | 'table' | 'pail' | 'pot'
+
+/** How a thing is fastened; each has its drawing. */
+export type Fastening = 'crosswise' | 'evenly' | 'hand-tight' | 'reverse-thread' | 'turn' | 'one-way'
+
+export type Isolation = 'front' | 'plug' | 'breaker'
 
 export type Step = StepBase &
   (
     | { readonly kind: 'do' }
     /** A state that must be true first. Hazardous ones are held, by the person who reaches in. */
-    | { readonly kind: 'gate'; readonly hazardous: boolean }
+    | {
+        readonly kind: 'gate'
+        readonly hazardous: boolean
+        /** How it cuts the machine off, where it does. */
+        readonly by?: Isolation
+        /** What is worn from here on. */
+        readonly wear?: readonly string[]
+      }
     | {
         readonly kind: 'mix'
         /** Which of the site's products: by what it is used for. */
@@ -33,23 +63,53 @@ export type Step = StepBase &
         /** mL the vessel holds. */
         readonly capacity: Parameter
         readonly water: { readonly lo: number; readonly hi: number; readonly unit: '°C' }
+        /** Mixed and used in the machine: the volume is all that it takes. */
+        readonly acid?: boolean
       }
     /** `during` holds while it runs. */
     | {
         readonly kind: 'wait'
-        readonly minutes: Parameter
+        readonly length: Parameter
+        /** Not longer than this, minutes. */
+        readonly most?: Parameter
         readonly attended: boolean
+        /** What to look at meanwhile. */
+        readonly watch?: string
+        readonly during?: Partial<Facets>
+      }
+    /** A wait with a short duty every so many minutes. */
+    | {
+        readonly kind: 'tend'
+        readonly length: Parameter
+        readonly every: Parameter
+        /** What each visit does: "Top up the reservoir". */
+        readonly duty: string
+        /** What a late visit leads to. */
+        readonly late: string
         readonly during?: Partial<Facets>
       }
     | { readonly kind: 'check'; readonly what: 'sanitizer'; readonly use: string }
-    | { readonly kind: 'check'; readonly what: 'cold-product' }
-    | { readonly kind: 'parts'; readonly direction: 'out' | 'in'; readonly parts: readonly Part[] }
+    | { readonly kind: 'check'; readonly what: 'cold-product' | 'wash-water' | 'dish-machine' | 'hot-water' }
+    | {
+        readonly kind: 'parts'
+        readonly direction: 'out' | 'in'
+        readonly parts: readonly Part[]
+        /** This cycle runs with these out, by id: they come back later. */
+        readonly leave?: readonly string[]
+      }
     | { readonly kind: 'inspect'; readonly choices: readonly InspectChoice[] }
     | {
         readonly kind: 'lubricate'
         readonly yes: readonly Lubricated[]
         /** What must stay dry. */
         readonly never: readonly string[]
+      }
+    | {
+        readonly kind: 'fasten'
+        readonly how: Fastening
+        readonly what: string
+        readonly count: number
+        readonly why: string
       }
     | { readonly kind: 'product' }
   )
@@ -62,29 +122,73 @@ export interface Part {
 
 export interface Lubricated {
   readonly part: string
-  readonly amount: 'film' | 'pea' | 'packed'
+  readonly amount: 'film' | 'pea' | 'generous' | 'packed'
 }
 
 export interface InspectChoice {
   readonly id: string
   readonly name: string
-  /** What it means: go on, keep an eye on it, replace, or stop and call. */
-  readonly outcome: 'fine' | 'watch' | 'replace' | 'technician'
+  /** What it means: go on, keep an eye on it, replace, regrease, or stop and call. */
+  readonly outcome: 'fine' | 'watch' | 'regrease' | 'replace' | 'technician'
 }
 
-/** A group repeated until its sign shows. */
-export interface Until {
+/** Repeated until its sign shows. */
+export interface Until extends NodeBase {
   readonly kind: 'until'
-  readonly id: string
   readonly title: string
   /** The question whose yes ends it: "Did it run clear?" */
   readonly sign: string
   /** More rounds than this are told to be unusual. */
   readonly usualRounds: number
-  readonly steps: readonly Step[]
+  /** Rounds that planning reckons with. */
+  readonly expected?: number
+  readonly steps: readonly Node[]
 }
 
-export type Node = Step | Until
+/** Once for every barrel, bowl or group head, each in a lane of its own. */
+export interface Each extends NodeBase {
+  readonly kind: 'each'
+  /** "barrel": lanes are named by it and their number. */
+  readonly unit: string
+  readonly count: Parameter
+  readonly steps: readonly Node[]
+}
+
+export interface Lane {
+  readonly id: string
+  readonly title: string
+  readonly steps: readonly Node[]
+}
+
+/** Lanes that go on side by side: what one waits for, another fills. */
+export interface Together extends NodeBase {
+  readonly kind: 'together'
+  readonly lanes: readonly Lane[]
+}
+
+/** Only after these outcomes of an inspection made before it. */
+export interface Branch extends NodeBase {
+  readonly kind: 'branch'
+  readonly on: string
+  readonly is: readonly InspectChoice['outcome'][]
+  readonly steps: readonly Node[]
+}
+
+export type Node = Step | Until | Each | Together | Branch
+
+export const isStep = (node: Node): node is Step =>
+  node.kind !== 'until' && node.kind !== 'each' && node.kind !== 'together' && node.kind !== 'branch'
+
+/** A question on which sites or models differ, with the default and its reason. */
+export interface Option {
+  readonly id: string
+  readonly question: string
+  readonly choices: readonly { readonly id: string; readonly says: string }[]
+  readonly fallback: string
+  readonly why: string
+}
+
+export type ParameterUnit = 'mL' | 'min' | 'count' | '°C' | 'g'
 
 export interface Procedure {
   readonly id: string
@@ -93,7 +197,43 @@ export interface Procedure {
   readonly family: string
   readonly nodes: readonly Node[]
   /** Names of the model's numbers that it takes, with their units. */
-  readonly parameters: Readonly<Record<string, 'mL' | 'min' | 'count'>>
+  readonly parameters: Readonly<Record<string, ParameterUnit>>
+  readonly options?: readonly Option[]
   readonly materials: readonly string[]
   readonly cautions: readonly string[]
+  /** How the machine must be cut off before hands go in; none where nothing in it moves or burns. */
+  readonly isolation?: Isolation
+  /** The state that it is begun in, as far as its safety depends on it. */
+  readonly begins?: Partial<Facets>
+  /** The state that every way through it must end in. */
+  readonly ends?: Partial<Facets>
+  /** May freeze its own solution, as some ice makers do on purpose. */
+  readonly freezesSolution?: boolean
 }
+
+/** Every step of a list of nodes, those inside groups too. */
+export const stepsOf = (nodes: readonly Node[]): Step[] =>
+  nodes.flatMap((node): Step[] => {
+    if (isStep(node)) return [node]
+    return node.kind === 'together' ? node.lanes.flatMap((lane) => stepsOf(lane.steps)) : stepsOf(node.steps)
+  })
+
+/** The choice of an option: what was chosen, or its default. */
+export function choiceOf(
+  procedure: Procedure,
+  option: string,
+  chosen: Readonly<Record<string, string>>,
+): string {
+  const found = procedure.options?.find((o) => o.id === option)
+  const choice = chosen[option]
+  return found && choice !== undefined && found.choices.some((c) => c.id === choice)
+    ? choice
+    : (found?.fallback ?? '')
+}
+
+/** Whether a node belongs to a run with these choices. */
+export const belongs = (
+  procedure: Procedure,
+  node: Node,
+  chosen: Readonly<Record<string, string>>,
+): boolean => (node.when ?? []).every((w) => w.is.includes(choiceOf(procedure, w.option, chosen)))

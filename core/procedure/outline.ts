@@ -1,50 +1,158 @@
 import { Refusal } from '../refusal/index.ts'
-import type { Parameter, Procedure, Step, Until } from './language.ts'
+import {
+  belongs,
+  isStep,
+  type Each,
+  type Node,
+  type Parameter,
+  type Procedure,
+  type Step,
+  type Together,
+  type Until,
+} from './language.ts'
 import type { RunState } from './run.ts'
 
-/** A step at its place in a run. A repeated group asks for its sign at the end of each round. */
-export type Position =
-  | {
-      readonly key: string
-      readonly kind: 'step'
-      readonly step: Step
-      readonly group: Until | null
-      readonly round: number
-    }
-  | { readonly key: string; readonly kind: 'sign'; readonly group: Until; readonly round: number }
-
-/**
- * The steps of a run in order: all rounds worked so far, the round under way, and what follows. Grows as rounds are
- * added; never shrinks but by taking a step back.
- */
-export function outline(procedure: Procedure, run: Pick<RunState, 'done'>): Position[] {
-  const positions: Position[] = []
-  for (const node of procedure.nodes) {
-    if (node.kind !== 'until') {
-      positions.push({ key: node.id, kind: 'step', step: node, group: null, round: 0 })
-      continue
-    }
-    for (let round = 1; ; round++) {
-      for (const step of node.steps)
-        positions.push({ key: `${node.id}.${round}.${step.id}`, kind: 'step', step, group: node, round })
-      const sign = `${node.id}.${round}.sign`
-      positions.push({ key: sign, kind: 'sign', group: node, round })
-      if (run.done[sign]?.facts['shown'] !== false) break
-    }
-  }
-  return positions
+/** One of several lanes side by side. */
+export interface InLane {
+  readonly group: Each | Together
+  /** The lane's place among the group's keys: "barrels.2". */
+  readonly key: string
+  readonly number: number
+  readonly of: number
+  readonly name: string
 }
 
-/** The first step not done, or null where all are. */
-export const currentPosition = (
+interface Placed {
+  readonly key: string
+  readonly round: number
+  readonly lane: InLane | null
+}
+
+/** A step at its place in a run. A repeated group asks for its sign at the end of each round. */
+export type Position = Placed &
+  (
+    | { readonly kind: 'step'; readonly step: Step; readonly group: Until | null }
+    | { readonly kind: 'sign'; readonly group: Until }
+  )
+
+type Worked = Pick<RunState, 'done'> & Partial<Pick<RunState, 'options' | 'parameters'>>
+
+interface Walk {
+  readonly positions: Position[]
+  /** What may be worked now: the first undone of the sequence, or of each lane where lanes stand side by side. */
+  readonly open: Position[]
+}
+
+interface At {
+  readonly prefix: string
+  readonly group: Until | null
+  readonly round: number
+  readonly lane: InLane | null
+}
+
+/**
+ * A run's steps in order and those that may be worked now: all rounds worked so far, the round under way, every lane, the
+ * branches that inspections have opened, and what follows. Grows as rounds and branches are added; never shrinks but by
+ * taking a step back.
+ */
+export function walk(procedure: Procedure, run: Worked): Walk {
+  const choices = run.options ?? {}
+  function sequence(nodes: readonly Node[], at: At): Walk {
+    const positions: Position[] = []
+    let open: Position[] | null = null
+    for (const node of nodes) {
+      if (!belongs(procedure, node, choices)) continue
+      const inner = one(node, at)
+      positions.push(...inner.positions)
+      if (open === null && inner.open.length > 0) open = inner.open
+    }
+    return { positions, open: open ?? [] }
+  }
+
+  function one(node: Node, at: At): Walk {
+    if (isStep(node)) return leaf({ ...at, key: at.prefix + node.id, kind: 'step', step: node })
+    if (node.kind === 'until') return rounds(node, at)
+    if (node.kind === 'branch') return opened(node.on, node.is, at) ? sequence(node.steps, at) : none
+    return lanes(node, at)
+  }
+
+  const leaf = (position: Position): Walk => ({
+    positions: [position],
+    open: run.done[position.key] ? [] : [position],
+  })
+
+  function opened(on: string, is: readonly string[], at: At): boolean {
+    const outcome = run.done[at.prefix + on]?.facts['outcome'] ?? run.done[on]?.facts['outcome']
+    return typeof outcome === 'string' && is.includes(outcome)
+  }
+
+  function rounds(group: Until, at: At): Walk {
+    const positions: Position[] = []
+    for (let round = 1; ; round++) {
+      const inside = { ...at, group, round, prefix: `${at.prefix}${group.id}.${round}.` }
+      const steps = sequence(group.steps, inside)
+      const sign = leaf({ ...inside, key: `${inside.prefix}sign`, kind: 'sign', group })
+      positions.push(...steps.positions, ...sign.positions)
+      const open = steps.open.length > 0 ? steps.open : sign.open
+      if (open.length > 0 || run.done[`${inside.prefix}sign`]?.facts['shown'] !== false)
+        return { positions, open }
+    }
+  }
+
+  function lanes(group: Each | Together, at: At): Walk {
+    const all = lanesOf(group, run.parameters ?? {})
+    const walks = all.map((lane, i) => {
+      const key = `${at.prefix}${group.id}.${lane.id}`
+      const inLane: InLane = { group, key, number: i + 1, of: all.length, name: lane.title }
+      return sequence(lane.steps, { ...at, prefix: `${key}.`, lane: inLane })
+    })
+    return { positions: walks.flatMap((w) => w.positions), open: walks.flatMap((w) => w.open) }
+  }
+
+  return sequence(procedure.nodes, { prefix: '', group: null, round: 0, lane: null })
+}
+
+const none: Walk = { positions: [], open: [] }
+
+/** The lanes of a group: one for every barrel, or those it names. Throws `parameter_missing`. */
+export function lanesOf(
+  group: Each | Together,
+  parameters: Readonly<Record<string, number>>,
+): { readonly id: string; readonly title: string; readonly steps: readonly Node[] }[] {
+  if (group.kind === 'together') return [...group.lanes]
+  const count = Math.max(1, Math.round(numberOf(group.count, parameters)))
+  return Array.from({ length: count }, (_, i) => ({
+    id: String(i + 1),
+    title: `${group.unit} ${i + 1}`,
+    steps: group.steps,
+  }))
+}
+
+export const outline = (procedure: Procedure, run: Worked): Position[] => walk(procedure, run).positions
+
+/** What may be worked now, in order; several where lanes stand side by side. */
+export const openPositions = (procedure: Procedure, run: Worked): Position[] => walk(procedure, run).open
+
+/** The step to work next: the first open one whose timer is not running, else the first open one; null where all are done. */
+export function currentPosition(
+  procedure: Procedure,
+  run: Worked & Partial<Pick<RunState, 'waits'>>,
+): Position | null {
+  const open = openPositions(procedure, run)
+  return open.find((p) => !run.waits?.[p.key]) ?? open[0] ?? null
+}
+
+/** The last step done, in this lane where one is named, which may be taken back; null at the start. */
+export function lastDone(
   positions: readonly Position[],
   run: Pick<RunState, 'done'>,
-): Position | null => positions.find((p) => !run.done[p.key]) ?? null
-
-/** The last step done before the current one, which may be taken back; null at the start. */
-export function lastDone(positions: readonly Position[], run: Pick<RunState, 'done'>): Position | null {
-  const at = positions.findIndex((p) => !run.done[p.key])
-  return positions[(at < 0 ? positions.length : at) - 1] ?? null
+  lane: string | null = null,
+): Position | null {
+  const done = positions.filter((p) => run.done[p.key] && (lane === null || p.lane?.key === lane))
+  return done.reduce<Position | null>(
+    (last, p) => (last === null || (run.done[p.key]?.at ?? 0) >= (run.done[last.key]?.at ?? 0) ? p : last),
+    null,
+  )
 }
 
 /** A parameter's number from the run's model. Throws `parameter_missing`. */
@@ -61,5 +169,6 @@ export function waitEndsAt(run: Pick<RunState, 'waits'>, key: string): number | 
   return wait ? wait.startedAt + wait.minutes * 60_000 : null
 }
 
-/** Parts of a `parts` step: how many pieces in all. */
-export const pieces = (step: Step & { kind: 'parts' }): number => step.parts.reduce((n, p) => n + p.count, 0)
+/** Parts of a `parts` step that are moved: how many pieces in all. */
+export const pieces = (step: Step & { kind: 'parts' }): number =>
+  step.parts.filter((p) => !step.leave?.includes(p.id)).reduce((n, p) => n + p.count, 0)

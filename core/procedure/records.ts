@@ -12,10 +12,12 @@ export interface RunStarted extends RunPlain {
   readonly procedure: { readonly id: string; readonly version: number }
   /** The model's numbers at the start; the run keeps them. */
   readonly parameters: Readonly<Record<string, number>>
+  /** The choice of each of the procedure's options; the run keeps them too. */
+  readonly options?: Readonly<Record<string, string>>
 }
 
 export interface StepDone extends RunPlain {
-  /** The step's key: its id, with the round where it stands in a repeated group ("rinse.2.drain"). */
+  /** The step's key: its id, after those of the groups, rounds and lanes it stands in ("barrels.1.rinse.2.drain"). */
   readonly step: string
   readonly kind: string
   readonly facts: Facts
@@ -37,6 +39,17 @@ export interface WaitStarted extends RunPlain {
   /** What becomes of the station while it waits (agitating). */
   readonly effects: Partial<Facets>
   readonly before: Partial<Facets>
+}
+
+/** A visit of a tended wait: what it did is its step's duty. */
+export interface VisitMade extends RunPlain {
+  readonly step: string
+}
+
+/** What an inspection asked for was done, or is no longer needed. */
+export interface FollowUpClosed extends RunPlain {
+  readonly step: string
+  readonly note: string
 }
 
 export interface RunAbandoned extends RunPlain {

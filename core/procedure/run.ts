@@ -33,6 +33,7 @@ export interface RunState {
   readonly station: string
   readonly procedure: { readonly id: string; readonly version: number }
   readonly parameters: Readonly<Record<string, number>>
+  readonly options: Readonly<Record<string, string>>
   readonly startedAt: number
   readonly startedBy: string
   readonly endedAt: number | null
@@ -40,6 +41,8 @@ export interface RunState {
   /** By step key. */
   readonly done: Readonly<Record<string, DoneStep>>
   readonly waits: Readonly<Record<string, RunningWait>>
+  /** Visits of tended waits: instants by step key. */
+  readonly visits: Readonly<Record<string, readonly number[]>>
   readonly readings: Readonly<Record<string, readonly StepReading[]>>
   /** Who acted last in it. */
   readonly lastBy: string
@@ -55,12 +58,14 @@ export const runFold: Fold<RunState> = {
     station: '',
     procedure: { id: '', version: 0 },
     parameters: {},
+    options: {},
     startedAt: 0,
     startedBy: '',
     endedAt: null,
     reason: '',
     done: {},
     waits: {},
+    visits: {},
     readings: {},
     lastBy: '',
   }),
@@ -71,13 +76,14 @@ function applyTo(state: RunState, record: AnyRecord): RunState {
   const at = correctedAt(record)
   switch (record.type) {
     case 'run.started@1': {
-      const { station, procedure, parameters } = record.payload
+      const { station, procedure, parameters, options = {} } = record.payload
       return {
         ...state,
         status: 'running',
         station,
         procedure,
         parameters,
+        options,
         startedAt: at,
         startedBy: record.by,
       }
@@ -93,6 +99,10 @@ function applyTo(state: RunState, record: AnyRecord): RunState {
     case 'run.wait.started@1': {
       const { step, minutes, before } = record.payload
       return { ...state, waits: { ...state.waits, [step]: { startedAt: at, minutes, before } } }
+    }
+    case 'run.visit.made@1': {
+      const { step } = record.payload
+      return { ...state, visits: { ...state.visits, [step]: [...(state.visits[step] ?? []), at] } }
     }
     case 'reading.taken@1':
       return withReading(state, record, at)

@@ -18,6 +18,18 @@ export interface StationState {
   readonly sanitizedAt: number | null
   readonly currentRun: { readonly run: string; readonly procedure: string; readonly startedAt: number } | null
   readonly lastRuns: Readonly<Record<string, LastRun>>
+  /** What inspections found and nobody has dealt with yet. */
+  readonly followUps: readonly FollowUp[]
+}
+
+/** Something that an inspection asks for: a seal replaced, a bearing regreased, a technician called. */
+export interface FollowUp {
+  readonly run: string
+  readonly step: string
+  readonly choice: string
+  readonly outcome: 'regrease' | 'replace' | 'technician'
+  readonly at: number
+  readonly by: string
 }
 
 export const stationFold: Fold<StationState> = {
@@ -28,6 +40,7 @@ export const stationFold: Fold<StationState> = {
     sanitizedAt: null,
     currentRun: null,
     lastRuns: {},
+    followUps: [],
   }),
   apply(state, record) {
     const at = correctedAt(record)
@@ -40,10 +53,15 @@ export const stationFold: Fold<StationState> = {
           currentRun: { run: record.payload.run, procedure: record.payload.procedure.id, startedAt: at },
         }
       case 'run.step.done@1':
+        return followed(changed(state, record.payload.effects, at), record, at)
       case 'run.wait.started@1':
         return changed(state, record.payload.effects, at)
-      case 'run.step.undone@1':
-        return changed(state, record.payload.restores, at)
+      case 'run.step.undone@1': {
+        const { run, step, restores } = record.payload
+        return changed(without(state, run, step), restores, at)
+      }
+      case 'follow-up.closed@1':
+        return without(state, record.payload.run, record.payload.step)
       case 'reading.taken@1':
         return withTemperature(state, record)
       case 'run.abandoned@1':
@@ -74,4 +92,21 @@ function finished(state: StationState, record: AnyRecord, at: number): StationSt
   if (!currentRun) return state
   const last = { run: currentRun.run, finishedAt: at, by: record.by }
   return { ...state, currentRun: null, lastRuns: { ...state.lastRuns, [currentRun.procedure]: last } }
+}
+
+const without = (state: StationState, run: string, step: string): StationState => ({
+  ...state,
+  followUps: state.followUps.filter((f) => f.run !== run || f.step !== step),
+})
+
+function followed(
+  state: StationState,
+  record: AnyRecord & { type: 'run.step.done@1' },
+  at: number,
+): StationState {
+  const { run, step, facts } = record.payload
+  const { outcome, choice } = facts
+  if (outcome !== 'regrease' && outcome !== 'replace' && outcome !== 'technician') return state
+  const found: FollowUp = { run, step, choice: String(choice ?? ''), outcome, at, by: record.by }
+  return { ...state, followUps: [...without(state, run, step).followUps, found] }
 }

@@ -1,5 +1,5 @@
 import { findProcedure } from '../procedure/library/index.ts'
-import { currentPosition, outline, waitEndsAt } from '../procedure/outline.ts'
+import { waitEndsAt, walk } from '../procedure/outline.ts'
 import { forbiddenActs } from '../procedure/facets.ts'
 import type { RunState } from '../procedure/run.ts'
 import type { StationState } from '../procedure/station.ts'
@@ -34,6 +34,7 @@ export function flagsOf(draft: AnyDraft, context: FlagContext): Flag[] {
     case 'run.step.done@1':
       return stepFlags(draft.payload.step, context)
     case 'run.wait.started@1':
+    case 'run.visit.made@1':
     case 'run.step.undone@1':
     case 'run.finished@1':
       return running(context)
@@ -53,18 +54,22 @@ function stepFlags(key: string, context: FlagContext): Flag[] {
   const { run, station, at } = context
   const procedure = run && findProcedure(run.procedure.id, run.procedure.version)
   if (!run || !procedure) return flags
-  const positions = outline(procedure, run)
-  if (currentPosition(positions, run)?.key !== key) flags.push('out-of-order')
+  const { positions, open } = walk(procedure, run)
+  if (!open.some((p) => p.key === key)) flags.push('out-of-order')
   const position = positions.find((p) => p.key === key)
   if (position?.kind !== 'step') return flags
-  if (position.step.kind === 'wait') {
+  if (position.step.kind === 'wait' || position.step.kind === 'tend') {
     const ends = waitEndsAt(run, key)
     if (ends === null || at < ends) flags.push('wait-cut-short')
   }
   const { act } = position.step
   if (act && station) {
     const hours = station.sanitizedAt === null ? null : (at - station.sanitizedAt) / 3_600_000
-    if (forbiddenActs(station.facets, hours, context.freshHours).some((f) => f.act === act))
+    if (
+      forbiddenActs(station.facets, hours, context.freshHours, procedure.freezesSolution).some(
+        (f) => f.act === act,
+      )
+    )
       flags.push('forbidden-act')
   }
   return flags

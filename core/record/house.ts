@@ -52,6 +52,8 @@ export interface StationSet {
   /** The data plate's numbers that procedures take: volumes in mL, times in minutes, counts. */
   readonly parameters: Readonly<Record<string, number>>
   readonly duties: readonly StationDuty[]
+  /** What this model or site chose of its procedures' options. */
+  readonly options?: Readonly<Record<string, string>>
 }
 
 /** One use that a label names. A detergent names a dose and no strength: then `range` and `target` are null. */

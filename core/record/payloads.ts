@@ -11,9 +11,11 @@ import type {
 import type { BathMixed, ReadingTaken } from './reading.ts'
 import type { ShiftSigned } from './shift.ts'
 import type {
+  FollowUpClosed,
   RunAbandoned,
   RunPlain,
   RunStarted,
+  VisitMade,
   StepDone,
   StepUndone,
   WaitStarted,
@@ -45,10 +47,12 @@ export interface Payloads {
   'run.step.done@1': StepDone
   'run.step.undone@1': StepUndone
   'run.wait.started@1': WaitStarted
+  'run.visit.made@1': VisitMade
   'run.parked@1': RunPlain
   'run.resumed@1': RunPlain
   'run.abandoned@1': RunAbandoned
   'run.finished@1': RunPlain
+  'follow-up.closed@1': FollowUpClosed
   'bath.mixed@1': BathMixed
   'reading.taken@1': ReadingTaken
   'case.action@1': CaseAction

@@ -31,6 +31,7 @@ export function subjectsOf(draft: AnyDraft): SubjectRef[] {
     case 'run.step.done@1':
     case 'run.step.undone@1':
     case 'run.wait.started@1':
+    case 'run.visit.made@1':
     case 'run.parked@1':
     case 'run.resumed@1':
     case 'run.abandoned@1':

@@ -4,34 +4,7 @@ import { Refusal } from '../refusal/index.ts'
 import { flagsOf } from '../record/index.ts'
 import { recordOf, workThrough } from './records.ts'
 
-const steps = (p: procedure.Procedure) => p.nodes.flatMap((n) => (n.kind === 'until' ? [...n.steps] : [n]))
-
-describe.each(procedure.allProcedures().map((p) => [p.id, p] as const))('the procedure %s', (id, p) => {
-  it('can be worked from start to end, and nothing in it is out of order', () => {
-    const { records, run } = workThrough(id)
-    expect(run.status).toBe('finished')
-    let state = procedure.runFold.initial(run.id)
-    let station: procedure.StationState | null = null
-    for (const r of records) {
-      const flags = flagsOf(r, {
-        run: state.status === 'not-started' ? null : state,
-        station,
-        at: r.observedAt,
-        freshHours: 4,
-      })
-      expect(flags.filter((f) => f !== 'forbidden-act')).toEqual([])
-      state = procedure.runFold.apply(state, r)
-      station = procedure.stationFold.apply(station ?? procedure.stationFold.initial('st'), r)
-    }
-  })
-  it('has ids without dots, once each among siblings, and knows its parameters', () => {
-    const ids = p.nodes.map((n) => n.id)
-    expect(new Set(ids).size).toBe(ids.length)
-    for (const id of [...ids, ...steps(p).map((s) => s.id)]) expect(id).toMatch(/^[a-z0-9-]+$/)
-    const words = steps(p).flatMap((s) => [s.title, s.text ?? ''].join(' ').match(/\{(\w+)\}/g) ?? [])
-    for (const w of words) expect(Object.keys(p.parameters)).toContain(w.slice(1, -1))
-  })
-})
+const steps = (p: procedure.Procedure) => procedure.stepsOf(p.nodes)
 
 describe('repeating until clear', () => {
   it('goes round as often as the sign is not seen, and records each round', () => {

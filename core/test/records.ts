@@ -131,21 +131,33 @@ export function workThrough(
   add(recordOf(at, 'run.started@1', run_, procedure.startRun(run_.id, station, known)))
   for (;;) {
     at += 1
-    const position = procedure.currentPosition(procedure.outline(known, run), run)
+    const position = procedure.currentPosition(known, run)
     if (!position) break
     if (position.kind === 'step' && position.step.kind === 'check') {
       add({ ...readingRecord(at, run_.id, { matches: 150 }, null, position.key) })
       continue
     }
     if (position.kind === 'step' && position.step.kind === 'wait') {
-      const minutes = procedure.numberOf(position.step.minutes, run.parameters)
+      const minutes = procedure.numberOf(position.step.length, run.parameters)
       add(
-        recordOf(at, 'run.wait.started@1', run_, procedure.startWait(run, position, station.facets, minutes)),
+        recordOf(
+          at,
+          'run.wait.started@1',
+          run_,
+          procedure.startWait(known, run, position, station.facets, minutes),
+        ),
       )
       at += minutes
     }
     const facts = position.kind === 'sign' ? { shown: true, ...answers(position) } : answers(position)
-    add(recordOf(at, 'run.step.done@1', run_, procedure.finishStep(run, position, station.facets, facts)))
+    add(
+      recordOf(
+        at,
+        'run.step.done@1',
+        run_,
+        procedure.finishStep(known, run, position, station.facets, facts),
+      ),
+    )
   }
   add(recordOf(at, 'run.finished@1', run_, { run: run_.id, station: 'st' }))
   return { records, run, station }

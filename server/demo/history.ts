@@ -4,7 +4,8 @@ import { latestProcedure, stationFold, type StationState } from '@tadka/core/pro
 import type { AnyDraft } from '@tadka/core/record'
 import { workRun, type Worker } from './crew.ts'
 import { Diary, seeded } from './diary.ts'
-import { instruments, people, products, site, siteId, stations } from './house.ts'
+import { instruments, people, site, siteId } from './house.ts'
+import { products, stations } from './products.ts'
 
 const minute = 60_000
 
@@ -71,7 +72,10 @@ export function demoHistory(now: number, days: number, seed = 2110): AnyDraft[] 
       if (opens) work(id, opens.procedure, day.opens - (85 - random() * 20) * minute)
     }
     if (day.date === today) break
-    work('kiosk-soft-serve', 'soft-serve-gravity.close', day.closes - (25 - random() * 20) * minute)
+    for (const id of Object.keys(stations)) {
+      const closes = stations[id]?.duties.find((d) => d.trigger.kind === 'each-close')
+      if (closes) work(id, closes.procedure, day.closes - (25 - random() * 20) * minute)
+    }
     const lead = random() < 0.9 ? 'ines' : 'oriel'
     const signedAt = day.closes + (100 + random() * 15) * minute
     if (signedAt < now)

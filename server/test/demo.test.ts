@@ -14,7 +14,8 @@ import type { StationState } from '@tadka/core/procedure'
 import { describe, expect, it } from 'vitest'
 import { demoHistory } from '../demo/history.ts'
 import { seeded } from '../demo/diary.ts'
-import { site, stations } from '../demo/house.ts'
+import { site } from '../demo/house.ts'
+import { stations } from '../demo/products.ts'
 
 const now = Date.parse('2026-11-26T22:40:00Z')
 const history = demoHistory(now, 14)
@@ -58,13 +59,16 @@ describe('the demo’s history', () => {
       expect(c.actions.length).toBe(1)
     }
   })
-  it('leaves tonight’s close of the soft-serve freezer to do, and nothing late', () => {
+  it('leaves tonight’s closes to do, the soft-serve freezer’s among them, and nothing late', () => {
     const due = dueList(site as SiteSet, statesOf<StationState>('station'), instant(now))
-    expect(due[0]).toMatchObject({
-      station: 'kiosk-soft-serve',
-      procedure: 'soft-serve-gravity.close',
-      risk: 'now',
-    })
+    const tonight = due.filter((d) => d.risk === 'now').map((d) => d.procedure)
+    expect(tonight.toSorted()).toEqual([
+      'dish-machine.close',
+      'espresso.close',
+      'nozzles.daily',
+      'slush.in-place',
+      'soft-serve-gravity.close',
+    ])
     expect(due.filter((d) => d.risk === 'late')).toEqual([])
   })
   it('sets up every station once, with the numbers that its procedures need', () => {

@@ -1,7 +1,8 @@
 import { generate } from 'selfsigned'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { buildApp } from '../app/app.ts'
-import { instruments, products, site, siteId, stations } from '../demo/house.ts'
+import { instruments, site, siteId } from '../demo/house.ts'
+import { products, stations } from '../demo/products.ts'
 import { draft, signIn, testServer, type TestServer } from './server.ts'
 
 let server: TestServer

@@ -144,7 +144,7 @@ describe('a run on its screen', () => {
     expect(view.station.value?.lastRuns[procedure.id]).toMatchObject({ run: 'r', by: 'bao' })
   })
   it('makes the same payloads as anyone else would', () => {
-    expect(finishStep(run(), here(), station.facets, { held: true })).toMatchObject({
+    expect(finishStep(procedure, run(), here(), station.facets, { held: true })).toMatchObject({
       step: 'isolated',
       kind: 'gate',
       effects: { power: 'isolated' },

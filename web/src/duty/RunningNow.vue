@@ -16,12 +16,12 @@ const { titleOf } = useStepWords()
 function at(run: RunState) {
   const procedure = findProcedure(run.procedure.id, run.procedure.version)
   const positions = procedure ? outline(procedure, run) : []
-  const position = currentPosition(positions, run)
+  const position = procedure ? currentPosition(procedure, run) : null
   const ends = position ? waitEndsAt(run, position.key) : null
   const whole = position ? (run.waits[position.key]?.minutes ?? 0) * 60_000 : 0
   return {
-    title: position ? titleOf(position, run.parameters) : t('run.finished'),
-    n: position ? positions.indexOf(position) + 1 : positions.length,
+    title: position ? titleOf(position, run.parameters, procedure) : t('run.finished'),
+    n: position ? positions.findIndex((p) => p.key === position.key) + 1 : positions.length,
     of: positions.length,
     left: ends === null ? '' : showCountdown(Math.min(whole, ends - now())),
   }

@@ -11,6 +11,7 @@ import { useSite } from '../record/site.ts'
 import { now } from '../wire/clock.ts'
 import DueList from './DueList.vue'
 import EveningSheet from './EveningSheet.vue'
+import FollowUps from './FollowUps.vue'
 import OpenCases from './OpenCases.vue'
 import RunningNow from './RunningNow.vue'
 import { sheetOf } from './sheet.ts'
@@ -29,6 +30,7 @@ const sheet = computed(() =>
   set.value ? sheetOf(set.value, stations.value, due.value, runs.value, now()) : null,
 )
 const cases = computed(() => site.all('case').filter((c) => c.status === 'open'))
+const asked = computed(() => stations.value.filter((s) => s.followUps.length > 0))
 const running = computed(() => runs.value.filter((r) => r.status === 'running' || r.status === 'parked'))
 const title = computed(() => {
   // Two hours after a close its work is over: what is shown is the day to come.
@@ -53,6 +55,7 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
     </section>
     <aside>
       <open-cases v-if="cases.length > 0" :cases="cases" />
+      <follow-ups v-if="asked.length > 0" :stations="asked" />
       <h2 class="label">{{ t('shift.atRisk') }}</h2>
       <DueList :due="due" @start="begin" @go-on="goOn" />
     </aside>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Forbidden, Position, RunState, StationState } from '@tadka/core/procedure'
+import type { Forbidden, Position, Procedure, RunState, StationState } from '@tadka/core/procedure'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useTimes } from '../look/times.ts'
@@ -8,6 +8,7 @@ import { useStepWords } from './step-words.ts'
 /** The machine's state and what it forbids, and the steps around the current one: always in view. */
 const props = defineProps<{
   run: RunState
+  procedure: Procedure
   station: StationState
   warnings: readonly Forbidden[]
   positions: readonly Position[]
@@ -25,6 +26,9 @@ const facets = computed(() => {
     ['assembly', t(`run.assembly.${f.assembly}`)],
     ['power', t(`run.power.${f.power}`)],
     ['hygiene', t(`run.hygiene.${f.hygiene}`, { since })],
+    ...(f.feeds ? [['feeds', t(`run.feeds.${f.feeds}`)] as const] : []),
+    ...(f.ice ? [['ice', t(`run.ice.${f.ice}`)] as const] : []),
+    ...(f.heat ? [['heat', t(`run.heat.${f.heat}`)] as const] : []),
   ] as const
 })
 /** The steps shown: two before, the current, and those after it that fit. */
@@ -60,7 +64,7 @@ const around = computed(() => {
         :aria-current="s.now ? 'step' : undefined"
       >
         <span class="n">{{ s.n }}</span>
-        <span>{{ titleOf(s.p, run.parameters) }}</span>
+        <span>{{ titleOf(s.p, run.parameters, procedure) }}</span>
       </li>
     </ol>
   </aside>

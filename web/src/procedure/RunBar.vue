@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { currentPosition, findProcedure, outline, waitEndsAt } from '@tadka/core/procedure'
+import { findProcedure, openPositions, waitEndsAt } from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -25,11 +25,13 @@ const waits = computed(() =>
     .filter((r) => r.status === 'running' || r.status === 'parked')
     .flatMap((r) => {
       const procedure = findProcedure(r.procedure.id, r.procedure.version)
-      const position = procedure ? currentPosition(outline(procedure, r), r) : null
-      const ends = position ? waitEndsAt(r, position.key) : null
-      if (!position || ends === null || position.kind === 'sign') return []
-      const startedAt = r.waits[position.key]?.startedAt ?? ends
-      return [{ run: r.id, label: `${names.station(r.station)}: ${position.step.title}`, ends, startedAt }]
+      return (procedure ? openPositions(procedure, r) : []).flatMap((position) => {
+        const ends = waitEndsAt(r, position.key)
+        if (ends === null || position.kind === 'sign') return []
+        const startedAt = r.waits[position.key]?.startedAt ?? ends
+        const label = `${names.station(r.station)}: ${position.step.title}`
+        return [{ run: r.id, key: position.key, label, ends, startedAt }]
+      })
     }),
 )
 useCaller(waits)
@@ -39,7 +41,7 @@ const others = computed(() => waits.value.filter((w) => w.run !== props.runId))
 <template>
   <header class="run-bar">
     <n-button quaternary class="back" @click="router.push('/shift')">‹ {{ t('place.shift') }}</n-button>
-    <router-link v-for="w in others" :key="w.run" :to="`/run/${w.run}`" class="other">
+    <router-link v-for="w in others" :key="w.run + w.key" :to="`/run/${w.run}`" class="other">
       <wait-rope :label="w.label" :ends-at="w.ends" :started-at="w.startedAt" :now="now()" />
     </router-link>
     <div class="here">

@@ -6,6 +6,7 @@ import { useKit } from '../house/kit.ts'
 import { useTimes } from '../look/times.ts'
 import { useNames } from '../record/names.ts'
 import { useSite } from '../record/site.ts'
+import HeatCheck from '../solution/HeatCheck.vue'
 import SanitizerCheck from '../solution/SanitizerCheck.vue'
 import { volumeWords } from '../solution/words.ts'
 import StepColdCheck from './steps/StepColdCheck.vue'
@@ -70,6 +71,14 @@ const under = computed(() => {
     :place="place"
     :heading="step.title"
     @done="emit('done')"
+  />
+  <heat-check
+    v-else-if="step.what !== 'sanitizer'"
+    :what="step.what"
+    :recheck-of="place.case"
+    :place="place"
+    :heading="step.title"
+    @kept="emit('done')"
   />
   <p v-else class="none" role="alert">{{ t('run.noProduct') }}</p>
 </template>

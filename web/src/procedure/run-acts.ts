@@ -1,9 +1,11 @@
 import {
+  findProcedure,
   finishStep,
   startWait,
   takeBack,
   type Facts,
   type Position,
+  type Procedure,
   unknownFacets,
   type RunState,
 } from '@tadka/core/procedure'
@@ -16,13 +18,22 @@ const subjectOf = (run: RunState) => ({ kind: 'run', id: run.id }) as const
 export function useRunActs() {
   const site = useSite()
   const facetsOf = (run: RunState) => site.one('station', run.station)?.facets ?? unknownFacets
+  function procedureOf(run: RunState): Procedure {
+    const found = findProcedure(run.procedure.id, run.procedure.version)
+    if (!found) throw new Error('a run of an unknown procedure is worked')
+    return found
+  }
   const plain = (run: RunState) => ({ run: run.id, station: run.station })
 
   /** Marks a step done, with what else happened in the same breath; the last step finishes the run. */
   function done(run: RunState, position: Position, facts: Facts, last: boolean, ...with_: AnyDraft[]): void {
     const drafts = [
       ...with_,
-      site.draftOf('run.step.done@1', subjectOf(run), finishStep(run, position, facetsOf(run), facts)),
+      site.draftOf(
+        'run.step.done@1',
+        subjectOf(run),
+        finishStep(procedureOf(run), run, position, facetsOf(run), facts),
+      ),
     ]
     if (last) drafts.push(site.draftOf('run.finished@1', subjectOf(run), plain(run)))
     site.commit(...drafts)
@@ -32,7 +43,13 @@ export function useRunActs() {
     done,
     finish: (run: RunState) => site.record('run.finished@1', subjectOf(run), plain(run)),
     wait: (run: RunState, position: Position, minutes: number) =>
-      site.record('run.wait.started@1', subjectOf(run), startWait(run, position, facetsOf(run), minutes)),
+      site.record(
+        'run.wait.started@1',
+        subjectOf(run),
+        startWait(procedureOf(run), run, position, facetsOf(run), minutes),
+      ),
+    visit: (run: RunState, position: Position) =>
+      site.record('run.visit.made@1', subjectOf(run), { ...plain(run), step: position.key }),
     back: (run: RunState, position: Position) =>
       site.record('run.step.undone@1', subjectOf(run), takeBack(run, position)),
     park: (run: RunState) => site.record('run.parked@1', subjectOf(run), plain(run)),

@@ -3,16 +3,26 @@ import {
   findProcedure,
   forbiddenActs,
   lastDone,
-  outline,
+  stepsOf,
+  waitEndsAt,
+  walk,
   type Act,
   type Forbidden,
   type Position,
 } from '@tadka/core/procedure'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useSite } from '../record/site.ts'
 import { now } from '../wire/clock.ts'
 
-/** A run as its screen needs it: where it stands, what the machine's state forbids. */
+export interface LaneNow {
+  readonly key: string
+  readonly name: string
+  readonly position: Position
+  /** When its timer ends, or null where none runs. */
+  readonly endsAt: number | null
+}
+
+/** A run as its screen needs it: where it stands, lane by lane, and what the machine's state forbids. */
 export function useRunView(id: () => string) {
   const site = useSite()
   const run = computed(() => site.one('run', id()))
@@ -20,29 +30,51 @@ export function useRunView(id: () => string) {
   const procedure = computed(() =>
     run.value ? findProcedure(run.value.procedure.id, run.value.procedure.version) : null,
   )
-  const positions = computed<Position[]>(() =>
-    procedure.value && run.value ? outline(procedure.value, run.value) : [],
+  const walked = computed(() =>
+    procedure.value && run.value ? walk(procedure.value, run.value) : { positions: [], open: [] },
   )
-  const position = computed(() => (run.value ? currentPosition(positions.value, run.value) : null))
-  const before = computed(() => (run.value ? lastDone(positions.value, run.value) : null))
+  const positions = computed<Position[]>(() => walked.value.positions)
+  /** The lane that the person took; until then the next one that is free. */
+  const lane = ref<string | null>(null)
+  const lanes = computed<LaneNow[]>(() =>
+    walked.value.open.flatMap((position) =>
+      position.lane && run.value
+        ? [
+            {
+              key: position.lane.key,
+              name: position.lane.name,
+              position,
+              endsAt: waitEndsAt(run.value, position.key),
+            },
+          ]
+        : [],
+    ),
+  )
+  const position = computed(() => {
+    if (!procedure.value || !run.value) return null
+    const taken = walked.value.open.find((p) => p.lane !== null && p.lane.key === lane.value)
+    return taken ?? currentPosition(procedure.value, run.value)
+  })
+  const before = computed(() =>
+    run.value ? lastDone(positions.value, run.value, position.value?.lane?.key ?? null) : null,
+  )
 
   const forbidden = computed<Forbidden[]>(() => {
     const s = station.value
     if (!s) return []
     const hours = s.sanitizedAt === null ? null : (now() - s.sanitizedAt) / 3_600_000
-    return forbiddenActs(s.facets, hours, site.set?.freshHours ?? 4)
+    return forbiddenActs(s.facets, hours, site.set?.freshHours ?? 4, procedure.value?.freezesSolution)
   })
-  const acts = computed<Set<Act>>(() => {
-    const used = (procedure.value?.nodes ?? []).flatMap((n) => (n.kind === 'until' ? n.steps : [n]))
-    return new Set(used.flatMap((s) => s.act ?? []))
-  })
+  const acts = computed<Set<Act>>(
+    () => new Set(stepsOf(procedure.value?.nodes ?? []).flatMap((s) => s.act ?? [])),
+  )
   /** What is shown beside the step: the acts that this machine knows and that are forbidden now. */
-  const warnings = computed(() => forbidden.value.filter((f) => acts.value.has(f.act) || f.act === 'freeze'))
+  const warnings = computed(() => forbidden.value.filter((f) => acts.value.has(f.act)))
   const blocked = computed(() => {
     const p = position.value
     return p?.kind === 'step' && p.step.act
       ? (forbidden.value.find((f) => f.act === p.step.act) ?? null)
       : null
   })
-  return { run, station, procedure, positions, position, before, warnings, blocked }
+  return { run, station, procedure, positions, position, before, warnings, blocked, lane, lanes }
 }

@@ -1,5 +1,5 @@
-import { showVolume } from '@tadka/core/quantity'
-import type { Position } from '@tadka/core/procedure'
+import { decimals, showVolume } from '@tadka/core/quantity'
+import type { Position, Procedure } from '@tadka/core/procedure'
 import { useSite } from '../record/site.ts'
 
 /** A procedure's words with its numbers put in, in the site's units. */
@@ -7,16 +7,27 @@ export function useStepWords() {
   const site = useSite()
   const units = () => site.set?.units ?? 'metric'
 
-  const fill = (text: string, parameters: Readonly<Record<string, number>>): string =>
+  const fill = (
+    text: string,
+    parameters: Readonly<Record<string, number>>,
+    procedure: Pick<Procedure, 'parameters'> | null,
+  ): string =>
     text.replace(/\{(\w+)\}/g, (whole, name: string) => {
       const value = parameters[name]
       if (value === undefined) return whole
+      const unit = procedure?.parameters[name] ?? 'mL'
+      if (unit === 'count') return decimals(value, 0)
+      if (unit !== 'mL') return `${decimals(value, 1)} ${unit}`
       const shown = showVolume(value, units())
       return `${shown.value} ${shown.unit}`
     })
 
-  const titleOf = (position: Position, parameters: Readonly<Record<string, number>>): string =>
-    fill(position.kind === 'sign' ? position.group.sign : position.step.title, parameters)
+  const titleOf = (
+    position: Position,
+    parameters: Readonly<Record<string, number>>,
+    procedure: Pick<Procedure, 'parameters'> | null,
+  ): string =>
+    fill(position.kind === 'sign' ? position.group.sign : position.step.title, parameters, procedure)
 
   return { fill, titleOf, units }
 }

@@ -82,6 +82,13 @@ export function useSentence() {
           minutes: record.payload.minutes,
           step: names.step(record.payload.run, record.payload.step),
         })
+      case 'run.visit.made@1':
+        return t('log.say.run.visit.made', { step: names.step(record.payload.run, record.payload.step) })
+      case 'follow-up.closed@1':
+        return t('log.say.follow-up.closed', {
+          step: names.step(record.payload.run, record.payload.step),
+          note: record.payload.note,
+        })
       case 'run.step.undone@1':
         return t('log.say.run.step.undone', { step: names.step(record.payload.run, record.payload.step) })
       case 'bath.mixed@1': {

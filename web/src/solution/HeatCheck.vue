@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { judge, taken as takenOf } from '@tadka/core/record'
+import { judge, taken as takenOf, type Place } from '@tadka/core/record'
 import { NButton, NSelect } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -22,7 +22,8 @@ import {
 import JudgementView from './JudgementView.vue'
 
 /** A dish machine, hot water by hand, wash water or cold product: typed off the gauges, judged as one types. */
-const props = defineProps<{ what: HeatWhat; recheckOf: string | null }>()
+/** `place`: the step of a run that it belongs to; without one the person says where. */
+const props = defineProps<{ what: HeatWhat; recheckOf: string | null; place?: Place; heading?: string }>()
 const emit = defineEmits<{ kept: [] }>()
 const { t } = useI18n()
 const site = useSite()
@@ -34,7 +35,10 @@ const stations = computed(() => {
 })
 const stationId = ref<string | null>(null)
 const station = computed(
-  () => stations.value.find((s) => s.id === stationId.value) ?? stations.value[0] ?? null,
+  () =>
+    stations.value.find((s) => s.id === (props.place?.station ?? stationId.value)) ??
+    stations.value[0] ??
+    null,
 )
 const kind = ref(kindOf(station.value?.plate?.family ?? '') ?? 'stationary-dual')
 watch(station, (s) => (kind.value = kindOf(s?.plate?.family ?? '') ?? kind.value))
@@ -86,7 +90,13 @@ const judgement = computed(() => (read.value ? judge(read.value, kit.rulesAt(rig
 
 function keep(): void {
   if (!read.value || !station.value) return
-  const place = { station: station.value.id, run: null, step: null, bath: null, case: props.recheckOf }
+  const place = props.place ?? {
+    station: station.value.id,
+    run: null,
+    step: null,
+    bath: null,
+    case: props.recheckOf,
+  }
   const instruments = thermometer.value ? [thermometer.value.id] : []
   const payload = takenOf(
     heatRead(props.what, typed.value, rightNow()),
@@ -94,7 +104,12 @@ function keep(): void {
     instruments,
     kit.rulesAt(rightNow()),
   )
-  site.record('reading.taken@1', { kind: 'station', id: station.value.id }, payload)
+  const { run } = place
+  site.record(
+    'reading.taken@1',
+    run ? { kind: 'run', id: run } : { kind: 'station', id: station.value.id },
+    payload,
+  )
   fields.value = { ...empty }
   emit('kept')
 }
@@ -104,7 +119,9 @@ function keep(): void {
   <div class="check">
     <section class="entry">
       <slot />
+      <h2 v-if="heading">{{ heading }}</h2>
       <n-select
+        v-if="!place"
         :value="station?.id ?? null"
         :options="stations.map((s) => ({ label: s.plate?.name ?? s.id, value: s.id }))"
         :aria-label="t('bench.at')"

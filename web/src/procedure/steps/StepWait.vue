@@ -12,7 +12,7 @@ const props = defineProps<{ step: Step & { kind: 'wait' }; position: Position; r
 const emit = defineEmits<{ begin: [minutes: number]; over: [early: boolean] }>()
 const { t } = useI18n()
 
-const minutes = computed(() => numberOf(props.step.minutes, props.run.parameters))
+const minutes = computed(() => numberOf(props.step.length, props.run.parameters))
 const wait = computed(() => props.run.waits[props.position.key] ?? null)
 const ends = computed(() => waitEndsAt(props.run, props.position.key))
 const left = computed(() => (ends.value === null ? 0 : ends.value - now()))
@@ -26,6 +26,7 @@ const askEarly = ref(false)
       <p class="say">
         {{ left > 0 ? t(step.attended ? 'run.attended' : 'run.waiting') : t('run.waitOver') }}
       </p>
+      <p v-if="step.watch" class="watch">{{ step.watch }}</p>
     </template>
     <template v-else>
       <p class="fig">{{ minutes }}<small>min</small></p>
@@ -66,6 +67,9 @@ const askEarly = ref(false)
 .say {
   font-size: 26px;
   color: var(--ink-2);
+}
+.watch {
+  font-size: 22px;
 }
 .early {
   font-size: 19px;

@@ -1,4 +1,7 @@
 export const shift = {
+  followUps: 'Asked for by inspections',
+  followUpNote: 'What was done',
+  followUpDone: 'Dealt with',
   close: '{day}, close',
   open: '{day}, open',
   closedToday: '{day}, closed',

@@ -1,0 +1,2 @@
+export { facets, procedureSchema } from './schemas.ts'
+export { readProcedure, type ProcedureFault } from './read.ts'

@@ -1,0 +1,77 @@
+import { stepsOf, violationsOf, type Node, type Parameter, type Procedure } from '@tadka/core/procedure'
+import { procedureSchema } from './schemas.ts'
+
+/** What is wrong with a procedure file, and where. */
+export type ProcedureFault =
+  /** `at`: the path inside the file. */
+  | { readonly kind: 'shape'; readonly at: string; readonly why: string }
+  /** A name that nothing answers to. */
+  | { readonly kind: 'name'; readonly at: string; readonly why: string }
+  /** A way through it that is not safe. */
+  | { readonly kind: 'safety'; readonly rule: string; readonly path: readonly string[] }
+
+/**
+ * Reads a procedure from what a file holds: its shape, the names in it, its safety on every way through. Either a procedure or
+ * every fault; never half of one.
+ */
+export function readProcedure(
+  value: unknown,
+):
+  | { readonly procedure: Procedure; readonly faults: [] }
+  | { readonly procedure: null; readonly faults: ProcedureFault[] } {
+  const parsed = procedureSchema.safeParse(value)
+  if (!parsed.success) {
+    const faults = parsed.error.issues.map((i): ProcedureFault => ({
+      kind: 'shape',
+      at: i.path.join('.'),
+      why: i.message,
+    }))
+    return { procedure: null, faults }
+  }
+  const procedure: Procedure = parsed.data
+  const names = nameFaults(procedure)
+  if (names.length > 0) return { procedure: null, faults: names }
+  const unsafe = violationsOf(procedure)
+  if (unsafe.length > 0)
+    return { procedure: null, faults: unsafe.map(({ rule, path }) => ({ kind: 'safety', rule, path })) }
+  return { procedure, faults: [] }
+}
+
+function nameFaults(procedure: Procedure): ProcedureFault[] {
+  const faults: ProcedureFault[] = []
+  const fault = (at: string, why: string) => faults.push({ kind: 'name', at, why })
+  const known = new Set(Object.keys(procedure.parameters))
+  const parameter = (at: string, p: Parameter | undefined) => {
+    if (typeof p === 'object' && !known.has(p.of)) fault(at, `no parameter "${p.of}"`)
+  }
+  for (const option of procedure.options ?? [])
+    if (!option.choices.some((c) => c.id === option.fallback))
+      fault(`options.${option.id}`, 'its default is no choice')
+
+  function siblings(nodes: readonly Node[], at: string): void {
+    const ids = nodes.map((n) => n.id)
+    for (const [i, n] of nodes.entries()) {
+      const here = `${at}${n.id}`
+      if (ids.indexOf(n.id) !== i) fault(here, 'its id is used twice')
+      for (const w of n.when ?? []) {
+        const option = procedure.options?.find((o) => o.id === w.option)
+        if (!option) fault(here, `no option "${w.option}"`)
+        else if (!w.is.every((c) => option.choices.some((o) => o.id === c)))
+          fault(here, `no such choice of "${w.option}"`)
+      }
+      if (n.kind === 'together') for (const lane of n.lanes) siblings(lane.steps, `${here}.${lane.id}.`)
+      else if (n.kind === 'until' || n.kind === 'each' || n.kind === 'branch') siblings(n.steps, `${here}.`)
+      if (n.kind === 'each') parameter(here, n.count)
+    }
+  }
+  siblings(procedure.nodes, '')
+  for (const s of stepsOf(procedure.nodes)) {
+    parameter(s.id, s.minutes)
+    if (s.kind === 'mix') for (const p of [s.volume, s.capacity]) parameter(s.id, p)
+    if (s.kind === 'wait') for (const p of [s.length, s.most]) parameter(s.id, p)
+    if (s.kind === 'tend') for (const p of [s.length, s.every]) parameter(s.id, p)
+    for (const word of [s.title, s.text ?? ''].join(' ').match(/\{(\w+)\}/g) ?? [])
+      if (!known.has(word.slice(1, -1))) fault(s.id, `no parameter "${word.slice(1, -1)}"`)
+  }
+  return faults
+}

@@ -1,0 +1,188 @@
+import type { Facets, Node, Procedure } from '@tadka/core/procedure'
+import { z } from 'zod'
+
+const id = z
+  .string()
+  .regex(/^[a-z0-9-]+$/)
+  .max(40)
+const line = z.string().min(1).max(300)
+const name = z.string().min(1).max(80)
+const parameter = z.union([z.number().min(0), z.strictObject({ of: z.string().max(40) })])
+
+/** What a step makes of the station; absent facets stay as they are. */
+export const facets = z.strictObject({
+  contents: z
+    .enum(['product', 'empty', 'rinse', 'detergent', 'sanitizer', 'descaler', 'unknown'])
+    .exactOptional(),
+  assembly: z.enum(['whole', 'apart', 'drying']).exactOptional(),
+  power: z.enum(['freezing', 'on', 'standby', 'agitating', 'off', 'isolated']).exactOptional(),
+  hygiene: z.enum(['soiled', 'clean', 'sanitized', 'unknown']).exactOptional(),
+  primed: z.boolean().exactOptional(),
+  temperature: z.number().nullable().exactOptional(),
+  partsOut: z.number().int().min(0).nullable().exactOptional(),
+  feeds: z.enum(['on', 'off']).exactOptional(),
+  ice: z.enum(['food', 'cleaning', 'none']).exactOptional(),
+  heat: z.enum(['hot', 'cooled']).exactOptional(),
+}) satisfies z.ZodType<Partial<Facets>>
+
+const isolation = z.enum(['front', 'plug', 'breaker'])
+const node = {
+  id,
+  when: z
+    .array(z.strictObject({ option: id, is: z.array(id).min(1) }))
+    .min(1)
+    .exactOptional(),
+}
+const step = {
+  ...node,
+  title: line,
+  text: line.exactOptional(),
+  caution: line.exactOptional(),
+  right: line.exactOptional(),
+  effects: facets.exactOptional(),
+  act: z.enum(['freeze', 'reach-in', 'serve', 'sanitize', 'prime']).exactOptional(),
+  minutes: parameter.exactOptional(),
+  at: z.enum(['sink', 'table', 'pail', 'pot']).exactOptional(),
+}
+const during = facets.exactOptional()
+
+const stepSchema = z.union([
+  z.strictObject({ ...step, kind: z.literal('do') }),
+  z.strictObject({
+    ...step,
+    kind: z.literal('gate'),
+    hazardous: z.boolean(),
+    by: isolation.exactOptional(),
+    wear: z.array(name).min(1).exactOptional(),
+  }),
+  z.strictObject({
+    ...step,
+    kind: z.literal('mix'),
+    use: id,
+    volume: parameter,
+    vessel: name,
+    capacity: parameter,
+    water: z.strictObject({ lo: z.number(), hi: z.number(), unit: z.literal('°C') }),
+    acid: z.boolean().exactOptional(),
+  }),
+  z.strictObject({
+    ...step,
+    kind: z.literal('wait'),
+    length: parameter,
+    most: parameter.exactOptional(),
+    attended: z.boolean(),
+    watch: line.exactOptional(),
+    during,
+  }),
+  z.strictObject({
+    ...step,
+    kind: z.literal('tend'),
+    length: parameter,
+    every: parameter,
+    duty: line,
+    late: line,
+    during,
+  }),
+  z.strictObject({ ...step, kind: z.literal('check'), what: z.literal('sanitizer'), use: id }),
+  z.strictObject({
+    ...step,
+    kind: z.literal('check'),
+    what: z.enum(['cold-product', 'wash-water', 'dish-machine', 'hot-water']),
+  }),
+  z.strictObject({
+    ...step,
+    kind: z.literal('parts'),
+    direction: z.enum(['out', 'in']),
+    parts: z.array(z.strictObject({ id, name, count: z.number().int().min(1).max(200) })).min(1),
+    leave: z.array(id).exactOptional(),
+  }),
+  z.strictObject({
+    ...step,
+    kind: z.literal('inspect'),
+    choices: z
+      .array(
+        z.strictObject({
+          id,
+          name: line,
+          outcome: z.enum(['fine', 'watch', 'regrease', 'replace', 'technician']),
+        }),
+      )
+      .min(2),
+  }),
+  z.strictObject({
+    ...step,
+    kind: z.literal('lubricate'),
+    yes: z
+      .array(z.strictObject({ part: name, amount: z.enum(['film', 'pea', 'generous', 'packed']) }))
+      .min(1),
+    never: z.array(name),
+  }),
+  z.strictObject({
+    ...step,
+    kind: z.literal('fasten'),
+    how: z.enum(['crosswise', 'evenly', 'hand-tight', 'reverse-thread', 'turn', 'one-way']),
+    what: name,
+    count: z.number().int().min(1).max(24),
+    why: line,
+  }),
+  z.strictObject({ ...step, kind: z.literal('product') }),
+])
+
+const nodes = z.lazy(() => z.array(nodeSchema).min(1))
+const nodeSchema: z.ZodType<Node> = z.lazy(() =>
+  z.union([
+    stepSchema,
+    z.strictObject({
+      ...node,
+      kind: z.literal('until'),
+      title: line,
+      sign: line,
+      usualRounds: z.number().int().min(1).max(50),
+      expected: z.number().int().min(1).max(50).exactOptional(),
+      steps: nodes,
+    }),
+    z.strictObject({ ...node, kind: z.literal('each'), unit: name, count: parameter, steps: nodes }),
+    z.strictObject({
+      ...node,
+      kind: z.literal('together'),
+      lanes: z.array(z.strictObject({ id, title: line, steps: nodes })).min(2),
+    }),
+    z.strictObject({
+      ...node,
+      kind: z.literal('branch'),
+      on: id,
+      is: z.array(z.enum(['fine', 'watch', 'regrease', 'replace', 'technician'])).min(1),
+      steps: nodes,
+    }),
+  ]),
+)
+
+/** A procedure as it is exchanged: the file's shape. Its safety is checked apart. */
+export const procedureSchema = z.strictObject({
+  id: z
+    .string()
+    .regex(/^[a-z0-9-]+(\.[a-z0-9-]+)*$/)
+    .max(60),
+  version: z.number().int().min(1),
+  name,
+  family: z.string().max(60),
+  nodes,
+  parameters: z.record(z.string().max(40), z.enum(['mL', 'min', 'count', '°C', 'g'])),
+  options: z
+    .array(
+      z.strictObject({
+        id,
+        question: line,
+        choices: z.array(z.strictObject({ id, says: line })).min(2),
+        fallback: id,
+        why: line,
+      }),
+    )
+    .exactOptional(),
+  materials: z.array(line),
+  cautions: z.array(line),
+  isolation: isolation.exactOptional(),
+  begins: facets.exactOptional(),
+  ends: facets.exactOptional(),
+  freezesSolution: z.boolean().exactOptional(),
+}) satisfies z.ZodType<Procedure>

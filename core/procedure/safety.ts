@@ -1,0 +1,137 @@
+import { belongs, isStep, type Branch, type Node, type Procedure, type Step } from './language.ts'
+import { after, breaches, endBreaches, firstWay, type SafetyRule, type Way } from './safety-state.ts'
+
+export interface Violation {
+  readonly rule: SafetyRule
+  /** The titles of the steps that lead to it, the one where it breaks last. */
+  readonly path: readonly string[]
+  readonly options: Readonly<Record<string, string>>
+}
+
+interface Walked {
+  readonly way: Way
+  readonly path: readonly string[]
+  readonly last: string
+}
+
+/** Ways that are alike are walked once: what counts is the state, not how it came about. */
+const nameOf = (walked: Walked): string => JSON.stringify(walked.way)
+const distinct = (all: readonly Walked[]): Walked[] => [...new Map(all.map((w) => [nameOf(w), w])).values()]
+
+/**
+ * Walks every way through a procedure: every choice of its options, every outcome of its inspections, one round and more of
+ * what is repeated, every order in which lanes may interleave. Returns what breaks, each rule once for each set of options,
+ * with the path that leads to it; nothing where the procedure is safe.
+ * Rules: common practice, no source, but for food contact after sanitizing (FDA Food Code 2022, 4-702.11).
+ */
+export function violationsOf(procedure: Procedure): Violation[] {
+  return optionSets(procedure).flatMap((options) => {
+    const found = new Map<string, Violation>()
+    const note = (rule: SafetyRule, path: readonly string[]) => {
+      if (!found.has(rule)) found.set(rule, { rule, path, options })
+    }
+    const walker = new Walker(procedure, options, note)
+    const ends = walker.sequence(procedure.nodes, [{ way: firstWay(procedure), path: [], last: '' }])
+    for (const end of ends)
+      for (const { rule } of endBreaches(procedure, end.way, end.last)) note(rule, end.path)
+    return [...found.values()]
+  })
+}
+
+/** Every combination of the options' choices. */
+export function optionSets(procedure: Procedure): Record<string, string>[] {
+  return (procedure.options ?? []).reduce<Record<string, string>[]>(
+    (sets, option) => sets.flatMap((set) => option.choices.map((c) => ({ ...set, [option.id]: c.id }))),
+    [{}],
+  )
+}
+
+class Walker {
+  readonly #procedure: Procedure
+  readonly #options: Readonly<Record<string, string>>
+  readonly #note: (rule: SafetyRule, path: readonly string[]) => void
+
+  constructor(
+    procedure: Procedure,
+    options: Readonly<Record<string, string>>,
+    note: (rule: SafetyRule, path: readonly string[]) => void,
+  ) {
+    this.#procedure = procedure
+    this.#options = options
+    this.#note = note
+  }
+
+  sequence(nodes: readonly Node[], from: readonly Walked[]): Walked[] {
+    return nodes.reduce<Walked[]>(
+      (ways, node) => distinct(ways.flatMap((w) => this.node(node, w))),
+      [...from],
+    )
+  }
+
+  node(node: Node, from: Walked): Walked[] {
+    if (!belongs(this.#procedure, node, this.#options)) return [from]
+    if (isStep(node)) return this.step(node, from)
+    if (node.kind === 'branch') return this.branch(node, from)
+    if (node.kind === 'until') return this.again(node.steps, from)
+    if (node.kind === 'each') return this.sequence(node.steps, [from])
+    return this.interleaved(
+      node.lanes.map((l) => l.steps),
+      from,
+    )
+  }
+
+  step(step: Step, from: Walked): Walked[] {
+    const path = [...from.path, step.title]
+    for (const { rule } of breaches(this.#procedure, from.way, step)) this.#note(rule, path)
+    const way = after(from.way, step)
+    if (step.kind !== 'inspect') return [{ way, path, last: step.id }]
+    const outcomes = [...new Set(step.choices.map((c) => c.outcome))]
+    return outcomes.map((outcome) => ({
+      way: { ...way, outcomes: { ...way.outcomes, [step.id]: outcome } },
+      path: [...path, outcome],
+      last: step.id,
+    }))
+  }
+
+  branch(node: Branch, from: Walked): Walked[] {
+    const outcome = from.way.outcomes[node.on]
+    return outcome !== undefined && (node.is as readonly string[]).includes(outcome)
+      ? this.sequence(node.steps, [from])
+      : [from]
+  }
+
+  /** Round after round until no new state comes of it. */
+  again(steps: readonly Node[], from: Walked): Walked[] {
+    const seen = new Map<string, Walked>()
+    let rounds = this.sequence(steps, [from])
+    while (rounds.some((w) => !seen.has(nameOf(w)))) {
+      const fresh = rounds.filter((w) => !seen.has(nameOf(w)))
+      for (const w of fresh) seen.set(nameOf(w), w)
+      rounds = this.sequence(steps, fresh)
+    }
+    return [...seen.values()]
+  }
+
+  /** Every order of the lanes' steps that keeps each lane's own. */
+  interleaved(lanes: readonly (readonly Node[])[], from: Walked): Walked[] {
+    const seen = new Set<string>()
+    const ends: Walked[] = []
+    const go = (at: readonly number[], walked: Walked) => {
+      const name = `${at.join()} ${nameOf(walked)}`
+      if (seen.has(name)) return
+      seen.add(name)
+      if (at.every((n, i) => n === lanes[i]?.length)) return void ends.push(walked)
+      for (const [i, lane] of lanes.entries()) {
+        const node = lane[at[i] ?? 0]
+        if (!node) continue
+        const next = at.map((n, j) => (i === j ? n + 1 : n))
+        for (const w of this.node(node, walked)) go(next, w)
+      }
+    }
+    go(
+      lanes.map(() => 0),
+      from,
+    )
+    return distinct(ends)
+  }
+}

@@ -1,0 +1,197 @@
+import { belongs, isStep, type Node, type Place, type Procedure, type Step } from './language.ts'
+import { lanesOf, numberOf, pieces } from './outline.ts'
+
+/** A piece of a run as planning sees it: a person's hands, or a wait that needs nobody. Minutes are whole. */
+export interface Segment {
+  readonly id: string
+  readonly kind: 'hands-on' | 'wait'
+  readonly title: string
+  /** Of work, or the least of a wait. */
+  readonly minutes: number
+  /** The most of a wait, minutes; null where it may last. */
+  readonly most: number | null
+  /** Nobody need stand by: another may be worked meanwhile. */
+  readonly free: boolean
+  readonly places: readonly Place[]
+  /** The keys of the steps it holds, so that a run's progress is seen in the plan. */
+  readonly steps: readonly string[]
+}
+
+/** `to` begins at least `least` and at most `most` minutes after `from` ends. */
+export interface Link {
+  readonly from: string
+  readonly to: string
+  readonly least: number
+  readonly most: number | null
+}
+
+export interface SegmentGraph {
+  readonly procedure: string
+  readonly version: number
+  readonly segments: readonly Segment[]
+  readonly links: readonly Link[]
+}
+
+/** Minutes of hands-on work by kind of step. Common practice, no source; a site's own runs replace them. */
+const usual: Record<Step['kind'], number> = {
+  do: 2,
+  gate: 1,
+  mix: 3,
+  wait: 0,
+  tend: 1,
+  check: 2,
+  parts: 0,
+  inspect: 1,
+  lubricate: 3,
+  fasten: 2,
+  product: 3,
+}
+const minutesPerPiece = 0.3
+/** Longer pieces of work are cut: people are called away in between. */
+const longest = 15
+
+interface Building {
+  readonly segments: Segment[]
+  readonly links: Link[]
+}
+
+export interface Model {
+  readonly parameters: Readonly<Record<string, number>>
+  readonly options: Readonly<Record<string, string>>
+  /** Minutes that the site takes for a step by its id, where it has runs enough to tell. */
+  readonly learned?: Readonly<Record<string, number>>
+}
+
+/**
+ * Compiles a procedure to the graph that planning uses: neighbouring steps of a person joined, waits apart, tended waits as
+ * chains of short visits, lanes side by side, repeated groups by their expected rounds.
+ * Throws `parameter_missing`.
+ */
+export function segmentsOf(procedure: Procedure, model: Model): SegmentGraph {
+  const built: Building = { segments: [], links: [] }
+  const { parameters, options } = model
+  let open: string[] = []
+
+  const begin = (segment: Segment, most: number | null = null): void => {
+    built.segments.push(segment)
+    for (const from of open) built.links.push({ from, to: segment.id, least: 0, most })
+    open = [segment.id]
+  }
+
+  function hands(step: Step, key: string, minutes: number, lane: string): void {
+    const last = built.segments.at(-1)
+    const places = step.at ? [step.at] : []
+    const joins =
+      last?.kind === 'hands-on' &&
+      open.length === 1 &&
+      open[0] === last.id &&
+      last.id.startsWith(lane) &&
+      last.minutes + minutes <= longest &&
+      same(last.places, places)
+    if (joins) {
+      built.segments[built.segments.length - 1] = {
+        ...last,
+        minutes: last.minutes + minutes,
+        steps: [...last.steps, key],
+      }
+      return
+    }
+    for (let left = minutes, part = 0; left > 0 || part === 0; left -= longest, part++) {
+      const id = part === 0 ? key : `${key}+${part}`
+      const cut = Math.min(longest, Math.max(left, 0))
+      begin({
+        id,
+        kind: 'hands-on',
+        title: step.title,
+        minutes: cut,
+        most: null,
+        free: false,
+        places,
+        steps: part === 0 ? [key] : [],
+      })
+    }
+  }
+
+  function pause(step: Step & { kind: 'wait' }, key: string): void {
+    const minutes = Math.round(numberOf(step.length, parameters))
+    const most = step.most === undefined ? null : Math.round(numberOf(step.most, parameters))
+    begin({
+      id: key,
+      kind: 'wait',
+      title: step.title,
+      minutes,
+      most,
+      free: !step.attended,
+      places: step.at ? [step.at] : [],
+      steps: [key],
+    })
+  }
+
+  function tended(step: Step & { kind: 'tend' }, key: string): void {
+    const [length, every] = [numberOf(step.length, parameters), Math.max(1, numberOf(step.every, parameters))]
+    const visits = Math.max(1, Math.floor(length / every))
+    for (let i = 1; i <= visits; i++) {
+      const wait = Math.round(i * every - (i - 1) * every)
+      begin({
+        id: `${key}~${i}`,
+        kind: 'wait',
+        title: step.title,
+        minutes: wait,
+        most: wait,
+        free: true,
+        places: [],
+        steps: i === 1 ? [key] : [],
+      })
+      begin(
+        {
+          id: `${key}!${i}`,
+          kind: 'hands-on',
+          title: step.duty,
+          minutes: 1,
+          most: null,
+          free: false,
+          places: [],
+          steps: [],
+        },
+        Math.round(every),
+      )
+    }
+  }
+
+  function node(n: Node, prefix: string): void {
+    if (!belongs(procedure, n, options)) return
+    if (isStep(n)) {
+      const key = prefix + n.id
+      if (n.kind === 'wait') return pause(n, key)
+      if (n.kind === 'tend') return tended(n, key)
+      return hands(n, key, model.learned?.[n.id] ?? handsOn(n, parameters), prefix)
+    }
+    // Branches are the exception, not the plan.
+    if (n.kind === 'branch') return
+    if (n.kind === 'until') {
+      for (let round = 1; round <= (n.expected ?? 2); round++)
+        for (const inner of n.steps) node(inner, `${prefix}${n.id}.${round}.`)
+      return
+    }
+    const before = open
+    const ends = lanesOf(n, parameters).map((lane) => {
+      open = before
+      for (const inner of lane.steps) node(inner, `${prefix}${n.id}.${lane.id}.`)
+      return open
+    })
+    open = [...new Set(ends.flat())]
+  }
+
+  for (const n of procedure.nodes) node(n, '')
+  return { procedure: procedure.id, version: procedure.version, ...built }
+}
+
+const same = (a: readonly Place[], b: readonly Place[]) =>
+  a.length === b.length && a.every((p, i) => p === b[i])
+
+/** Whole minutes of a person's work that a step takes, at least one. */
+export function handsOn(step: Step, parameters: Readonly<Record<string, number>>): number {
+  if (step.minutes !== undefined) return Math.max(1, Math.round(numberOf(step.minutes, parameters)))
+  if (step.kind === 'parts') return Math.max(1, Math.ceil(pieces(step) * minutesPerPiece))
+  return Math.max(1, usual[step.kind])
+}
