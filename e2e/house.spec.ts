@@ -4,7 +4,10 @@ import { address, heading, isAccessible, press, signIn } from './crew.ts'
 test('a bucket is mixed, waited for and checked: three steps, in the log', async ({ page }) => {
   await signIn(page, 'Tomas', '7531')
   await page.goto(address('/run'))
-  await page.locator('li', { hasText: 'Espresso cloths' }).getByRole('button').click()
+  await page
+    .locator('li', { hasText: 'Espresso cloths' })
+    .getByRole('button', { name: 'Fill the sanitizer bucket' })
+    .click()
   await heading(page, 'Mix the bucket')
   await expect(page.locator('.fig')).toHaveText('10mL')
   await isAccessible(page)
@@ -81,7 +84,10 @@ test('a manager changes the data plate, and the next run pours by it; crew may o
   await press(page, 'Save the data plate')
   await expect(page.getByText('Saved: the log shows what changed.')).toBeVisible()
   await page.goto(address('/run'))
-  await page.locator('li', { hasText: 'Galley cloths' }).getByRole('button').click()
+  await page
+    .locator('li', { hasText: 'Galley cloths' })
+    .getByRole('button', { name: 'Fill the sanitizer bucket' })
+    .click()
   await expect(page.locator('.fig')).toHaveText('20mL')
 
   await page.getByRole('button', { name: /^Acting: Oriel/ }).click()

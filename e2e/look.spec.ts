@@ -10,7 +10,9 @@ const places = [
   '/bench/baths',
   '/log',
   '/house/stations',
+  '/house/procedures',
   '/house/products',
+  '/chart/ice-nugget.half-year?station=kiosk-nugget',
   '/house/schools',
   '/house/tablet',
 ]
@@ -55,7 +57,7 @@ test('nothing is asked of any other machine', async ({ page }) => {
   })
   await signIn(page, 'Dara', '1357')
   await page.goto(address('/bench/mix'))
-  await expect(page.locator('.fig')).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'What is in it now?' })).toBeVisible()
   expect(others).toEqual([])
 })
 
@@ -94,7 +96,7 @@ test('without network what is done is kept, shown as unsent, and sent by itself'
   const row = page.locator('li', { hasText: 'Espresso cloths' })
   await expect(row).toBeVisible()
   await context.setOffline(true)
-  await row.getByRole('button').click()
+  await row.getByRole('button', { name: 'Fill the sanitizer bucket' }).click()
   await expect(page.getByRole('heading', { name: 'Mix the bucket' })).toBeVisible()
   await expect(page.getByText('1 not sent yet')).toBeVisible()
   await context.setOffline(false)

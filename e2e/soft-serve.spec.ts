@@ -132,7 +132,7 @@ test('a soft-serve freezer is closed at night and opened in the morning, watched
     await cold.click()
     await expect(page.getByText('FDA Food Code 2022, 3-501.16(A)(2)').first()).toBeVisible()
     await press(page, 'Amend')
-    await page.locator('#amend').fill('3.5')
+    await page.locator('#amend-temperature').fill('3.5')
     await page.locator('#amend-why').fill('misread the probe')
     await press(page, 'Keep both in the log')
     await expect(page.locator('.struck', { hasText: 'Product temperature 4 °C' })).toBeVisible()

@@ -13,6 +13,7 @@ const views = {
   chooser: () => import('./procedure/RunChooser.vue'),
   run: () => import('./procedure/RunPlace.vue'),
   bench: () => import('./solution/BenchPlace.vue'),
+  chart: () => import('./procedure/WallChart.vue'),
   log: () => import('./record/LogPlace.vue'),
   house: () => import('./house/HousePlace.vue'),
 }
@@ -35,6 +36,7 @@ export const router = createRouter({
       props: true,
       meta: { place: 'run', dock: false },
     },
+    { path: '/chart/:procedure', component: views.chart, props: true, meta: { place: 'house' } },
     {
       path: '/bench/:act(mix|correct|check|baths)?',
       component: views.bench,

@@ -79,8 +79,7 @@ describe('procedures', () => {
   it.each(allProcedures().map((p) => [p.id, p] as const))(
     '%s has short titles for a screen read at arm’s length',
     (_, p) => {
-      for (const step of stepsOf(p.nodes))
-        expect(step.title.length).toBeLessThan(76)
+      for (const step of stepsOf(p.nodes)) expect(step.title.length).toBeLessThan(76)
     },
   )
 })

@@ -20,8 +20,11 @@ const top = 62
 const width = computed(() => Math.max(640, size.width.value))
 const laneHeight = computed(() => {
   const free = Math.max(240, size.height.value) - top - 44
-  return Math.min(132, Math.max(84, free / Math.max(1, props.sheet.lanes.length)))
+  return Math.min(132, Math.max(48, free / Math.max(1, props.sheet.lanes.length)))
 })
+/** Half the height of a window and of a bar. */
+const half = computed(() => Math.min(26, laneHeight.value / 2 - 6))
+const short = (name: string) => (name.length > 22 ? `${name.slice(0, 21)}…` : name)
 const base = computed(() => top + laneHeight.value * props.sheet.lanes.length)
 const x = computed(() =>
   scaleLinear([props.sheet.from, props.sheet.to], [gutter, width.value - 12]).clamp(true),
@@ -70,21 +73,21 @@ const fits = (from: number, to: number, text: string) => x.value(to) - x.value(f
         :transform="`translate(0 ${top + i * laneHeight})`"
       >
         <line :x1="0" :x2="width - 12" :y1="laneHeight" :y2="laneHeight" class="lane" />
-        <text x="0" :y="laneHeight / 2 - 3" class="name">{{ lane.station.plate?.name }}</text>
+        <text x="0" :y="laneHeight / 2 - 3" class="name">{{ short(lane.station.plate?.name ?? '') }}</text>
         <text x="0" :y="laneHeight / 2 + 18" class="where">{{ lane.station.plate?.place }}</text>
         <g v-for="d in lane.due" :key="d.procedure + d.day" :class="['due', d.risk]">
           <rect
             :x="x(d.earliest)"
-            :y="laneHeight / 2 - 26"
+            :y="laneHeight / 2 - half"
             :width="Math.max(6, x(d.latest) - x(d.earliest))"
-            height="52"
+            :height="half * 2"
             rx="5"
           />
           <line
             :x1="x(d.target)"
             :x2="x(d.target)"
-            :y1="laneHeight / 2 - 26"
-            :y2="laneHeight / 2 + 26"
+            :y1="laneHeight / 2 - half"
+            :y2="laneHeight / 2 + half"
             class="aim"
           />
           <text :x="x(d.earliest) + 9" :y="laneHeight / 2 + 6" class="what">{{ nameOf(d.procedure) }}</text>
@@ -92,9 +95,9 @@ const fits = (from: number, to: number, text: string) => x.value(to) - x.value(f
         <g v-for="r in lane.runs" :key="r.id" :class="['run', { running: r.running }]">
           <rect
             :x="x(r.from)"
-            :y="laneHeight / 2 - 20"
+            :y="laneHeight / 2 - half * 0.77"
             :width="Math.max(6, x(r.to) - x(r.from))"
-            height="40"
+            :height="half * 1.54"
             rx="5"
           />
           <text

@@ -85,4 +85,16 @@ const notice = computed(() => {
   font-weight: 600;
   text-align: center;
 }
+@media print {
+  .frame {
+    display: block;
+    height: auto;
+  }
+  .place {
+    overflow: visible;
+  }
+  .notice {
+    display: none;
+  }
+}
 </style>

@@ -73,4 +73,9 @@ a:focus-visible {
   border-radius: 4px;
   padding: 4px 7px;
 }
+@media print {
+  .dock {
+    display: none;
+  }
+}
 </style>

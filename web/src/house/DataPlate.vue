@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { StationSet } from '@tadka/core/record'
-import { NButton, useMessage } from 'naive-ui'
+import { proceduresOf } from '@tadka/core/procedure'
+import { NButton, NSelect, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSession } from '../people/session.ts'
@@ -20,12 +21,28 @@ const parsed = computed(() =>
   Object.entries(typed.value).map(([name, text]) => ({ name, ...parseField(text) })),
 )
 const sound = computed(() => parsed.value.every((p) => p.fault === null))
-const changed = computed(() => parsed.value.some((p) => p.value !== props.plate.parameters[p.name]))
+/** The questions that this family's procedures leave to the model or the site. */
+const questions = computed(() => {
+  const all = proceduresOf(props.plate.family).flatMap((p) => p.options ?? [])
+  return all.filter((o, i) => all.findIndex((x) => x.id === o.id) === i)
+})
+const options = ref<Record<string, string>>({ ...props.plate.options })
+const changed = computed(
+  () =>
+    parsed.value.some((p) => p.value !== props.plate.parameters[p.name]) ||
+    questions.value.some(
+      (o) => (options.value[o.id] ?? o.fallback) !== (props.plate.options?.[o.id] ?? o.fallback),
+    ),
+)
 const label = (name: string) => (te(`house.parameter.${name}`) ? t(`house.parameter.${name}`) : name)
 
 function save(): void {
   const parameters = Object.fromEntries(parsed.value.map((p) => [p.name, p.value ?? 0]))
-  site.record('station.set@1', { kind: 'station', id: props.id }, { ...props.plate, parameters })
+  site.record(
+    'station.set@1',
+    { kind: 'station', id: props.id },
+    { ...props.plate, parameters, options: options.value },
+  )
   message.success(t('house.saved'))
 }
 </script>
@@ -44,6 +61,23 @@ function save(): void {
         :fault="p.fault ? t('house.notNumber') : undefined"
       />
     </div>
+    <template v-if="questions.length > 0">
+      <h2 class="label">{{ t('house.optionsOf') }}</h2>
+      <div v-for="o in questions" :key="o.id" class="question">
+        <span>{{ o.question }}</span>
+        <n-select
+          :value="options[o.id] ?? o.fallback"
+          :options="o.choices.map((c) => ({ label: c.says, value: c.id }))"
+          :disabled="!session.mayDo('set-up-house')"
+          :aria-label="o.question"
+          @update:value="(choice: string) => (options = { ...options, [o.id]: choice })"
+        />
+        <span class="quiet small"
+          >{{ t('house.byDefault') }}: {{ o.choices.find((c) => c.id === o.fallback)?.says }}.
+          {{ o.why }}</span
+        >
+      </div>
+    </template>
     <n-button
       v-if="session.mayDo('set-up-house')"
       type="primary"
@@ -62,7 +96,21 @@ function save(): void {
   gap: 16px 28px;
   margin-bottom: 16px;
 }
+.question {
+  display: grid;
+  grid-template-columns: 220px 260px 1fr;
+  gap: 16px;
+  align-items: center;
+  margin-bottom: 12px;
+  font-weight: 600;
+}
 .label {
   margin: 14px 0 6px;
+}
+@media (max-width: 760px) {
+  .question {
+    grid-template-columns: 1fr;
+    gap: 6px;
+  }
 }
 </style>

@@ -4,6 +4,7 @@ import { useI18n } from 'vue-i18n'
 import PlaceBar from '../frame/PlaceBar.vue'
 import HouseInstruments from './HouseInstruments.vue'
 import HousePeople from './HousePeople.vue'
+import HouseProcedures from './HouseProcedures.vue'
 import HouseProducts from './HouseProducts.vue'
 import HouseRules from './HouseRules.vue'
 import HouseSchools from './HouseSchools.vue'
@@ -13,9 +14,19 @@ import HouseTablet from './HouseTablet.vue'
 /** What the site has: stations, labels, instruments, people; and this tablet's own settings. */
 const props = defineProps<{ part?: string }>()
 const { t } = useI18n()
-const parts = ['stations', 'products', 'instruments', 'rules', 'schools', 'people', 'tablet'] as const
+const parts = [
+  'stations',
+  'procedures',
+  'products',
+  'instruments',
+  'rules',
+  'schools',
+  'people',
+  'tablet',
+] as const
 const views = {
   stations: HouseStations,
+  procedures: HouseProcedures,
   products: HouseProducts,
   instruments: HouseInstruments,
   rules: HouseRules,

@@ -33,13 +33,18 @@ const facets = computed(() => {
 })
 /** The steps shown: two before, the current, and those after it that fit. */
 const around = computed(() => {
-  const at = props.position
-    ? props.positions.findIndex((p) => p.key === props.position?.key)
-    : props.positions.length
-  const from = Math.max(0, at - 2)
-  return props.positions
-    .slice(from, from + 8)
-    .map((p, i) => ({ p, n: from + i + 1, done: from + i < at, now: from + i === at }))
+  const lane = props.position?.lane?.key
+  const own = props.positions
+    .map((p, i) => ({
+      p,
+      n: i + 1,
+      done: props.run.done[p.key] !== undefined,
+      now: p.key === props.position?.key,
+    }))
+    .filter(({ p }) => !lane || p.lane === null || p.lane.key === lane)
+  const at = own.findIndex((s) => s.now)
+  const from = Math.max(0, (at < 0 ? own.length : at) - 2)
+  return own.slice(from, from + 8)
 })
 </script>
 

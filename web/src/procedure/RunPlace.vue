@@ -211,6 +211,7 @@ function enter(event: KeyboardEvent): void {
           <step-fasten v-else-if="step?.kind === 'fasten'" :step="step" @done="done()" />
           <step-product v-else-if="step?.kind === 'product'" @done="done" />
           <div v-else-if="step?.kind === 'gate'" class="act">
+            <p v-if="step.hazardous" class="holder">{{ t('run.holder') }}</p>
             <hold-button v-if="step.hazardous" @held="done({ held: true })">{{ t('run.hold') }}</hold-button>
             <n-button v-else type="primary" class="big" @click="done()">{{ t('run.itIs') }}</n-button>
           </div>

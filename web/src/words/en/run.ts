@@ -20,6 +20,7 @@ export const run = {
   visited: 'done',
   lanes: 'Side by side',
   hold: 'Hold: it is so',
+  holder: 'Whoever reaches in holds this button.',
   itIs: 'It is so',
   yes: 'Yes',
   no: 'No, once more',

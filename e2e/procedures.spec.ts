@@ -1,0 +1,163 @@
+import { expect, test, type Page } from '@playwright/test'
+import { address, countParts, heading, hold, later, press, signIn } from './crew.ts'
+
+async function begin(page: Page, station: string, procedure: string): Promise<void> {
+  await page.goto(address('/run'))
+  await page.locator('li', { hasText: station }).getByRole('button', { name: procedure, exact: true }).click()
+}
+const lane = (page: Page, name: string) =>
+  page.getByRole('group', { name: 'Side by side' }).getByRole('button', { name: new RegExp(name) })
+
+/** Pours a mix as it is told. */
+const pour = (page: Page) => press(page, 'Poured')
+
+test('three barrels are closed side by side: two waits overlap, each calls, and a step waits for all', async ({
+  page,
+}) => {
+  await signIn(page, 'Bao', '2468')
+  await begin(page, 'Galley custard', 'Close')
+  await press(page, 'Done')
+  await heading(page, 'Warm')
+  await expect(lane(page, 'barrel 1')).toHaveAttribute('aria-pressed', 'true')
+  await press(page, 'Start the timer')
+  // The timer of the first barrel runs; the second one is next in hand.
+  await expect(lane(page, 'barrel 2')).toHaveAttribute('aria-pressed', 'true')
+  await press(page, 'Start the timer')
+  await expect(lane(page, 'barrel 1')).toContainText(/1\d:\d\d/)
+  await expect(lane(page, 'barrel 2')).toContainText(/1\d:\d\d|20:00/)
+  await expect(lane(page, 'barrel 3')).toHaveAttribute('aria-pressed', 'true')
+  await expect(page.getByText('on, agitating')).toBeVisible()
+  await later(page, 20)
+  await expect(lane(page, 'barrel 1')).toContainText('Time is up')
+  await lane(page, 'barrel 1').click()
+  await press(page, 'Done')
+  await heading(page, 'Run out and discard')
+  await page.locator('#litres').fill('2')
+  await press(page, 'Thrown out')
+  await press(page, 'Done')
+  // One barrel is empty, the others are not: the machine is not.
+  await heading(page, /Pour in 15 L/)
+  await expect(page.getByText('Off at the breaker')).toBeHidden()
+  await press(page, 'Done')
+  await expect(page.locator('.facet', { hasText: 'Inside' })).not.toContainText('empty')
+  await press(page, 'Abandon')
+  await page.getByRole('dialog').getByRole('textbox').fill('only the barrels were tried')
+  await page.getByRole('dialog').getByRole('button', { name: 'Abandon' }).click()
+  await expect(page.getByText('Given up: only the barrels were tried')).toBeVisible()
+})
+
+test('a nugget machine is descaled: the reservoir is looked after, and a late visit says what it leads to', async ({
+  page,
+}) => {
+  await signIn(page, 'Wen', '8642')
+  await begin(page, 'Kiosk nugget ice', 'Half-yearly descale')
+  await press(page, 'It is so')
+  for (const title of ['Panels off, bin emptied', /^Water off/, /^Pan and chute/]) {
+    await heading(page, title)
+    await press(page, 'Done')
+  }
+  await press(page, /^No /)
+  await heading(page, 'Mix the descaler')
+  await expect(page.locator('.fig')).toHaveText('65mL')
+  await expect(page.getByText('Wear gloves, goggles.')).toBeVisible()
+  await pour(page)
+  await press(page, 'Done')
+  await heading(page, 'Circulates')
+  await press(page, 'Start the timer')
+  await expect(page.getByText('Next: Look at the level')).toBeVisible()
+  await later(page, 7)
+  await expect(page.getByRole('alert').filter({ hasText: 'the restart delay has to pass' })).toBeVisible()
+  await press(page, /^Look at the level: done/)
+  await expect(page.getByText('1 visits made', { exact: false })).toBeVisible()
+  await later(page, 14)
+  await press(page, 'Done')
+  await heading(page, 'Makes ice of the solution')
+  await press(page, 'Start the timer')
+  // This family freezes its own solution: nothing is forbidden, and its ice is not for food.
+  await expect(page.locator('.facet', { hasText: 'Ice' })).toContainText('throw away')
+  await press(page, 'Abandon')
+  await page.getByRole('dialog').getByRole('textbox').fill('only the visits were tried')
+  await page.getByRole('dialog').getByRole('button', { name: 'Abandon' }).click()
+})
+
+test('a dish machine is delimed with its feeds off, and they are on again at the end', async ({ page }) => {
+  await signIn(page, 'Tomas', '7531')
+  await begin(page, 'Galley dish machine', 'Delime')
+  await press(page, 'It is so')
+  await press(page, 'Done')
+  await heading(page, 'Detergent and rinse-aid feeds off, or lifted')
+  await press(page, 'Done')
+  await expect(page.locator('.facet', { hasText: 'Feeds' })).toContainText('off')
+  await press(page, 'Done')
+  await heading(page, 'Measure the delimer')
+  await expect(page.getByText('Limpet Off, into the tank', { exact: false })).toBeVisible()
+  await pour(page)
+  await press(page, 'Done')
+  await expect(page.locator('.facet', { hasText: 'Inside' })).toContainText('descaler')
+  await press(page, 'Start the timer')
+  await later(page, 13)
+  await press(page, 'Done')
+  await press(page, 'Done')
+  await press(page, 'Yes')
+  await press(page, 'Done')
+  await press(page, 'Yes')
+  await heading(page, 'Feeds on again')
+  await press(page, 'Done')
+  await expect(page.locator('.facet', { hasText: 'Feeds' })).toContainText('on')
+  await press(page, 'Done')
+  await heading(page, 'Finished')
+})
+
+test('a run is handed over between two tablets; what an inspection asks for stands on Shift until it is dealt with', async ({
+  browser,
+  page,
+}) => {
+  await signIn(page, 'Bao', '2468')
+  await begin(page, 'Espresso grinder', 'Weekly, dry')
+  await hold(page, /Hopper off/)
+  await countParts(page)
+  await heading(page, 'Brush both burrs and the chamber, dry only')
+
+  const other = await (await browser.newContext()).newPage()
+  await signIn(other, 'Dara', '1357')
+  await other.getByRole('button', { name: /Espresso grinder/ }).click()
+  await heading(other, 'Brush both burrs and the chamber, dry only')
+  await press(other, 'Done')
+  await press(other, /^Chipped/)
+  await heading(page, 'Parts in, counted')
+  await countParts(other)
+  await heading(page, 'Burr screws')
+  await expect(page.getByText('Crosswise, in this order')).toBeVisible()
+  await press(other, 'Done')
+  await press(other, 'Done')
+  await other.goto(address('/shift'))
+  await expect(other.getByText('Replace it: Espresso grinder')).toBeVisible()
+  await other.getByRole('textbox', { name: 'What was done' }).fill('new burrs in')
+  await press(other, 'Dealt with')
+  await expect(other.getByText('Replace it: Espresso grinder')).toBeHidden()
+  await other.goto(address('/log'))
+  await expect(other.getByText('new burrs in', { exact: false })).toBeVisible()
+  await page.goto(address('/run'))
+  await page.locator('li', { hasText: 'Espresso grinder' }).getByRole('button').click()
+  await press(page, 'Start the timer')
+  await later(page, 2)
+  await press(page, 'Done')
+  await press(page, 'Yes')
+  await press(page, 'Done')
+  await heading(page, 'Finished')
+})
+
+test('a model’s own option leaves out what it does not do, and its wall chart says so', async ({ page }) => {
+  await signIn(page, 'Oriel', '9080')
+  await page.goto(address('/chart/slush.in-place?station=kiosk-slush'))
+  await expect(page.getByText('Gaskets, both faces: a film', { exact: false })).toBeVisible()
+  await page.goto(address('/house/stations'))
+  await press(page, /^Kiosk slush/)
+  await page.locator('.question .n-select').click()
+  await page.locator('.n-base-select-option', { hasText: 'dry' }).click()
+  await press(page, 'Save the data plate')
+  await expect(page.getByText('Saved: the log shows what changed.')).toBeVisible()
+  await page.goto(address('/chart/slush.in-place?station=kiosk-slush'))
+  await expect(page.getByText('Stay dry: Large gaskets', { exact: false })).toBeVisible()
+  await expect(page.getByText('Gaskets, both faces: a film', { exact: false })).toBeHidden()
+})

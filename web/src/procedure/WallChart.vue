@@ -1,0 +1,111 @@
+<script setup lang="ts">
+import { latestProcedure, listing, numberOf, type Step } from '@tadka/core/procedure'
+import { NButton } from 'naive-ui'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useRoute, useRouter } from 'vue-router'
+import { useKit } from '../house/kit.ts'
+import { useSite } from '../record/site.ts'
+import { useChartWords } from './chart-words.ts'
+import { useStepWords } from './step-words.ts'
+
+/** A procedure for the wall: one station's numbers, one site's products, on a page or two. */
+const props = defineProps<{ procedure: string }>()
+const { t } = useI18n()
+const site = useSite()
+const kit = useKit()
+const route = useRoute()
+const router = useRouter()
+const { fill } = useStepWords()
+
+const found = computed(() => latestProcedure(props.procedure))
+const station = computed(() => {
+  const id = route.query['station']
+  return typeof id === 'string' ? site.one('station', id) : null
+})
+const parameters = computed(() => station.value?.plate?.parameters ?? {})
+const options = computed(() => station.value?.plate?.options ?? {})
+const lines = computed(() => (found.value ? listing(found.value, options.value) : []))
+const words = (text: string) => fill(text, parameters.value, found.value)
+const { detail } = useChartWords(() => parameters.value)
+const minutes = (step: Step) =>
+  step.kind === 'wait' || step.kind === 'tend'
+    ? typeof step.length === 'number' || step.length.of in parameters.value
+      ? `${numberOf(step.length, parameters.value)} min`
+      : 'min'
+    : ''
+const products = computed(() => {
+  const uses = lines.value.flatMap((l) => (l.kind === 'step' && l.step.kind === 'mix' ? [l.step.use] : []))
+  return [...new Set(uses)].flatMap((use) =>
+    kit
+      .forUse(use)
+      .slice(0, 1)
+      .map((c) => c.product.name),
+  )
+})
+const chosen = computed(() =>
+  (found.value?.options ?? []).map((o) => ({
+    question: o.question,
+    says: o.choices.find((c) => c.id === (options.value[o.id] ?? o.fallback))?.says ?? '',
+  })),
+)
+const print = () => window.print()
+</script>
+
+<template>
+  <article v-if="found" class="chart">
+    <div class="tools">
+      <n-button @click="router.back()">‹ {{ t('common.back') }}</n-button>
+      <n-button type="primary" @click="print">{{ t('chart.print') }}</n-button>
+    </div>
+    <header>
+      <h1>{{ found.name }}</h1>
+      <p>
+        {{ station?.plate ? `${station.plate.name}, ${station.plate.model}` : found.family }} ·
+        {{ t('chart.version', { n: found.version }) }}
+      </p>
+      <p v-for="o in chosen" :key="o.question" class="small">{{ o.question }} {{ o.says }}.</p>
+    </header>
+    <section class="ready">
+      <div>
+        <h2>{{ t('run.materials') }}</h2>
+        <p>{{ [...found.materials, ...products].join(' · ') }}</p>
+      </div>
+      <div class="cautions">
+        <p v-for="c in found.cautions" :key="c">{{ c }}</p>
+      </div>
+    </section>
+    <ol>
+      <template v-for="(l, i) in lines" :key="i">
+        <li v-if="l.kind === 'step'" :style="{ marginLeft: `${l.depth * 14}px` }" :class="l.step.kind">
+          <span class="n">{{ l.number }}</span>
+          <div>
+            <b>{{ words(l.step.title) }}</b> <span class="min">{{ minutes(l.step) }}</span>
+            <p v-if="l.step.caution" class="caution">{{ l.step.caution }}</p>
+            <p v-if="detail(l.step)" class="detail">{{ detail(l.step) }}</p>
+            <p v-if="l.step.text">{{ words(l.step.text) }}</p>
+            <p v-if="l.step.right" class="right">{{ l.step.right }}</p>
+          </div>
+        </li>
+        <li v-else-if="l.kind === 'lane'" class="head" :style="{ marginLeft: `${l.depth * 14}px` }">
+          {{ l.title }}
+        </li>
+        <li v-else class="head" :style="{ marginLeft: `${l.depth * 14}px` }">
+          {{
+            l.group.kind === 'until'
+              ? t('chart.until', { sign: l.group.sign })
+              : l.group.kind === 'each'
+                ? t('chart.each', { unit: l.group.unit })
+                : l.group.kind === 'together'
+                  ? t('chart.together')
+                  : t('chart.branch', { is: l.group.is.map((x) => t(`run.choice.${x}`)).join(', ') })
+          }}
+        </li>
+      </template>
+    </ol>
+    <footer class="small">{{ t('common.decides') }}</footer>
+  </article>
+  <p v-else class="chart">{{ t('run.unknownProcedure') }}</p>
+</template>
+
+<style scoped src="./wall-chart.css"></style>

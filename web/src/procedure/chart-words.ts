@@ -1,0 +1,69 @@
+import { millilitres } from '@tadka/core/quantity'
+import { crosswise, numberOf, type Parameter, type Step } from '@tadka/core/procedure'
+import { measureFor } from '@tadka/core/solution'
+import { Refusal } from '@tadka/core/refusal'
+import { useI18n } from 'vue-i18n'
+import { useKit } from '../house/kit.ts'
+import { useSite } from '../record/site.ts'
+import { useWays } from '../solution/measured.ts'
+import { volumeWords } from '../solution/words.ts'
+
+/** What a step of a wall chart says beneath its title: the pour, the tray, what is lubricated and what stays dry. */
+export function useChartWords(parameters: () => Readonly<Record<string, number>>) {
+  const { t } = useI18n()
+  const site = useSite()
+  const kit = useKit()
+  const waysOf = useWays()
+  const known = (p: Parameter) => typeof p === 'number' || p.of in parameters()
+
+  function pour(step: Step & { kind: 'mix' }): string {
+    const found = kit.forUse(step.use)[0]
+    if (!found) return t('run.noProduct')
+    if (!known(step.volume)) return found.product.name
+    const total = millilitres(numberOf(step.volume, parameters()))
+    try {
+      const way = waysOf(
+        measureFor(found.product.supply, found.use, total, kit.measuring(found.product.id)),
+      )[0]
+      const amount = way ? `${way.figure} ${way.unit} ` : ''
+      return `${amount}${found.product.name}, ${volumeWords(total, site.set?.units)}, ${step.water.lo}–${step.water.hi} °C`
+    } catch (error) {
+      if (error instanceof Refusal) return `${found.product.name}: ${error.message}`
+      throw error
+    }
+  }
+
+  function detail(step: Step): string {
+    switch (step.kind) {
+      case 'mix':
+        return pour(step)
+      case 'parts':
+        return step.parts.map((p) => (p.count > 1 ? `${p.name} ×${p.count}` : p.name)).join(', ')
+      case 'lubricate':
+        return [
+          step.yes.map((y) => `${y.part}: ${t(`run.amount.${y.amount}`)}`).join('; '),
+          step.never.length > 0 ? `${t('run.lubricateNever')}: ${step.never.join(', ')}` : '',
+        ].join('. ')
+      case 'fasten': {
+        const order =
+          step.how === 'crosswise'
+            ? `: ${crosswise(step.count)
+                .map((n) => n + 1)
+                .join(' – ')}`
+            : ''
+        return `${t(`run.fasten.${step.how}`)}${order}. ${step.why}`
+      }
+      case 'inspect':
+        return step.choices.map((c) => c.name).join(' / ')
+      case 'tend':
+        return known(step.every)
+          ? t('chart.tend', { every: numberOf(step.every, parameters()), duty: step.duty, late: step.late })
+          : step.duty
+      case 'gate':
+        return step.hazardous ? t('chart.hold') : ''
+      default:
+        return ''
+    }
+  }
+  return { detail }
+}
