@@ -161,3 +161,59 @@ test('a model’s own option leaves out what it does not do, and its wall chart 
   await expect(page.getByText('Stay dry: Large gaskets', { exact: false })).toBeVisible()
   await expect(page.getByText('Gaskets, both faces: a film', { exact: false })).toBeHidden()
 })
+
+test('a procedure is brought in from a file: a bad one refused with its place, a good one worked', async ({
+  page,
+}) => {
+  await signIn(page, 'Oriel', '9080')
+  await page.goto(address('/house/procedures'))
+  const file = (name: string, text: string) =>
+    page.locator('#bring').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
+  await file('no.json', 'not at all')
+  await expect(page.getByRole('alert')).toContainText('it is not JSON')
+  const read = (
+    await import('../core/procedure/library/ice-nugget.half-year.json', { with: { type: 'json' } })
+  ).default
+  const unsafe = { ...read, nodes: read.nodes.filter((n) => n.id !== 'clear') }
+  await file('unsafe.json', JSON.stringify(unsafe))
+  await expect(page.getByRole('alert')).toContainText('Sanitizer meets descaler without a clear rinse')
+  await expect(page.getByRole('alert')).toContainText('Sanitizer in the reservoir, water on')
+
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'Fill the sanitizer bucket' })
+    .getByRole('button', { name: 'Our own copy' })
+    .click()
+  await page.getByLabel('Stir, then let it stand, min').fill('2')
+  await page.locator('form.house-form').getByLabel('Name').fill('Fill the bucket, our way')
+  await press(page, 'Keep as our own')
+  await expect(page.getByText('Fill the bucket, our way')).toBeVisible()
+  await page.goto(address('/run'))
+  await page
+    .locator('li', { hasText: 'Espresso cloths' })
+    .getByRole('button', { name: 'Fill the bucket, our way' })
+    .click()
+  await press(page, 'Poured')
+  await expect(page.locator('.fig')).toHaveText('2min')
+  await press(page, 'Abandon')
+  await page.getByRole('dialog').getByRole('textbox').fill('only a try')
+  await page.getByRole('dialog').getByRole('button', { name: 'Abandon' }).click()
+})
+
+test('every wall chart prints on two pages at most', async ({ page }) => {
+  await signIn(page, 'Ines', '4711')
+  await page.goto(address('/house/procedures'))
+  await expect(page.locator('.acts a').first()).toBeVisible()
+  const charts = await page
+    .locator('.acts a')
+    .evaluateAll((all) => all.map((a) => a.getAttribute('href') ?? ''))
+  expect(charts.length).toBeGreaterThan(35)
+  for (const chart of charts) {
+    await page.goto(address(chart))
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+    for (const format of ['A4', 'Letter'] as const) {
+      const pdf = (await page.pdf({ format })).toString('latin1')
+      expect(pdf.match(/\/Type\s*\/Page\b/g)?.length ?? 0, `${chart} on ${format}`).toBeLessThanOrEqual(2)
+    }
+  }
+})

@@ -1,6 +1,8 @@
 import type { AnyDraft } from '@tadka/core/record'
+import { isOwn } from '@tadka/core/procedure'
 import { Refusal } from '@tadka/core/refusal'
 import type { z } from 'zod'
+import { readProcedure } from '../procedure/read.ts'
 import { draftEnvelope } from './envelope.ts'
 import { isKnownType, payloadSchemas } from './payloads.ts'
 
@@ -21,7 +23,21 @@ export function checkDraft(raw: unknown): AnyDraft {
     })
   const draft = { ...envelope.data, payload: payload.data } as AnyDraft
   if (draft.type === 'record.amended@1') checkInstead(draft)
+  if (draft.type === 'procedure.set@1') checkOwn(draft.payload.document, draft.subject.id)
+  if (draft.type === 'run.started@1' && draft.payload.document)
+    checkOwn(draft.payload.document, draft.payload.procedure.id)
   return draft
+}
+
+/** A site's own procedure: under its own name, sound, and safe on every way. */
+function checkOwn(document: unknown, id: string): void {
+  const { procedure, faults } = readProcedure(document)
+  if (!procedure)
+    throw new Refusal(faults[0]?.kind === 'safety' ? 'procedure_unsafe' : 'procedure_malformed', { faults })
+  if (!isOwn(procedure.id) || procedure.id !== id)
+    throw new Refusal('procedure_malformed', {
+      faults: [{ kind: 'name', at: 'id', why: 'must be the site’s own' }],
+    })
 }
 
 /** What is put in a mistaken record's place must itself be a sound payload of that type. */

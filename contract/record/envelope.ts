@@ -18,6 +18,7 @@ export const subjectKind = z.enum([
   'product',
   'instrument',
   'rule',
+  'procedure',
   'shift',
 ])
 export const subjectRef = z.strictObject({ kind: subjectKind, id: slug })

@@ -9,7 +9,7 @@ import {
   stationSet,
 } from './house.ts'
 import { instantMs, slug, subjectRef, words } from './envelope.ts'
-import { facets } from '../procedure/schemas.ts'
+import { facets, procedureSchema } from '../procedure/schemas.ts'
 import { localRuleSet } from '../rules/schemas.ts'
 import { readingTaken } from './reading.ts'
 
@@ -31,11 +31,13 @@ export const payloadSchemas = {
   'concentrate.opened@1': concentrateOpened,
   'instrument.checked@1': instrumentChecked,
   'rule.set@1': localRuleSet,
+  'procedure.set@1': z.strictObject({ document: procedureSchema }),
   'run.started@1': z.strictObject({
     ...runPlain,
     procedure: z.strictObject({ id: slug, version: z.number().int().min(1) }),
     parameters: z.record(z.string().max(40), z.number()),
     options: z.record(z.string().max(40), z.string().max(40)).optional(),
+    document: procedureSchema.optional(),
   }),
   'run.step.done@1': z.strictObject({
     ...runPlain,

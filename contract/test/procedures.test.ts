@@ -1,6 +1,7 @@
 import { allProcedures, latestProcedure, type Procedure } from '@tadka/core/procedure'
 import { describe, expect, it } from 'vitest'
 import { readProcedure } from '../procedure/index.ts'
+import { checkDraft } from '../record/index.ts'
 
 const copy = (id: string) =>
   JSON.parse(JSON.stringify(latestProcedure(id))) as Record<string, never> & Procedure
@@ -66,4 +67,47 @@ describe('a bad file is refused with its path and reason', () => {
   it.each([null, 7, 'procedure', [], {}])('%j is none', (value) =>
     expect(readProcedure(value).procedure).toBeNull(),
   )
+})
+
+describe('a procedure of the site’s own is checked where it is saved, and where a run begins on it', () => {
+  const draft = (type: string, subject: object, payload: object) => ({
+    id: '019a9b3c-0000-7000-8000-000000000001',
+    site: 's',
+    type,
+    subject,
+    observedAt: 1,
+    device: 'd',
+    counter: 1,
+    by: 'oriel',
+    payload,
+  })
+  const own = { ...latestProcedure('bucket.fill'), id: 'own.bucket.fill' } as Procedure
+  const set = (document: unknown, id = 'own.bucket.fill') =>
+    checkDraft(draft('procedure.set@1', { kind: 'procedure', id }, { document }))
+  const unsafe = { ...own, begins: { feeds: 'off' } }
+  it('a sound one is let through', () => expect(set(own).type).toBe('procedure.set@1'))
+  it.each([
+    ['what is unsafe', () => set(unsafe), 'procedure_unsafe'],
+    ['a name of the library', () => set({ ...own, id: 'bucket.fill' }), 'procedure_malformed'],
+    ['another subject', () => set(own, 'own.other'), 'procedure_malformed'],
+    ['what is no procedure', () => set({ id: 'own.bucket.fill' }), 'body_malformed'],
+    [
+      'a run on an unsafe one',
+      () =>
+        checkDraft(
+          draft(
+            'run.started@1',
+            { kind: 'run', id: 'r' },
+            {
+              run: 'r',
+              station: 'st',
+              procedure: { id: own.id, version: 1 },
+              parameters: {},
+              document: unsafe,
+            },
+          ),
+        ),
+      'procedure_unsafe',
+    ],
+  ] as const)('%s is refused', (_, act, code) => expect(act).toThrow(expect.objectContaining({ code })))
 })

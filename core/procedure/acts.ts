@@ -1,6 +1,7 @@
 import { beforeEffects, effectsDuring, effectsOf } from './effects.ts'
 import type { Facets } from './facets.ts'
 import { choiceOf, type Procedure } from './language.ts'
+import { isOwn } from './own.ts'
 import { numberOf, type Position } from './outline.ts'
 import type { Facts, RunStarted, StepDone, StepUndone, WaitStarted } from './records.ts'
 import type { RunState } from './run.ts'
@@ -29,6 +30,7 @@ export function startRun(
     procedure: { id: procedure.id, version: procedure.version },
     parameters,
     ...(procedure.options ? { options } : {}),
+    ...(isOwn(procedure.id) ? { document: procedure } : {}),
   }
 }
 

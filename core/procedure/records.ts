@@ -1,4 +1,5 @@
 import type { Facets } from './facets.ts'
+import type { Procedure } from './language.ts'
 
 /** A flat set of facts about a step: what was poured, counted, chosen. Units are in the names. */
 export type Facts = Readonly<Record<string, string | number | boolean | null>>
@@ -14,6 +15,8 @@ export interface RunStarted extends RunPlain {
   readonly parameters: Readonly<Record<string, number>>
   /** The choice of each of the procedure's options; the run keeps them too. */
   readonly options?: Readonly<Record<string, string>>
+  /** The whole procedure, where it is the site's own: the run stays on it. */
+  readonly document?: Procedure
 }
 
 export interface StepDone extends RunPlain {

@@ -2,6 +2,8 @@ import type { Verdict } from '../rules/index.ts'
 import type { Fold } from '../record/fold.ts'
 import { correctedAt, type AnyRecord } from '../record/record.ts'
 import type { Facets } from './facets.ts'
+import type { Procedure } from './language.ts'
+import { findProcedure } from './library/index.ts'
 import type { Facts } from './records.ts'
 
 export interface DoneStep {
@@ -34,6 +36,8 @@ export interface RunState {
   readonly procedure: { readonly id: string; readonly version: number }
   readonly parameters: Readonly<Record<string, number>>
   readonly options: Readonly<Record<string, string>>
+  /** The site's own procedure that it is worked to; null for one of the library. */
+  readonly document: Procedure | null
   readonly startedAt: number
   readonly startedBy: string
   readonly endedAt: number | null
@@ -59,6 +63,7 @@ export const runFold: Fold<RunState> = {
     procedure: { id: '', version: 0 },
     parameters: {},
     options: {},
+    document: null,
     startedAt: 0,
     startedBy: '',
     endedAt: null,
@@ -76,7 +81,7 @@ function applyTo(state: RunState, record: AnyRecord): RunState {
   const at = correctedAt(record)
   switch (record.type) {
     case 'run.started@1': {
-      const { station, procedure, parameters, options = {} } = record.payload
+      const { station, procedure, parameters, options = {}, document = null } = record.payload
       return {
         ...state,
         status: 'running',
@@ -84,6 +89,7 @@ function applyTo(state: RunState, record: AnyRecord): RunState {
         procedure,
         parameters,
         options,
+        document,
         startedAt: at,
         startedBy: record.by,
       }
@@ -130,3 +136,8 @@ function withReading(state: RunState, record: AnyRecord & { type: 'reading.taken
   if (verdict !== 'in') return { ...next, done: without(state.done, step) }
   return { ...next, done: { ...state.done, [step]: { at, by: record.by, facts: {}, before: {} } } }
 }
+
+/** The procedure that a run is worked to, at the version it was begun with; null where it is not known here. */
+export const procedureOfRun = (
+  run: Pick<RunState, 'procedure'> & Partial<Pick<RunState, 'document'>>,
+): Procedure | null => run.document ?? findProcedure(run.procedure.id, run.procedure.version)

@@ -1,7 +1,6 @@
-import { findProcedure } from '../procedure/library/index.ts'
 import { waitEndsAt, walk } from '../procedure/outline.ts'
 import { forbiddenActs } from '../procedure/facets.ts'
-import type { RunState } from '../procedure/run.ts'
+import { procedureOfRun, type RunState } from '../procedure/run.ts'
 import type { StationState } from '../procedure/station.ts'
 import { judge } from './judge.ts'
 import type { AnyDraft } from './record.ts'
@@ -52,7 +51,7 @@ const running = ({ run }: FlagContext): Flag[] => (run?.status === 'running' ? [
 function stepFlags(key: string, context: FlagContext): Flag[] {
   const flags = running(context)
   const { run, station, at } = context
-  const procedure = run && findProcedure(run.procedure.id, run.procedure.version)
+  const procedure = run && procedureOfRun(run)
   if (!run || !procedure) return flags
   const { positions, open } = walk(procedure, run)
   if (!open.some((p) => p.key === key)) flags.push('out-of-order')

@@ -1,3 +1,4 @@
+import type { Procedure } from '../procedure/language.ts'
 import type { ChemicalClass, Dispenser, MeasuringTool, Scale, Supply } from '../solution/index.ts'
 import type { Agent, LocalRule } from '../rules/index.ts'
 
@@ -141,6 +142,11 @@ export type InstrumentChecked = { readonly instrument: string } & (
       readonly ratio: number
     }
 )
+
+/** A site's own procedure: a copy of one of the library, with its own numbers. A version is never changed, only followed. */
+export interface ProcedureSet {
+  readonly document: Procedure
+}
 
 /** A rule of the site's own authority. It is ended by a new record with `until`, never taken out. */
 export type RuleSet = Omit<LocalRule, 'id'>

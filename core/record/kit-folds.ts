@@ -1,5 +1,6 @@
 import type { Fold } from './fold.ts'
 import type { ConcentrateOpened, InstrumentChecked, InstrumentSet, ProductSet } from './house.ts'
+import type { Procedure } from '../procedure/language.ts'
 import { correctedAt } from './record.ts'
 
 interface Named {
@@ -42,5 +43,23 @@ export const instrumentFold: Fold<InstrumentState> = {
     if (check.method === 'ice-point' && 'kind' in state && state.kind === 'thermometer')
       return { ...state, checks, checkDue: check.due }
     return { ...state, checks }
+  },
+}
+
+export interface OwnProcedure {
+  readonly id: string
+  /** Each version as it was first entered, the newest last. */
+  readonly versions: readonly Procedure[]
+}
+
+/** A site's own procedure. What a version says is fixed by its first record: runs rest on it. */
+export const procedureFold: Fold<OwnProcedure> = {
+  initial: (id) => ({ id, versions: [] }),
+  apply(state, record) {
+    if (record.type !== 'procedure.set@1') return state
+    const { document } = record.payload
+    if (state.versions.some((v) => v.version === document.version)) return state
+    const versions = [...state.versions, document].toSorted((a, b) => a.version - b.version)
+    return { ...state, versions }
   },
 }

@@ -3,6 +3,7 @@ import type {
   ConcentrateOpened,
   InstrumentChecked,
   InstrumentSet,
+  ProcedureSet,
   ProductSet,
   RuleSet,
   SiteSet,
@@ -43,6 +44,7 @@ export interface Payloads {
   'concentrate.opened@1': ConcentrateOpened
   'instrument.checked@1': InstrumentChecked
   'rule.set@1': RuleSet
+  'procedure.set@1': ProcedureSet
   'run.started@1': RunStarted
   'run.step.done@1': StepDone
   'run.step.undone@1': StepUndone

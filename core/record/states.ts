@@ -3,7 +3,7 @@ import { stationFold } from '../procedure/station.ts'
 import { bathFold, caseFold, shiftFold } from './folds.ts'
 import type { Fold } from './fold.ts'
 import type { SubjectKind } from './record.ts'
-import { instrumentFold, productFold } from './kit-folds.ts'
+import { instrumentFold, procedureFold, productFold } from './kit-folds.ts'
 import type { RuleSet, SiteSet } from './house.ts'
 
 const setFold = <S>(type: string): Fold<(S & { id: string }) | { id: string }> => ({
@@ -21,6 +21,7 @@ export const folds = {
   product: productFold,
   instrument: instrumentFold,
   rule: setFold<RuleSet>('rule.set@1'),
+  procedure: procedureFold,
   shift: shiftFold,
 } as const satisfies Record<SubjectKind, Fold<never> | object>
 

@@ -50,6 +50,14 @@ export const catalogue = {
 
   // procedures
   step_unknown: entry('malformed', 'The procedure has no such step. Reload the run.'),
+  procedure_unsafe: entry(
+    'malformed',
+    'This procedure is not safe on every way through it. See the rule and the path in the details.',
+  ),
+  procedure_malformed: entry(
+    'malformed',
+    'This file is not a procedure that can be worked. See the places in the details.',
+  ),
   parameter_missing: entry(
     'malformed',
     "The machine's data plate lacks a number that this procedure needs. Add it in House.",

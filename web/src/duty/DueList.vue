@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import type { DueItem } from '@tadka/core/duty'
 import { showMinutes } from '@tadka/core/quantity'
-import { latestProcedure } from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { useI18n } from 'vue-i18n'
+import { useProcedures } from '../procedure/procedures.ts'
 import { useTimes } from '../look/times.ts'
 import { useNames } from '../record/names.ts'
 
@@ -16,7 +16,8 @@ const names = useNames()
 
 const left = (d: DueItem) =>
   d.minutesLeft < 0 ? t('shift.late', { time: showMinutes(-d.minutesLeft) }) : showMinutes(d.minutesLeft)
-const what = (d: DueItem) => latestProcedure(d.procedure)?.name ?? d.procedure
+const { nameOf } = useProcedures()
+const what = (d: DueItem) => nameOf(d.procedure)
 </script>
 
 <template>

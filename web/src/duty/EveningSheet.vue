@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { latestProcedure } from '@tadka/core/procedure'
 import { useElementSize } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
 import { area, curveBasis } from 'd3-shape'
 import { computed, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { useProcedures } from '../procedure/procedures.ts'
 import { useTimes } from '../look/times.ts'
 import { halfHours, type Sheet } from './sheet.ts'
 
@@ -37,7 +37,7 @@ const swell = (share: number) => {
     .y1((d) => base.value - Math.min(1.35, d.height) * height)
     .curve(curveBasis)([...props.sheet.tide])
 }
-const nameOf = (procedure: string) => latestProcedure(procedure)?.name ?? procedure
+const { nameOf } = useProcedures()
 const fits = (from: number, to: number, text: string) => x.value(to) - x.value(from) > text.length * 8 + 16
 </script>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { showCountdown } from '@tadka/core/quantity'
-import { currentPosition, findProcedure, outline, waitEndsAt, type RunState } from '@tadka/core/procedure'
+import { currentPosition, outline, procedureOfRun, waitEndsAt, type RunState } from '@tadka/core/procedure'
 import { useI18n } from 'vue-i18n'
 import { useNames } from '../record/names.ts'
 import { now } from '../wire/clock.ts'
@@ -14,7 +14,7 @@ const names = useNames()
 const { titleOf } = useStepWords()
 
 function at(run: RunState) {
-  const procedure = findProcedure(run.procedure.id, run.procedure.version)
+  const procedure = procedureOfRun(run)
   const positions = procedure ? outline(procedure, run) : []
   const position = procedure ? currentPosition(procedure, run) : null
   const ends = position ? waitEndsAt(run, position.key) : null

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import type { StationSet } from '@tadka/core/record'
-import { proceduresOf } from '@tadka/core/procedure'
 import { NButton, NSelect, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSession } from '../people/session.ts'
 import FigureField from '../pieces/FigureField.vue'
+import { useProcedures } from '../procedure/procedures.ts'
 import { useSite } from '../record/site.ts'
 import { parseField } from '../solution/field.ts'
 
@@ -13,6 +13,7 @@ import { parseField } from '../solution/field.ts'
 const props = defineProps<{ id: string; plate: StationSet }>()
 const { t, te } = useI18n()
 const site = useSite()
+const procedures = useProcedures()
 const session = useSession()
 const message = useMessage()
 
@@ -23,7 +24,7 @@ const parsed = computed(() =>
 const sound = computed(() => parsed.value.every((p) => p.fault === null))
 /** The questions that this family's procedures leave to the model or the site. */
 const questions = computed(() => {
-  const all = proceduresOf(props.plate.family).flatMap((p) => p.options ?? [])
+  const all = procedures.of(props.plate.family).flatMap((p) => p.options ?? [])
   return all.filter((o, i) => all.findIndex((x) => x.id === o.id) === i)
 })
 const options = ref<Record<string, string>>({ ...props.plate.options })

@@ -1,24 +1,61 @@
 <script setup lang="ts">
-import { allProcedures, proceduresOf, stepsOf, type Procedure } from '@tadka/core/procedure'
-import { NButton } from 'naive-ui'
-import { computed } from 'vue'
+import { readProcedure, type ProcedureFault } from '@tadka/contract/procedure'
+import { isOwn, ownCopy, stepsOf, type Procedure } from '@tadka/core/procedure'
+import { NButton, useMessage } from 'naive-ui'
+import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { useSession } from '../people/session.ts'
+import { useProcedures } from '../procedure/procedures.ts'
 import { useSite } from '../record/site.ts'
+import OwnForm from './OwnForm.vue'
 
 /** Every procedure that is known, by family: its wall chart for each station, its options, and the file to take along. */
 const { t } = useI18n()
 const site = useSite()
 
+const procedures = useProcedures()
+const session = useSession()
+const message = useMessage()
+const may = computed(() => session.mayDo('set-up-house'))
+const editing = ref<string | null>(null)
+
 const families = computed(() => {
-  const names = [...new Set(allProcedures().map((p) => p.family))].toSorted()
-  return names.map((family) => ({
+  return procedures.families().map((family) => ({
     family,
-    procedures: proceduresOf(family),
+    procedures: procedures.of(family),
     stations: site
       .all('station')
       .filter((s) => s.plate && (s.plate.family === family || s.plate.family.startsWith(`${family}.`))),
   }))
 })
+
+/** What is wrong with the file that was last offered. */
+const faults = ref<readonly ProcedureFault[]>([])
+const told = (f: ProcedureFault) =>
+  f.kind === 'safety'
+    ? `${t(`house.rules_.${f.rule}`)}: ${f.path.slice(-4).join(' → ')}`
+    : `${f.at || t('house.wholeFile')}: ${f.why}`
+
+/** Puts a procedure in the log as the site's own, at the version that follows. */
+function put(procedure: Procedure): void {
+  const own = ownCopy(procedure, site.one('procedure', ownCopy(procedure, []).id)?.versions ?? [])
+  site.record('procedure.set@1', { kind: 'procedure', id: own.id }, { document: own })
+  message.success(t('house.saved'))
+  editing.value = null
+}
+async function bring(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  if (!file) return
+  try {
+    const read = readProcedure(JSON.parse(await file.text()))
+    faults.value = read.faults
+    if (read.procedure) put(read.procedure)
+  } catch {
+    faults.value = [{ kind: 'shape', at: '', why: t('house.notJson') }]
+  }
+  input.value = ''
+}
 
 function take(procedure: Procedure): void {
   const file = new Blob([JSON.stringify(procedure, null, 2)], { type: 'application/json' })
@@ -32,12 +69,19 @@ function take(procedure: Procedure): void {
 
 <template>
   <section>
+    <div v-if="may" class="bring">
+      <label for="bring">{{ t('house.bring') }}</label>
+      <input id="bring" type="file" accept="application/json,.json" @change="bring" />
+      <ul v-if="faults.length > 0" role="alert">
+        <li v-for="(f, i) in faults.slice(0, 8)" :key="i" class="fault">{{ told(f) }}</li>
+      </ul>
+    </div>
     <div v-for="f in families" :key="f.family" class="family">
       <h2>{{ t(`house.family.${f.family}`) }}</h2>
       <ul>
         <li v-for="p in f.procedures" :key="p.id">
           <div>
-            <b>{{ p.name }}</b>
+            <b>{{ p.name }}</b> <span v-if="isOwn(p.id)" class="quiet">{{ t('house.ours') }}</span>
             <p class="quiet small">
               {{ t('house.stepsOf', { n: stepsOf(p.nodes).length }) }} ·
               {{ t('chart.version', { n: p.version }) }}
@@ -56,7 +100,17 @@ function take(procedure: Procedure): void {
               {{ t('chart.of', { station: s.plate?.name ?? s.id }) }}
             </router-link>
             <n-button @click="take(p)">{{ t('chart.file') }}</n-button>
+            <n-button v-if="may" @click="editing = editing === p.id ? null : p.id">
+              {{ t(isOwn(p.id) ? 'house.change' : 'house.ownCopy') }}
+            </n-button>
           </div>
+          <own-form
+            v-if="editing === p.id"
+            class="whole"
+            :procedure="p"
+            @keep="put"
+            @close="editing = null"
+          />
         </li>
       </ul>
     </div>
@@ -64,6 +118,24 @@ function take(procedure: Procedure): void {
 </template>
 
 <style scoped>
+.bring {
+  padding: 8px 0 14px;
+}
+.bring label {
+  display: block;
+  font-weight: 600;
+}
+.bring input {
+  min-height: 48px;
+}
+.fault {
+  display: block;
+  color: var(--out);
+  font-weight: 600;
+}
+.whole {
+  grid-column: 1 / -1;
+}
 .family {
   padding: 10px 0 18px;
 }

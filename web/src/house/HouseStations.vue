@@ -1,16 +1,17 @@
 <script setup lang="ts">
-import { proceduresOf } from '@tadka/core/procedure'
 import { NInput } from 'naive-ui'
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute } from 'vue-router'
 import { useTimes } from '../look/times.ts'
 import { useNames } from '../record/names.ts'
+import { useProcedures } from '../procedure/procedures.ts'
 import { useSite } from '../record/site.ts'
 import DataPlate from './DataPlate.vue'
 
 const { t } = useI18n()
 const site = useSite()
+const procedures = useProcedures()
 const names = useNames()
 const route = useRoute()
 const { clock, day } = useTimes()
@@ -71,7 +72,8 @@ const lastDone = (runs: Record<string, { finishedAt: number; by: string }>) =>
           <h2 class="label">{{ t('house.procedures') }}</h2>
           <p>
             {{
-              proceduresOf(s.plate.family)
+              procedures
+                .of(s.plate.family)
                 .map((p) => p.name)
                 .join(', ')
             }}

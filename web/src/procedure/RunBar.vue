@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { findProcedure, openPositions, waitEndsAt } from '@tadka/core/procedure'
+import { openPositions, procedureOfRun, waitEndsAt } from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -24,7 +24,7 @@ const waits = computed(() =>
     .all('run')
     .filter((r) => r.status === 'running' || r.status === 'parked')
     .flatMap((r) => {
-      const procedure = findProcedure(r.procedure.id, r.procedure.version)
+      const procedure = procedureOfRun(r)
       return (procedure ? openPositions(procedure, r) : []).flatMap((position) => {
         const ends = waitEndsAt(r, position.key)
         if (ends === null || position.kind === 'sign') return []

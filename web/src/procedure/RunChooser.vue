@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { proceduresOf } from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -7,6 +6,7 @@ import { useRouter } from 'vue-router'
 import RunningNow from '../duty/RunningNow.vue'
 import PlaceBar from '../frame/PlaceBar.vue'
 import { useSite } from '../record/site.ts'
+import { useProcedures } from './procedures.ts'
 import { useStartRun } from './start.ts'
 
 /** What runs now, and every station with what can be started on it. */
@@ -14,10 +14,11 @@ const { t } = useI18n()
 const site = useSite()
 const router = useRouter()
 const { start } = useStartRun()
+const procedures = useProcedures()
 
 const running = computed(() => site.all('run').filter((r) => r.status === 'running' || r.status === 'parked'))
 const stations = computed(() =>
-  site.all('station').filter((s) => s.plate !== null && proceduresOf(s.plate.family).length > 0),
+  site.all('station').filter((s) => s.plate !== null && procedures.of(s.plate.family).length > 0),
 )
 const open = (run: string | null) => run && void router.push(`/run/${run}`)
 </script>
@@ -39,7 +40,7 @@ const open = (run: string | null) => run && void router.push(`/run/${run}`)
           </div>
           <div class="acts">
             <n-button
-              v-for="p in proceduresOf(s.plate?.family ?? '')"
+              v-for="p in procedures.of(s.plate?.family ?? '')"
               :key="p.id"
               :disabled="s.currentRun !== null && s.currentRun.procedure !== p.id"
               @click="open(start(s.id, p.id))"

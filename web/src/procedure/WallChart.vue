@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { latestProcedure, listing, numberOf, type Step } from '@tadka/core/procedure'
+import { listing, numberOf, type Step } from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -7,6 +7,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { useKit } from '../house/kit.ts'
 import { useSite } from '../record/site.ts'
 import { useChartWords } from './chart-words.ts'
+import { useProcedures } from './procedures.ts'
 import { useStepWords } from './step-words.ts'
 
 /** A procedure for the wall: one station's numbers, one site's products, on a page or two. */
@@ -17,8 +18,9 @@ const kit = useKit()
 const route = useRoute()
 const router = useRouter()
 const { fill } = useStepWords()
+const procedures = useProcedures()
 
-const found = computed(() => latestProcedure(props.procedure))
+const found = computed(() => procedures.latest(props.procedure))
 const station = computed(() => {
   const id = route.query['station']
   return typeof id === 'string' ? site.one('station', id) : null

@@ -1,6 +1,6 @@
 import {
-  findProcedure,
   finishStep,
+  procedureOfRun,
   startWait,
   takeBack,
   type Facts,
@@ -19,7 +19,7 @@ export function useRunActs() {
   const site = useSite()
   const facetsOf = (run: RunState) => site.one('station', run.station)?.facets ?? unknownFacets
   function procedureOf(run: RunState): Procedure {
-    const found = findProcedure(run.procedure.id, run.procedure.version)
+    const found = procedureOfRun(run)
     if (!found) throw new Error('a run of an unknown procedure is worked')
     return found
   }

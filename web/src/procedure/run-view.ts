@@ -1,8 +1,8 @@
 import {
   currentPosition,
-  findProcedure,
   forbiddenActs,
   lastDone,
+  procedureOfRun,
   stepsOf,
   waitEndsAt,
   walk,
@@ -27,9 +27,7 @@ export function useRunView(id: () => string) {
   const site = useSite()
   const run = computed(() => site.one('run', id()))
   const station = computed(() => (run.value ? site.one('station', run.value.station) : null))
-  const procedure = computed(() =>
-    run.value ? findProcedure(run.value.procedure.id, run.value.procedure.version) : null,
-  )
+  const procedure = computed(() => (run.value ? procedureOfRun(run.value) : null))
   const walked = computed(() =>
     procedure.value && run.value ? walk(procedure.value, run.value) : { positions: [], open: [] },
   )

@@ -1,4 +1,5 @@
-import { findProcedure, latestProcedure, outline } from '@tadka/core/procedure'
+import { outline, procedureOfRun } from '@tadka/core/procedure'
+import { useProcedures } from '../procedure/procedures.ts'
 import { useSession } from '../people/session.ts'
 import { useSite } from './site.ts'
 
@@ -6,6 +7,7 @@ import { useSite } from './site.ts'
 export function useNames() {
   const site = useSite()
   const session = useSession()
+  const procedures = useProcedures()
   void (session.door ?? session.openDoor().catch(() => {}))
   return {
     station: (id: string) => site.one('station', id)?.plate?.name ?? id,
@@ -19,11 +21,11 @@ export function useNames() {
     },
     person: (id: string) =>
       session.door?.sites.find((s) => s.id === session.site)?.people.find((p) => p.id === id)?.name ?? id,
-    procedure: (id: string) => latestProcedure(id)?.name ?? id,
+    procedure: procedures.nameOf,
     /** The title of a step of a run, or its key. */
     step: (run: string, key: string) => {
       const state = site.one('run', run)
-      const procedure = state && findProcedure(state.procedure.id, state.procedure.version)
+      const procedure = state && procedureOfRun(state)
       const position = procedure && state ? outline(procedure, state).find((p) => p.key === key) : undefined
       if (!position) return key
       return position.kind === 'sign' ? position.group.sign : position.step.title

@@ -120,6 +120,10 @@ export function useSentence() {
           t('log.say.shift.signed', { day: record.payload.day }) +
           (record.payload.reason ? `: ${record.payload.reason}` : '')
         )
+      case 'procedure.set@1': {
+        const { name: own, version } = record.payload.document
+        return t('log.say.procedure.set', { name: own, version })
+      }
       case 'concentrate.opened@1':
         return t('log.say.concentrate.opened', { name: names.product(record.payload.product) })
       case 'instrument.checked@1': {

@@ -9,7 +9,10 @@ import {
   type BathState,
   type CaseState,
   type FoldKey,
+  type InstrumentKept,
   type InstrumentSet,
+  type OwnProcedure,
+  type ProductKept,
   type Payloads,
   type ProductSet,
   type RecordType,
@@ -35,9 +38,10 @@ interface Kinds {
   run: RunState
   bath: BathState
   case: CaseState
-  product: ProductSet & { id: string }
-  instrument: InstrumentSet & { id: string }
+  product: ProductSet & ProductKept & { id: string }
+  instrument: InstrumentSet & InstrumentKept & { id: string }
   rule: RuleSet & { id: string }
+  procedure: OwnProcedure
   shift: ShiftState
 }
 

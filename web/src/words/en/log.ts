@@ -52,6 +52,7 @@ export const log = {
       checked: 'Checked {name}: {what}',
     },
     concentrate: { opened: 'Opened a new container of {name}' },
+    procedure: { set: 'Our own procedure: {name}, version {version}' },
     rule: { set: 'Local rule of {name}: {what}' },
     run: {
       started: 'Started {procedure} on {station}',

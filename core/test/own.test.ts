@@ -1,0 +1,108 @@
+import { describe, expect, it } from 'vitest'
+import {
+  allProcedures,
+  isOwn,
+  latestProcedure,
+  learnedMinutes,
+  minutesTaken,
+  ownCopy,
+  ownNumbers,
+  procedureOfRun,
+  runFold,
+  startRun,
+  stationFold,
+  violationsOf,
+  withNumbers,
+  type Procedure,
+  type RunState,
+} from '../procedure/index.ts'
+import { foldAll, folds } from '../record/index.ts'
+import { recordOf, workThrough } from './records.ts'
+
+const library = (id: string) => latestProcedure(id) as Procedure
+
+describe('a site’s own copy', () => {
+  it('has its own name and the version that follows', () => {
+    const first = ownCopy(library('bucket.fill'), [])
+    expect(first).toMatchObject({ id: 'own.bucket.fill', version: 1, family: 'bucket' })
+    expect(ownCopy(first, [first])).toMatchObject({ id: 'own.bucket.fill', version: 2 })
+    expect(isOwn(first.id)).toBe(true)
+  })
+  it.each(allProcedures().map((p) => [p.id, p] as const))(
+    'of %s: its numbers put back are the same steps',
+    (_, p) => {
+      const numbers = Object.fromEntries(ownNumbers(p.nodes).map((n) => [`${n.key} ${n.what}`, n.value]))
+      expect(withNumbers(p.nodes, numbers)).toEqual(p.nodes)
+      expect(violationsOf({ ...p, nodes: withNumbers(p.nodes, numbers) })).toEqual([])
+    },
+  )
+  it('takes other numbers, in lanes and rounds too', () => {
+    const twin = library('soft-serve-twin.close')
+    const key = 'barrels.cool-agitate length'
+    const nodes = withNumbers(twin.nodes, { [key]: 8 })
+    expect(ownNumbers(nodes).find((n) => `${n.key} ${n.what}` === key)?.value).toBe(8)
+    expect(ownNumbers(twin.nodes).find((n) => `${n.key} ${n.what}` === key)?.value).toBe(5)
+  })
+  it('a run of it stays on it, whatever the site enters later', () => {
+    const own = ownCopy(library('bucket.fill'), [])
+    const plate = {
+      name: 'b',
+      tag: '',
+      place: '',
+      family: 'bucket',
+      model: '',
+      duties: [],
+      parameters: { bucket: 1, bucketHolds: 2 },
+    }
+    const started = startRun('r', { ...stationFold.initial('st'), plate }, own)
+    const run = runFold.apply(
+      runFold.initial('r'),
+      recordOf(0, 'run.started@1', { kind: 'run', id: 'r' }, started),
+    )
+    expect(procedureOfRun(run)).toEqual(own)
+    expect(procedureOfRun({ procedure: { id: 'no.such', version: 1 } })).toBeNull()
+  })
+  it('a version says what it first said', () => {
+    const subject = { kind: 'procedure', id: 'own.bucket.fill' } as const
+    const own = ownCopy(library('bucket.fill'), [])
+    const records = [own, { ...own, name: 'changed' }, { ...own, version: 2, name: 'second' }].map(
+      (document, i) => recordOf(i, 'procedure.set@1', subject, { document }),
+    )
+    const { state } = foldAll(folds.procedure, subject, records)
+    expect(state.versions.map((v) => [v.version, v.name])).toEqual([
+      [1, 'Fill the sanitizer bucket'],
+      [2, 'second'],
+    ])
+  })
+})
+
+describe('the minutes that steps really take', () => {
+  const p = library('soft-serve-gravity.close')
+  const { run } = workThrough('soft-serve-gravity.close')
+  it('are counted from the step before, the timers of waits left out', () => {
+    const taken = minutesTaken(p, run)
+    expect(taken.find((t) => t.step === 'wash-agitate')).toBeUndefined()
+    expect(taken.find((t) => t.step === 'wash-drain')?.minutes).toBe(1)
+  })
+  it('are the site’s own the more, the more runs there are', () => {
+    const slow = (minutes: number): RunState => ({
+      ...run,
+      done: Object.fromEntries(
+        Object.entries(run.done).map(([k, d]) => [
+          k,
+          { ...d, at: d.at + (k === 'isolate' ? minutes * 60_000 : k === 'wash-drain' ? 0 : 0) },
+        ]),
+      ),
+    })
+    const one = learnedMinutes(p, [slow(20)], run.parameters)['isolate'] ?? 0
+    const many =
+      learnedMinutes(
+        p,
+        Array.from({ length: 20 }, () => slow(20)),
+        run.parameters,
+      )['isolate'] ?? 0
+    expect(one).toBeGreaterThan(1)
+    expect(many).toBeGreaterThan(one)
+    expect(many).toBeLessThanOrEqual(21)
+  })
+})
