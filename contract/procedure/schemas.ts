@@ -42,6 +42,7 @@ const step = {
   effects: facets.exactOptional(),
   act: z.enum(['freeze', 'reach-in', 'serve', 'sanitize', 'prime']).exactOptional(),
   minutes: parameter.exactOptional(),
+  who: z.enum(['lead', 'technician']).exactOptional(),
   at: z.enum(['sink', 'table', 'pail', 'pot']).exactOptional(),
 }
 const during = facets.exactOptional()
@@ -151,7 +152,21 @@ const nodeSchema: z.ZodType<Node> = z.lazy(() =>
       ...node,
       kind: z.literal('branch'),
       on: id,
-      is: z.array(z.enum(['fine', 'watch', 'regrease', 'replace', 'technician'])).min(1),
+      is: z
+        .array(
+          z.enum([
+            'fine',
+            'watch',
+            'regrease',
+            'replace',
+            'technician',
+            'in',
+            'too-close',
+            'out',
+            'cannot-tell',
+          ]),
+        )
+        .min(1),
       steps: nodes,
     }),
   ]),

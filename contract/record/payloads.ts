@@ -78,6 +78,13 @@ export const payloadSchemas = {
     capacity: mL,
   }),
   'reading.taken@1': readingTaken,
+  'photo.attached@1': z.strictObject({
+    station: slug,
+    run: slug.nullable(),
+    step: stepKey.nullable(),
+    sha256: z.string().regex(/^[0-9a-f]{64}$/),
+    note: words(300),
+  }),
   'case.action@1': z.strictObject({
     case: slug,
     station: slug.nullable(),

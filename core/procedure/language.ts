@@ -1,3 +1,4 @@
+import type { Verdict } from '../rules/index.ts'
 import type { Act, Facets } from './facets.ts'
 
 /** A number on the model's data plate, by name, or a fixed one. */
@@ -29,6 +30,8 @@ interface StepBase extends NodeBase {
   readonly act?: Act
   /** Minutes of a person's work; common practice for its kind where it is left out. */
   readonly minutes?: Parameter
+  /** For one of them only: the work of a licensed or trained person. */
+  readonly who?: 'lead' | 'technician'
   /** Where it is worked, when not at the machine: it takes that place in the plan. */
   readonly at?: Place
 }
@@ -166,11 +169,11 @@ export interface Together extends NodeBase {
   readonly lanes: readonly Lane[]
 }
 
-/** Only after these outcomes of an inspection made before it. */
+/** Only after these outcomes of an inspection made before it, or these first verdicts of a check. */
 export interface Branch extends NodeBase {
   readonly kind: 'branch'
   readonly on: string
-  readonly is: readonly InspectChoice['outcome'][]
+  readonly is: readonly (InspectChoice['outcome'] | Verdict)[]
   readonly steps: readonly Node[]
 }
 

@@ -134,7 +134,9 @@ function withReading(state: RunState, record: AnyRecord & { type: 'reading.taken
   const readings = [...(state.readings[step] ?? []), { record: record.id, at, verdict, case: opened }]
   const next = { ...state, readings: { ...state.readings, [step]: readings } }
   if (verdict !== 'in') return { ...next, done: without(state.done, step) }
-  return { ...next, done: { ...state.done, [step]: { at, by: record.by, facts: {}, before: {} } } }
+  // What it read at first: a branch may open on it.
+  const outcome = readings[0]?.verdict ?? verdict
+  return { ...next, done: { ...state.done, [step]: { at, by: record.by, facts: { outcome }, before: {} } } }
 }
 
 /** The procedure that a run is worked to, at the version it was begun with; null where it is not known here. */

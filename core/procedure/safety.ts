@@ -46,8 +46,23 @@ export function optionSets(procedure: Procedure): Record<string, string>[] {
   )
 }
 
+function branchesOf(nodes: readonly Node[]): Branch[] {
+  return nodes.flatMap((n): Branch[] => {
+    if (isStep(n)) return []
+    if (n.kind === 'together') return n.lanes.flatMap((l) => branchesOf(l.steps))
+    return [...(n.kind === 'branch' ? [n] : []), ...branchesOf(n.steps)]
+  })
+}
+
+/** What a step can find: the outcomes of an inspection, the first verdict of a check. */
+function outcomesOf(step: Step): string[] {
+  if (step.kind === 'check') return ['in', 'too-close', 'out', 'cannot-tell']
+  return step.kind === 'inspect' ? [...new Set(step.choices.map((c) => c.outcome))] : []
+}
+
 class Walker {
   readonly #procedure: Procedure
+  readonly #asked: ReadonlySet<string>
   readonly #options: Readonly<Record<string, string>>
   readonly #note: (rule: SafetyRule, path: readonly string[]) => void
 
@@ -57,6 +72,7 @@ class Walker {
     note: (rule: SafetyRule, path: readonly string[]) => void,
   ) {
     this.#procedure = procedure
+    this.#asked = new Set(branchesOf(procedure.nodes).map((b) => b.on))
     this.#options = options
     this.#note = note
   }
@@ -84,8 +100,9 @@ class Walker {
     const path = [...from.path, step.title]
     for (const { rule } of breaches(this.#procedure, from.way, step)) this.#note(rule, path)
     const way = after(from.way, step)
-    if (step.kind !== 'inspect') return [{ way, path, last: step.id }]
-    const outcomes = [...new Set(step.choices.map((c) => c.outcome))]
+    // Outcomes that no branch opens on make no other way.
+    const outcomes = this.#asked.has(step.id) ? outcomesOf(step) : []
+    if (outcomes.length === 0) return [{ way, path, last: step.id }]
     return outcomes.map((outcome) => ({
       way: { ...way, outcomes: { ...way.outcomes, [step.id]: outcome } },
       path: [...path, outcome],

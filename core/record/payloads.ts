@@ -9,7 +9,7 @@ import type {
   SiteSet,
   StationSet,
 } from './house.ts'
-import type { BathMixed, ReadingTaken } from './reading.ts'
+import type { BathMixed, PhotoAttached, ReadingTaken } from './reading.ts'
 import type { ShiftSigned } from './shift.ts'
 import type {
   FollowUpClosed,
@@ -57,6 +57,7 @@ export interface Payloads {
   'follow-up.closed@1': FollowUpClosed
   'bath.mixed@1': BathMixed
   'reading.taken@1': ReadingTaken
+  'photo.attached@1': PhotoAttached
   'case.action@1': CaseAction
   'case.closed@1': CaseClosed
   'record.amended@1': RecordAmended

@@ -60,6 +60,15 @@ export type ReadingTaken = ReadingPlace & {
       }
   )
 
+/** A photo of a strip, a fault, a part: named by the hash of its bytes, which may come later. */
+export interface PhotoAttached {
+  readonly station: string
+  readonly run: string | null
+  readonly step: string | null
+  readonly sha256: string
+  readonly note: string
+}
+
 /** A solution was made in a vessel. */
 export interface BathMixed {
   readonly bath: string

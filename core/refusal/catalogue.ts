@@ -71,6 +71,7 @@ export const catalogue = {
   id_reused: entry('conflict', 'Another record already has this id. It must be made anew.'),
   needs_pin: entry('not-allowed', 'This needs your own PIN. Sign it on the Log.'),
   amends_nothing: entry('malformed', 'The record to amend is not in this log.'),
+  photo_unsound: entry('malformed', 'This is not the photo that the record names. Take it again.'),
   text_unstorable: entry('malformed', 'The text holds a character that cannot be stored. Remove it.'),
   open_cases: entry(
     'conflict',

@@ -125,6 +125,51 @@ describe('a branch', () => {
   })
 })
 
+describe('a small evening planned on the graphs of its runs', () => {
+  /** One person, always at the first work that is ready: waits cost nobody anything. */
+  function evening(graphs: ReturnType<typeof segmentsOf>[]): number {
+    const left = graphs.map((g) => [...g.segments])
+    const ends = new Map<string, number>()
+    let now = 0
+    while (left.some((l) => l.length > 0)) {
+      const ready = left.flatMap((l, i) => {
+        const s = l[0]
+        if (!s) return []
+        const before = graphs[i]?.links.filter((k) => k.to === s.id) ?? []
+        return [{ s, i, at: Math.max(0, ...before.map((k) => (ends.get(`${i} ${k.from}`) ?? 0) + k.least)) }]
+      })
+      const next = ready.toSorted((a, b) => a.at - b.at)[0]
+      if (!next) break
+      const start = next.s.free ? next.at : Math.max(now, next.at)
+      ends.set(`${next.i} ${next.s.id}`, start + next.s.minutes)
+      if (!next.s.free) now = start + next.s.minutes
+      left[next.i]?.shift()
+    }
+    return Math.max(...ends.values())
+  }
+  it('is shorter than one run after the other, and never shorter than its hands-on work', () => {
+    const numbers = {
+      rinse: 7600,
+      pailHolds: 9000,
+      agitate: 5,
+      sanitize: 5,
+      circulate: 20,
+      ice: 20,
+      soakMinutes: 15,
+    }
+    const graph = (id: string) =>
+      segmentsOf(latestProcedure(id) as Procedure, {
+        parameters: { ...numbers, reservoir: 1, reservoirHolds: 1, gallon: 1 },
+        options: {},
+      })
+    const graphs = [graph('slush.in-place'), graph('soft-serve-pump.close'), graph('ice-nugget.half-year')]
+    const together = evening(graphs)
+    expect(together).toBeLessThan(graphs.reduce((n, g) => n + evening([g]), 0))
+    const hands = graphs.flatMap((g) => g.segments).filter((s) => !s.free)
+    expect(together).toBeGreaterThanOrEqual(hands.reduce((n, s) => n + s.minutes, 0))
+  })
+})
+
 describe('what an inspection asks for', () => {
   const subject = { kind: 'station', id: 'st' } as const
   const record = (type: string, payload: object, at = 0) =>

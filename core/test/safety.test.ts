@@ -123,6 +123,16 @@ describe('every way is walked', () => {
       path: ['look', 'replace', 'fill-rinse', 'freeze'],
     })
   })
+  it('the branch that the first verdict of a check opens', () => {
+    const check = run('check', { kind: 'check', what: 'dish-machine' } as Partial<Step>)
+    const branch: Node = { id: 'b', kind: 'branch', on: 'check', is: ['out'], steps: [fill('rinse')] }
+    expect(violationsOf(of([check, branch, freeze]))[0]?.path).toEqual([
+      'check',
+      'out',
+      'fill-rinse',
+      'freeze',
+    ])
+  })
   it('the choice of an option, and it alone', () => {
     const options = [
       {

@@ -20,6 +20,7 @@ import { peopleRoutes } from '../people/routes.ts'
 import { EventHub } from '../record/events.ts'
 import { SiteQueue } from '../record/queue.ts'
 import { logRoutes } from '../record/log-routes.ts'
+import { photoRoutes } from '../record/photo-routes.ts'
 import { recordRoutes } from '../record/routes.ts'
 import { rulesRoutes } from '../rules/routes.ts'
 import { solutionRoutes } from '../solution/routes.ts'
@@ -75,6 +76,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   await typed.register(peopleRoutes(services))
   await typed.register(recordRoutes(services))
   await typed.register(logRoutes(services))
+  await typed.register(photoRoutes(services))
   await typed.register(solutionRoutes)
   await typed.register(rulesRoutes)
   app.get('/api/health', async () => {

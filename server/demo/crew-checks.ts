@@ -71,7 +71,7 @@ export function checkStep(w: Working, step: Step & { kind: 'check' }, key: strin
   const { run, worker, diary } = w
   const place = { station: run.station, run: run.id, step: key, bath: null, case: null }
   const degrees = (value: number) => ({ unit: '°C' as const, reading: point(value) })
-  const read = () => {
+  const read = (rinse: number, place: Place) => {
     if (step.what === 'cold-product') return productRead(w, place, at)
     if (step.what === 'wash-water')
       return taken({ what: 'wash-water', reading: { temperature: degrees(46), label: null } }, place, [
@@ -84,15 +84,36 @@ export function checkStep(w: Working, step: Step & { kind: 'check' }, key: strin
     const reading = {
       kind: 'stationary-dual' as const,
       wash: degrees(67),
-      rinse: degrees(83),
+      rinse: degrees(rinse),
       pressure: interval(120, 120),
       surface: degrees(73),
       plate: null,
     }
     return taken({ what: 'dish-machine', reading }, place, ['thermometer-1'])
   }
-  w.take(diary.note(at, worker.by, 'reading.taken@1', w.subject, read()))
-  return at
+  const note = (when: number, rinse: number, recheckOf: string | null) =>
+    w.take(
+      diary.note(when, worker.by, 'reading.taken@1', w.subject, read(rinse, { ...place, case: recheckOf })),
+    )
+  const cold = worker.weakMix && step.what === 'dish-machine' ? note(at, 78, null) : null
+  if (cold)
+    diary.note(
+      at + 20_000,
+      worker.by,
+      'case.action@1',
+      { kind: 'case', id: cold.id },
+      {
+        case: cold.id,
+        station: run.station,
+        run: run.id,
+        bath: null,
+        did: 'other',
+        amount: null,
+        note: 'Waited for the booster; the rack goes through again.',
+      },
+    )
+  note(at + 60_000, 83, cold?.id ?? null)
+  return at + 60_000
 }
 
 function productRead(w: Working, place: Place, at: number) {

@@ -55,7 +55,8 @@ describe('the demo’s history', () => {
     const cases = statesOf<CaseState>('case')
     expect(cases.length).toBeGreaterThan(2)
     for (const c of cases) {
-      expect(c).toMatchObject({ status: 'closed', verdict: 'too-close' })
+      expect(c.status).toBe('closed')
+      expect(['too-close', 'out']).toContain(c.verdict)
       expect(c.actions.length).toBe(1)
     }
   })

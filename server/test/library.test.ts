@@ -66,8 +66,11 @@ describe('a crew works every procedure of the library to its end, through the AP
       // Every set of options once, and every outcome under the first of them.
       const ways = [
         ...sets.map((options) => ({ options, outcome: 'fine' as const })),
-        ...outcomes.slice(1).map((outcome) => ({ options: sets[0] ?? {}, outcome })),
+        ...outcomes
+          .slice(1)
+          .map((outcome) => ({ options: sets[0] ?? {}, outcome, weakMix: outcome === 'watch' })),
       ]
+      const worked = new Set<string>()
       for (const [n, way] of ways.entries()) {
         const station = `st-${id.replaceAll('.', '-')}-${n}`.slice(0, 60)
         const diary = new Diary(siteId, `crew-${station}`)
@@ -85,9 +88,20 @@ describe('a crew works every procedure of the library to its end, through the AP
         const { facets, currentRun, lastRuns } = await stationNow(station)
         expect(currentRun).toBeNull()
         expect(Object.keys(lastRuns)).toEqual([id])
-        expect(facets).toMatchObject(p.ends ?? {})
+        // What it ends in, where it is not what it must be begun in.
+        const begins: Record<string, unknown> = { ...p.begins }
+        const changed = Object.entries(p.ends ?? {}).filter(([k, v]) => begins[k] !== v)
+        expect(facets).toMatchObject(Object.fromEntries(changed))
+        for (const d of diary.drafts)
+          if (d.type === 'run.step.done@1' || d.type === 'reading.taken@1')
+            worked.add(d.payload.step?.split('.').at(-1) ?? '')
         server.clock.now = end + 60_000
       }
+      expect(
+        stepsOf(p.nodes)
+          .filter((s) => !worked.has(s.id))
+          .map((s) => s.id),
+      ).toEqual([])
     },
   )
 })

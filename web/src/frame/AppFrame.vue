@@ -4,6 +4,7 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '../people/session.ts'
+import { sendPhotos } from '../record/photos.ts'
 import { useSite } from '../record/site.ts'
 import BottomDock from './BottomDock.vue'
 import KeyHelp from './KeyHelp.vue'
@@ -26,7 +27,10 @@ async function open(): Promise<void> {
     if (!session.known) await session.load()
     if (!session.acting || !session.site) return void toSignIn()
     if (!site.loaded) await site.load()
-    if (site.loaded) setTimeout(fetchPlaces, 1500)
+    if (site.loaded) {
+      setTimeout(fetchPlaces, 1500)
+      void sendPhotos()
+    }
   } catch (error) {
     if (error instanceof Refusal && error.kind === 'not-signed-in') return void toSignIn()
     failed.value = true

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import type { Facts, InspectChoice, Position } from '@tadka/core/procedure'
 import { useWakeLock } from '@vueuse/core'
-import { NButton, NInput, NModal } from 'naive-ui'
+import { NButton, NInput, NModal, useMessage } from 'naive-ui'
 import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import HoldButton from '../pieces/HoldButton.vue'
 import { useNames } from '../record/names.ts'
+import { canTakePhotos, usePhotos } from '../record/photos.ts'
 import { useSite } from '../record/site.ts'
 import MachineNow from './MachineNow.vue'
 import RunBar from './RunBar.vue'
@@ -32,6 +33,8 @@ const site = useSite()
 const names = useNames()
 const router = useRouter()
 const acts = useRunActs()
+const photos = usePhotos()
+const message = useMessage()
 const { fill, titleOf } = useStepWords()
 const { run, station, procedure, positions, position, before, warnings, blocked, lane, lanes } = useRunView(
   () => props.run,
@@ -89,6 +92,24 @@ const checked = () =>
   run.value && positions.value.every((p) => run.value?.done[p.key]) && acts.finish(run.value)
 const takeBack = () => run.value && before.value && acts.back(run.value, before.value)
 
+/** A photo of a strip or a fault, beside the step that it shows. */
+async function photo(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  if (!file || !run.value) return
+  try {
+    await photos.attach(file, {
+      station: run.value.station,
+      run: run.value.id,
+      step: position.value?.key ?? null,
+    })
+    message.success(t('bench.saved'))
+  } catch {
+    message.error(t('run.noPicture'))
+  }
+  input.value = ''
+}
+
 const giving = ref(false)
 const reason = ref('')
 function abandon(): void {
@@ -140,6 +161,7 @@ function enter(event: KeyboardEvent): void {
               <template v-if="position.round > 0"> · {{ t('run.round', { n: position.round }) }}</template>
             </p>
             <h1>{{ title(position) }}</h1>
+            <p v-if="step?.who" class="holder">{{ t(`run.who.${step.who}`) }}</p>
             <p v-if="step?.caution" class="caution">{{ step.caution }}</p>
             <p v-if="step?.text" class="text">{{ fill(step.text, run.parameters, procedure) }}</p>
             <p v-if="step?.right" class="right">{{ step.right }}</p>
@@ -224,6 +246,16 @@ function enter(event: KeyboardEvent): void {
             <n-button v-if="before" quaternary @click="takeBack"
               >{{ t('run.takeBack') }}: {{ title(before) }}</n-button
             >
+            <label v-if="canTakePhotos()" class="photo">
+              {{ t('run.photo') }}
+              <input
+                type="file"
+                accept="image/*"
+                capture="environment"
+                class="visually-hidden"
+                @change="photo"
+              />
+            </label>
             <n-button quaternary @click="giving = true">{{ t('run.abandon') }}</n-button>
           </footer>
         </section>

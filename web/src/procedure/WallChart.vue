@@ -12,7 +12,7 @@ import { useStepWords } from './step-words.ts'
 
 /** A procedure for the wall: one station's numbers, one site's products, on a page or two. */
 const props = defineProps<{ procedure: string }>()
-const { t } = useI18n()
+const { t, te } = useI18n()
 const site = useSite()
 const kit = useKit()
 const route = useRoute()
@@ -82,7 +82,9 @@ const print = () => window.print()
         <li v-if="l.kind === 'step'" :style="{ marginLeft: `${l.depth * 14}px` }" :class="l.step.kind">
           <span class="n">{{ l.number }}</span>
           <div>
-            <b>{{ words(l.step.title) }}</b> <span class="min">{{ minutes(l.step) }}</span>
+            <b>{{ words(l.step.title) }}</b>
+            <i v-if="l.step.who"> {{ t(`run.who.${l.step.who}`) }}</i>
+            <span class="min">{{ minutes(l.step) }}</span>
             <p v-if="l.step.caution" class="caution">{{ l.step.caution }}</p>
             <p v-if="detail(l.step)" class="detail">{{ detail(l.step) }}</p>
             <p v-if="l.step.text">{{ words(l.step.text) }}</p>
@@ -100,7 +102,11 @@ const print = () => window.print()
                 ? t('chart.each', { unit: l.group.unit })
                 : l.group.kind === 'together'
                   ? t('chart.together')
-                  : t('chart.branch', { is: l.group.is.map((x) => t(`run.choice.${x}`)).join(', ') })
+                  : t('chart.branch', {
+                      is: l.group.is
+                        .map((x) => t(te(`run.choice.${x}`) ? `run.choice.${x}` : `verdict.${x}`))
+                        .join(', '),
+                    })
           }}
         </li>
       </template>

@@ -32,10 +32,11 @@ const judged = computed(() =>
   props.record.type === 'reading.taken@1' ? props.record.payload.judgement : null,
 )
 /** What can be put right here: another block of the strip, another number on the thermometer. */
-const amendable = computed(
-  () =>
-    props.record.type === 'reading.taken@1' &&
-    ['sanitizer', 'cold-product'].includes(props.record.payload.what),
+const amendable = computed(() => props.record.type === 'reading.taken@1')
+const photo = computed(() =>
+  props.record.type === 'photo.attached@1'
+    ? `/api/sites/${props.record.site}/photos/${props.record.payload.sha256}`
+    : null,
 )
 const band = computed(() => (judged.value ? tellingBand(judged.value) : null))
 const where = computed(() =>
@@ -79,6 +80,7 @@ const instruments = computed(() =>
     </button>
     <div v-if="open" class="all">
       <judgement-view v-if="judged" :judgement="judged" compact />
+      <img v-if="photo" :src="photo" :alt="say(record)" class="photo" />
       <dl>
         <div v-if="instruments">
           <dt>{{ t('log.instrument') }}</dt>
@@ -177,5 +179,9 @@ dt {
   .all {
     padding-left: 0;
   }
+}
+.photo {
+  max-width: min(520px, 100%);
+  border-radius: var(--r);
 }
 </style>

@@ -10,22 +10,41 @@ export interface Kept {
   readonly refusal: RefusalWire | null
 }
 
-let table: Promise<Table<Kept, string> | null> | null = null
+/** A photo on this tablet that the server does not have yet. */
+export interface KeptPhoto {
+  readonly sha256: string
+  readonly site: string
+  readonly blob: Blob
+}
+
+interface Store {
+  readonly outbox: Table<Kept, string>
+  readonly photos: Table<KeptPhoto, string>
+}
+
+let store: Promise<Store | null> | null = null
 
 /** The tablet's own store, opened once; null where the browser has none (then drafts live only in memory). */
-function kept(): Promise<Table<Kept, string> | null> {
-  table ??= import('dexie')
+function kept(): Promise<Store | null> {
+  store ??= import('dexie')
     .then(async ({ Dexie }) => {
       const db = new Dexie('tadka')
       db.version(1).stores({ outbox: 'id, order' })
+      db.version(2).stores({ outbox: 'id, order', photos: 'sha256' })
       await db.open()
-      return db.table<Kept, string>('outbox')
+      return { outbox: db.table<Kept, string>('outbox'), photos: db.table<KeptPhoto, string>('photos') }
     })
     .catch(() => null)
-  return table
+  return store
 }
 
-export const allKept = async (): Promise<Kept[]> => (await (await kept())?.orderBy('order').toArray()) ?? []
-export const keep = async (one: Kept): Promise<void> => void (await (await kept())?.put(one))
+export const allKept = async (): Promise<Kept[]> =>
+  (await (await kept())?.outbox.orderBy('order').toArray()) ?? []
+export const keep = async (one: Kept): Promise<void> => void (await (await kept())?.outbox.put(one))
 export const forget = async (ids: readonly string[]): Promise<void> =>
-  void (await (await kept())?.bulkDelete([...ids]))
+  void (await (await kept())?.outbox.bulkDelete([...ids]))
+
+export const photosKept = async (): Promise<KeptPhoto[]> => (await (await kept())?.photos.toArray()) ?? []
+export const keepPhoto = async (one: KeptPhoto): Promise<void> => void (await (await kept())?.photos.put(one))
+export const forgetPhoto = async (sha256: string): Promise<void> =>
+  void (await (await kept())?.photos.delete(sha256))

@@ -84,6 +84,10 @@ export function useSentence() {
         })
       case 'run.visit.made@1':
         return t('log.say.run.visit.made', { step: names.step(record.payload.run, record.payload.step) })
+      case 'photo.attached@1': {
+        const { run, step } = record.payload
+        return t('log.say.photo.attached', { step: run && step ? names.step(run, step) : '' })
+      }
       case 'follow-up.closed@1':
         return t('log.say.follow-up.closed', {
           step: names.step(record.payload.run, record.payload.step),

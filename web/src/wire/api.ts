@@ -24,6 +24,7 @@ const patienceMs = 15_000
 let acting = ''
 /** Names the person acting in every request from now on. */
 export const actAs = (person: string) => (acting = person)
+export const actingNow = () => acting
 
 /** Asks the server; throws a Refusal with its reason, or Unreachable. */
 export async function ask<T>(method: 'GET' | 'POST' | 'DELETE', path: string, body?: unknown): Promise<T> {

@@ -53,6 +53,7 @@ export const log = {
     },
     concentrate: { opened: 'Opened a new container of {name}' },
     procedure: { set: 'Our own procedure: {name}, version {version}' },
+    photo: { attached: 'Photo: {step}' },
     rule: { set: 'Local rule of {name}: {what}' },
     run: {
       started: 'Started {procedure} on {station}',

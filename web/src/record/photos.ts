@@ -1,0 +1,67 @@
+import { useSite } from './site.ts'
+import { forgetPhoto, keepPhoto, photosKept } from './outbox.ts'
+import { actingNow } from '../wire/api.ts'
+
+/** The longer side of a photo after shrinking, px. */
+const longest = 1280
+const retryMs = 5000
+
+/** Shrinks a photo on the tablet: what stands in a log is looked at, not printed. */
+export async function shrink(file: Blob): Promise<Blob> {
+  const image = await createImageBitmap(file)
+  const scale = Math.min(1, longest / Math.max(image.width, image.height))
+  const canvas = document.createElement('canvas')
+  canvas.width = Math.round(image.width * scale)
+  canvas.height = Math.round(image.height * scale)
+  canvas.getContext('2d')?.drawImage(image, 0, 0, canvas.width, canvas.height)
+  return new Promise((resolve, reject) =>
+    canvas.toBlob((blob) => (blob ? resolve(blob) : reject(new Error('no picture'))), 'image/jpeg', 0.8),
+  )
+}
+
+const hashOf = async (blob: Blob): Promise<string> =>
+  [...new Uint8Array(await crypto.subtle.digest('SHA-256', await blob.arrayBuffer()))]
+    .map((b) => b.toString(16).padStart(2, '0'))
+    .join('')
+
+let sending = false
+
+/** Sends what is kept, one by one, again and again until each is taken; a photo that is refused is let go. */
+export async function sendPhotos(): Promise<void> {
+  if (sending) return
+  sending = true
+  try {
+    for (const { sha256, site, blob } of await photosKept()) {
+      const answer = await fetch(`/api/sites/${site}/photos/${sha256}`, {
+        method: 'PUT',
+        headers: { 'content-type': 'image/jpeg', 'tadka-acting': actingNow() },
+        body: blob,
+      })
+      if (!answer.ok && answer.status !== 400) throw new Error('not taken yet')
+      await forgetPhoto(sha256)
+    }
+  } catch {
+    setTimeout(() => void sendPhotos(), retryMs)
+  } finally {
+    sending = false
+  }
+}
+
+/** Photos need a secure context for their hash: over TLS, or on the machine itself. */
+export const canTakePhotos = (): boolean => window.isSecureContext
+
+export function usePhotos() {
+  const site = useSite()
+  /** Puts a photo in the log beside a step; its bytes follow by themselves. */
+  async function attach(
+    file: Blob,
+    at: { station: string; run: string; step: string | null },
+  ): Promise<void> {
+    const blob = await shrink(file)
+    const sha256 = await hashOf(blob)
+    const draft = site.record('photo.attached@1', { kind: 'run', id: at.run }, { ...at, sha256, note: '' })
+    await keepPhoto({ sha256, site: draft.site, blob })
+    void sendPhotos()
+  }
+  return { attach }
+}
