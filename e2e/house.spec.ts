@@ -239,3 +239,37 @@ test('a local rule tells what it would change, is put in force, judges, and is e
     page.getByText(/Local rule of Harbour authority: final rinse 85 or more °C, ended/),
   ).toBeVisible()
 })
+
+test('a sign makes its work due, a station laid up has none, and the weeks ahead show what comes', async ({
+  page,
+}) => {
+  await signIn(page, 'Oriel', '9080')
+  await page.goto(address('/house/stations'))
+  await press(page, /^Galley dish machine/)
+  await page.locator('.notes .line', { hasText: 'Scale' }).getByRole('button', { name: 'Seen now' }).click()
+  await expect(page.getByText('the work that answers it is due')).toBeVisible()
+  await page.getByLabel(/Rack counter/).fill('120')
+  await page.locator('.notes form', { hasText: 'Rack counter' }).getByRole('button').click()
+  await page.getByLabel('Rack counter, last read 120').fill('90')
+  await expect(page.getByText('It stood at 120 before.')).toBeVisible()
+  await page.goto(address('/shift'))
+  await expect(page.locator('li', { hasText: 'Galley dish machine: Delime' })).toContainText('Scale seen')
+
+  await page.goto(address('/house/stations'))
+  await press(page, /^Kiosk slush/)
+  await page.getByLabel('Why, and where it stands').fill('winter store')
+  await press(page, 'Lay it up, stored clean')
+  await expect(page.getByText('winter store. Nothing falls due on it.')).toBeVisible()
+  await page.goto(address('/shift'))
+  await expect(page.getByRole('heading', { name: 'Gannet Terminal' })).toBeVisible()
+  await expect(page.locator('li', { hasText: 'Kiosk slush' })).toBeHidden()
+
+  await page.getByRole('link', { name: 'Weeks ahead' }).click()
+  await expect(page.getByRole('heading', { name: 'Weeks ahead' })).toBeVisible()
+  await page.locator('.grid button', { hasText: 'Espresso machine' }).first().click()
+  await expect(page.getByText('Espresso machine: Weekly, shot side')).toBeVisible()
+  await page.goto(address('/house/stations'))
+  await press(page, /^Kiosk slush/)
+  await press(page, 'Back in service: sanitize before use')
+  await expect(page.getByText('Nothing falls due on it.')).toBeHidden()
+})

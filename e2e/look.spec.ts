@@ -1,21 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { address, isAccessible, press, signIn } from './crew.ts'
-
-const places = [
-  '/shift',
-  '/run',
-  '/bench/mix',
-  '/bench/correct',
-  '/bench/check',
-  '/bench/baths',
-  '/log',
-  '/house/stations',
-  '/house/procedures',
-  '/house/products',
-  '/chart/ice-nugget.half-year?station=kiosk-nugget',
-  '/house/schools',
-  '/house/tablet',
-]
+import { colourful, places, visit } from './places.ts'
 
 for (const colorScheme of ['light', 'dark'] as const) {
   test.describe(`in the ${colorScheme} theme`, () => {
@@ -39,10 +24,8 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await press(page, /Bao/)
       await isAccessible(page)
       await signIn(page, 'Bao', '2468')
-      for (const place of places) {
-        await page.goto(address(place))
-        await expect(page.getByRole('navigation').first()).toBeVisible()
-        await expect(page.getByText('Reading the site…')).toBeHidden()
+      for (const place of colorScheme === 'light' ? places : colourful) {
+        await visit(page, place)
         await isAccessible(page)
       }
     })

@@ -1,31 +1,13 @@
 import { expect, test } from '@playwright/test'
 import { address, hold, isAccessible, press, signIn } from './crew.ts'
+import { places, visit } from './places.ts'
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
-
-const places = [
-  '/shift',
-  '/run',
-  '/bench/mix',
-  '/bench/correct',
-  '/bench/check',
-  '/bench/baths',
-  '/log',
-  '/house/stations',
-  '/house/procedures',
-  '/house/products',
-  '/chart/ice-nugget.half-year?station=kiosk-nugget',
-  '/house/instruments',
-  '/house/schools',
-  '/house/tablet',
-]
 
 test('at phone width every place fits its width and is clean under axe', async ({ page }) => {
   await signIn(page, 'Bao', '2468')
   for (const place of places) {
-    await page.goto(address(place))
-    await expect(page.getByRole('navigation').first()).toBeVisible()
-    await expect(page.getByText('Reading the site…')).toBeHidden()
+    await visit(page, place)
     const [wide, room] = await page.evaluate(() => [document.documentElement.scrollWidth, window.innerWidth])
     expect(wide, place).toBeLessThanOrEqual(room ?? 0)
     await isAccessible(page)

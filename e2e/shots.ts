@@ -111,6 +111,8 @@ await signIn(manager, 'Oriel', '9080')
 await go('/house/rules', '.rule', manager)
 await take('house-rules', manager)
 
+await go('/shift/ahead', '.grid', manager)
+await take('shift-ahead', manager)
 await go('/house/procedures', '.family', manager)
 await take('house-procedures', manager)
 await go('/chart/soft-serve-twin.close?station=lounge-twin', '.chart ol', manager)

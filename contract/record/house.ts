@@ -40,6 +40,26 @@ function isTimeZone(zone: string): boolean {
   }
 }
 
+const trigger = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('each-close') }),
+  z.strictObject({ kind: z.literal('each-open') }),
+  z.strictObject({
+    kind: z.literal('hours'),
+    hours: z.union([z.number().positive().max(1000), z.literal('room')]),
+    counts: z.enum(['in-use', 'clock']),
+  }),
+  z.strictObject({ kind: z.literal('weekly'), day: z.number().int().min(1).max(7) }),
+  z.strictObject({ kind: z.literal('months'), months: z.number().int().min(1).max(60) }),
+  z.strictObject({
+    kind: z.literal('count'),
+    of: z.enum(['racks', 'shots', 'litres', 'cycles']),
+    every: z.number().positive(),
+  }),
+  z.strictObject({ kind: z.literal('sign'), sign: slug }),
+  z.strictObject({ kind: z.literal('predicted'), what: slug }),
+  z.strictObject({ kind: z.literal('linked'), to: slug }),
+])
+
 export const stationSet = z.strictObject({
   name: words(80).min(1),
   tag: words(12),
@@ -51,7 +71,7 @@ export const stationSet = z.strictObject({
     .array(
       z.strictObject({
         procedure: slug,
-        trigger: z.strictObject({ kind: z.enum(['each-close', 'each-open']) }),
+        trigger,
         rule: words(200),
       }),
     )

@@ -61,6 +61,14 @@ export const payloadSchemas = {
   'run.abandoned@1': z.strictObject({ ...runPlain, reason: words(500) }),
   'run.finished@1': z.strictObject(runPlain),
   'follow-up.closed@1': z.strictObject({ ...runPlain, step: stepKey, note: words(300) }),
+  'count.read@1': z.strictObject({
+    station: slug,
+    of: z.enum(['racks', 'shots', 'litres', 'cycles']),
+    total: z.number().min(0).max(1e9),
+  }),
+  'sign.seen@1': z.strictObject({ station: slug, sign: slug, note: words(300) }),
+  'station.laid-up@1': z.strictObject({ station: slug, reason: words(300).min(3) }),
+  'station.back@1': z.strictObject({ station: slug }),
   'bath.mixed@1': z.strictObject({
     bath: slug,
     where: words(80),

@@ -1,7 +1,8 @@
 import { instant, type Instant } from '../quantity/index.ts'
-import type { StationState } from '../procedure/index.ts'
+import type { LastRun, StationState } from '../procedure/station.ts'
 import type { SiteSet, StationDuty } from '../record/house.ts'
-import { dateAfter, dateAt, tradingDays, type TradingDay } from './trading-day.ts'
+import { dateAfter, dateAt, tradingDays } from './trading-day.ts'
+import { counted, recurring, type DutyContext, type Prediction, type Window } from './windows.ts'
 
 export type Risk =
   /** Past its latest time: late by the rule. */
@@ -32,35 +33,23 @@ export interface DueItem {
   readonly minutesLeft: number
 }
 
-/** Minutes before and after opening or closing within which the work belongs. Common practice, no source. */
-const windows = {
-  'each-close': { earliest: -180, target: 45, latest: 120 },
-  'each-open': { earliest: -240, target: -30, latest: 0 },
-} as const
-
-const shifted = (at: Instant, minutes: number): Instant => instant(at + minutes * 60_000)
-
-function occurrence(day: TradingDay, kind: StationDuty['trigger']['kind']) {
-  const at = kind === 'each-close' ? day.closes : day.opens
-  const w = windows[kind]
-  return {
-    day: day.date,
-    earliest: shifted(at, w.earliest),
-    target: shifted(at, w.target),
-    latest: shifted(at, w.latest),
-  }
-}
-
 /**
  * The next thing due for each duty of each station, most urgent first: an occurrence that was missed and is not yet
  * overtaken by the next, else the one to come.
  * @param now milliseconds UTC. Doing it early (within its window) counts; a run under way is named.
  */
-export function dueList(site: SiteSet, stations: readonly StationState[], now: Instant): DueItem[] {
-  const days = tradingDays(site, dateAfter(dateAt(now, site.timeZone), -2), 12)
+export function dueList(
+  site: SiteSet,
+  stations: readonly StationState[],
+  now: Instant,
+  predictions: readonly Prediction[] = [],
+): DueItem[] {
+  const days = tradingDays(site, dateAfter(dateAt(now, site.timeZone), -9), 24)
+  const context: DutyContext = { site, days, now, predictions }
   return stations
+    .filter((station) => station.laidUp === null)
     .flatMap((station) =>
-      (station.plate?.duties ?? []).flatMap((duty) => nextDue(station, duty, days, now) ?? []),
+      (station.plate?.duties ?? []).flatMap((duty) => nextDue(station, duty, context) ?? []),
     )
     .toSorted(
       (a, b) => order[a.risk] - order[b.risk] || a.latest - b.latest || (a.station < b.station ? -1 : 1),
@@ -69,15 +58,12 @@ export function dueList(site: SiteSet, stations: readonly StationState[], now: I
 
 const order: Record<Risk, number> = { late: 0, 'past-target': 1, now: 2, ahead: 3 }
 
-function nextDue(station: StationState, duty: StationDuty, days: TradingDay[], now: Instant): DueItem | null {
+function nextDue(station: StationState, duty: StationDuty, context: DutyContext): DueItem | null {
   const last = station.lastRuns[duty.procedure] ?? null
-  const all = days.map((day) => occurrence(day, duty.trigger.kind))
-  const open = all.filter((o, i) => {
-    const overtaken = all[i + 1] !== undefined && now >= (all[i + 1]?.earliest ?? 0)
-    return !overtaken && (last === null ? o.latest >= now : last.finishedAt < o.earliest)
-  })
-  const next = open[0]
+  const windows = recurring(duty.trigger, context.days)
+  const next = windows ? openWindow(windows, last, context.now) : counted(duty, station, last, context)
   if (!next) return null
+  const { now } = context
   const current = station.currentRun?.procedure === duty.procedure ? station.currentRun.run : null
   return {
     station: station.id,
@@ -93,8 +79,64 @@ function nextDue(station: StationState, duty: StationDuty, days: TradingDay[], n
   }
 }
 
-function riskAt(o: { earliest: Instant; target: Instant; latest: Instant }, now: Instant): Risk {
+/** An occurrence that was missed and is not yet overtaken by the next, else the one to come. */
+function openWindow(all: readonly Window[], last: LastRun | null, now: Instant): Window | null {
+  return (
+    all.find((o, i) => {
+      const next = all[i + 1]
+      const overtaken = next !== undefined && now >= next.earliest
+      return !overtaken && (last === null ? o.latest >= now : last.finishedAt < o.earliest)
+    }) ?? null
+  )
+}
+
+function riskAt(o: Window, now: Instant): Risk {
   if (now > o.latest) return 'late'
   if (now > o.target) return 'past-target'
   return now >= o.earliest ? 'now' : 'ahead'
+}
+
+/** Repetitions of one duty that a look ahead follows, at most. */
+const mostAhead = 400
+
+/**
+ * What falls due between two instants if each duty is done at its target: for a calendar, and for the load of a night.
+ * Counts and signs are told as they stand now. @param from, to milliseconds UTC.
+ */
+export function dueAhead(
+  site: SiteSet,
+  stations: readonly StationState[],
+  from: Instant,
+  to: Instant,
+): DueItem[] {
+  return stations
+    .filter((s) => s.laidUp === null)
+    .flatMap((station) =>
+      (station.plate?.duties ?? []).flatMap((duty) => repeats(site, station, duty, from, to)),
+    )
+    .toSorted((a, b) => a.target - b.target)
+}
+
+function repeats(
+  site: SiteSet,
+  station: StationState,
+  duty: StationDuty,
+  from: Instant,
+  to: Instant,
+): DueItem[] {
+  const items: DueItem[] = []
+  let state = station
+  let now = from
+  while (items.length < mostAhead) {
+    const days = tradingDays(site, dateAfter(dateAt(now, site.timeZone), -9), 24)
+    const item = nextDue(state, duty, { site, days, now, predictions: [] })
+    if (!item || item.target > to) break
+    items.push(item)
+    const doneAt = Math.max(item.target, now)
+    const counts = Object.fromEntries(Object.entries(state.counts).map(([of, c]) => [of, c.total]))
+    const done = { run: '', finishedAt: doneAt, by: '', counts }
+    state = { ...state, lastRuns: { ...state.lastRuns, [duty.procedure]: done }, signs: [] }
+    now = instant(Math.max(now, doneAt) + 1)
+  }
+  return items
 }

@@ -1,4 +1,5 @@
-export { dueList, type DueItem, type Risk } from './due.ts'
+export { dueAhead, dueList, type DueItem, type Risk } from './due.ts'
+export type { Prediction } from './windows.ts'
 export * from './trading-day.ts'
 export * from './tide.ts'
 export { bathDue, bathHours, type BathDue } from './bath.ts'

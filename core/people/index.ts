@@ -23,6 +23,7 @@ export const may = (role: Role, permission: Permission): boolean => permissions[
 /** The permission that a type of record needs. */
 export function permissionFor(type: string): Permission {
   if (/^(site|station|product|instrument|rule|procedure)\.set@/.test(type)) return 'set-up-house'
+  if (/^station\.(laid-up|back)@/.test(type)) return 'close-case'
   if (type.startsWith('case.closed@')) return 'close-case'
   if (type.startsWith('record.amended@')) return 'amend'
   if (type.startsWith('shift.signed@')) return 'sign-shift'

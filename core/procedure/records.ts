@@ -1,3 +1,4 @@
+import type { Counted } from '../record/house.ts'
 import type { Facets } from './facets.ts'
 import type { Procedure } from './language.ts'
 
@@ -53,6 +54,30 @@ export interface VisitMade extends RunPlain {
 export interface FollowUpClosed extends RunPlain {
   readonly step: string
   readonly note: string
+}
+
+/** A counter of a station as it stands: racks, shots, litres, cycles since it was new or since it was set to nought. */
+export interface CountRead {
+  readonly station: string
+  readonly of: Counted
+  readonly total: number
+}
+
+/** Something that somebody saw: scale, an indicator lit, grease turned grey. */
+export interface SignSeen {
+  readonly station: string
+  readonly sign: string
+  readonly note: string
+}
+
+/** Stored clean until it is needed again: nothing falls due on it meanwhile. */
+export interface LaidUp {
+  readonly station: string
+  readonly reason: string
+}
+
+export interface StationBack {
+  readonly station: string
 }
 
 export interface RunAbandoned extends RunPlain {

@@ -1,4 +1,4 @@
-import type { StationSet } from '../record/house.ts'
+import type { Counted, StationSet } from '../record/house.ts'
 import type { Fold } from '../record/fold.ts'
 import { correctedAt, type AnyRecord } from '../record/record.ts'
 import { unknownFacets, type Facets } from './facets.ts'
@@ -7,6 +7,8 @@ export interface LastRun {
   readonly run: string
   readonly finishedAt: number
   readonly by: string
+  /** The counters as they stood then. */
+  readonly counts?: Readonly<Partial<Record<Counted, number>>>
 }
 
 /** A station: what it is, what state it is in, what runs on it, and when each procedure was last done. */
@@ -20,6 +22,12 @@ export interface StationState {
   readonly lastRuns: Readonly<Record<string, LastRun>>
   /** What inspections found and nobody has dealt with yet. */
   readonly followUps: readonly FollowUp[]
+  /** Counters as last read. */
+  readonly counts: Readonly<Partial<Record<Counted, { readonly total: number; readonly at: number }>>>
+  /** Signs seen and not yet dealt with by the procedure that answers them. */
+  readonly signs: readonly { readonly sign: string; readonly at: number; readonly by: string }[]
+  /** Since when it is laid up; null while it is in service. */
+  readonly laidUp: { readonly since: number; readonly reason: string } | null
 }
 
 /** Something that an inspection asks for: a seal replaced, a bearing regreased, a technician called. */
@@ -41,6 +49,9 @@ export const stationFold: Fold<StationState> = {
     currentRun: null,
     lastRuns: {},
     followUps: [],
+    counts: {},
+    signs: [],
+    laidUp: null,
   }),
   apply(state, record) {
     const at = correctedAt(record)
@@ -62,6 +73,19 @@ export const stationFold: Fold<StationState> = {
       }
       case 'follow-up.closed@1':
         return without(state, record.payload.run, record.payload.step)
+      case 'count.read@1': {
+        const { of, total } = record.payload
+        return { ...state, counts: { ...state.counts, [of]: { total, at } } }
+      }
+      case 'sign.seen@1': {
+        const seen = { sign: record.payload.sign, at, by: record.by }
+        return { ...state, signs: [...state.signs.filter((s) => s.sign !== seen.sign), seen] }
+      }
+      case 'station.laid-up@1':
+        return { ...state, laidUp: { since: at, reason: record.payload.reason } }
+      case 'station.back@1':
+        // It stood: whatever it was, it is sanitized before use.
+        return { ...changed(state, { hygiene: 'unknown' }, at), laidUp: null }
       case 'reading.taken@1':
         return withTemperature(state, record)
       case 'run.abandoned@1':
@@ -90,8 +114,18 @@ function withTemperature(state: StationState, record: AnyRecord & { type: 'readi
 function finished(state: StationState, record: AnyRecord, at: number): StationState {
   const { currentRun } = state
   if (!currentRun) return state
-  const last = { run: currentRun.run, finishedAt: at, by: record.by }
-  return { ...state, currentRun: null, lastRuns: { ...state.lastRuns, [currentRun.procedure]: last } }
+  const counts = Object.fromEntries(Object.entries(state.counts).map(([of, c]) => [of, c.total]))
+  const last = { run: currentRun.run, finishedAt: at, by: record.by, counts }
+  const { procedure } = currentRun
+  const answered = (state.plate?.duties ?? []).flatMap((d) =>
+    d.procedure === procedure && d.trigger.kind === 'sign' ? [d.trigger.sign] : [],
+  )
+  return {
+    ...state,
+    currentRun: null,
+    lastRuns: { ...state.lastRuns, [procedure]: last },
+    signs: state.signs.filter((s) => !answered.includes(s.sign)),
+  }
 }
 
 const without = (state: StationState, run: string, step: string): StationState => ({

@@ -36,9 +36,32 @@ export interface SiteSet {
   readonly bath?: { readonly testHours: number; readonly changeHours: number }
 }
 
+export type Counted = 'racks' | 'shots' | 'litres' | 'cycles'
+
+/** What makes a duty fall due. */
+export type Trigger =
+  | { readonly kind: 'each-close' }
+  | { readonly kind: 'each-open' }
+  /**
+   * So many hours after it was last done. `in-use` counts from opening where it was done before; `clock` counts through the night.
+   * `room`: by the temperature of the refrigerated room, as the code's table has it.
+   */
+  | { readonly kind: 'hours'; readonly hours: number | 'room'; readonly counts: 'in-use' | 'clock' }
+  /** At the close of one weekday, 1 is Monday; at the next trading day's where the site is closed then. */
+  | { readonly kind: 'weekly'; readonly day: number }
+  /** Months from when it was last done. */
+  | { readonly kind: 'months'; readonly months: number }
+  | { readonly kind: 'count'; readonly of: Counted; readonly every: number }
+  /** When somebody saw it: "scale", "grease grey". */
+  | { readonly kind: 'sign'; readonly sign: string }
+  /** When something is expected to cross its limit: a bath, a rinse temperature. */
+  | { readonly kind: 'predicted'; readonly what: string }
+  /** With another procedure of the same station. */
+  | { readonly kind: 'linked'; readonly to: string }
+
 export interface StationDuty {
   readonly procedure: string
-  readonly trigger: { readonly kind: 'each-close' } | { readonly kind: 'each-open' }
+  readonly trigger: Trigger
   /** Where the duty comes from: a code section, the manual, the site's own target. */
   readonly rule: string
 }

@@ -12,10 +12,14 @@ import type {
 import type { BathMixed, PhotoAttached, ReadingTaken } from './reading.ts'
 import type { ShiftSigned } from './shift.ts'
 import type {
+  CountRead,
   FollowUpClosed,
+  LaidUp,
   RunAbandoned,
   RunPlain,
   RunStarted,
+  SignSeen,
+  StationBack,
   VisitMade,
   StepDone,
   StepUndone,
@@ -55,6 +59,10 @@ export interface Payloads {
   'run.abandoned@1': RunAbandoned
   'run.finished@1': RunPlain
   'follow-up.closed@1': FollowUpClosed
+  'count.read@1': CountRead
+  'sign.seen@1': SignSeen
+  'station.laid-up@1': LaidUp
+  'station.back@1': StationBack
   'bath.mixed@1': BathMixed
   'reading.taken@1': ReadingTaken
   'photo.attached@1': PhotoAttached

@@ -1,4 +1,4 @@
-import { dateAfter, dateAt, tradingDayAt, tradingDays } from '@tadka/core/duty'
+import { dateAfter, dateAt, tradingDayAt, tradingDays, weekdayOf } from '@tadka/core/duty'
 import { instant } from '@tadka/core/quantity'
 import { latestProcedure, stationFold, type StationState } from '@tadka/core/procedure'
 import type { AnyDraft } from '@tadka/core/record'
@@ -70,6 +70,13 @@ export function demoHistory(now: number, days: number, seed = 2110): AnyDraft[] 
     for (const id of Object.keys(stations)) {
       const opens = stations[id]?.duties.find((d) => d.trigger.kind === 'each-open')
       if (opens) work(id, opens.procedure, day.opens - (85 - random() * 20) * minute)
+    }
+    for (const id of Object.keys(stations)) {
+      for (const { procedure, trigger } of stations[id]?.duties ?? []) {
+        const weekly = trigger.kind === 'weekly' && weekdayOf(day.date) === trigger.day
+        const first = trigger.kind === 'months' && day === opening
+        if (weekly || first) work(id, procedure, day.opens + (480 + random() * 120) * minute)
+      }
     }
     if (day.date === today) break
     for (const id of Object.keys(stations)) {

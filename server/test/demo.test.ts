@@ -62,7 +62,7 @@ describe('the demo’s history', () => {
   })
   it('leaves tonight’s closes to do, the soft-serve freezer’s among them, and nothing late', () => {
     const due = dueList(site as SiteSet, statesOf<StationState>('station'), instant(now))
-    const tonight = due.filter((d) => d.risk === 'now').map((d) => d.procedure)
+    const tonight = due.filter((d) => d.risk === 'now' && d.trigger === 'each-close').map((d) => d.procedure)
     expect(tonight.toSorted()).toEqual([
       'dish-machine.close',
       'espresso.close',

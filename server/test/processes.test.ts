@@ -2,6 +2,7 @@ import type { AnyDraft } from '@tadka/core/record'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openPool, type Pool } from '../db/pool.ts'
 import { siteId } from '../demo/house.ts'
+import { stations } from '../demo/products.ts'
 import { appendBatch, type Batch } from '../record/append.ts'
 import { AppendMemory } from '../record/memory.ts'
 import { snapshot, stateOf } from '../record/queries.ts'
@@ -113,7 +114,7 @@ describe('a snapshot', () => {
     const recent = await snapshot(one.pool, siteId, server.clock.now - 1000)
     const everything = await snapshot(one.pool, siteId, 0)
     expect(everything.states.length).toBeGreaterThan(recent.states.length)
-    expect(recent.states.filter((s) => s.kind === 'station')).toHaveLength(5)
+    expect(recent.states.filter((s) => s.kind === 'station')).toHaveLength(Object.keys(stations).length)
     expect(recent.seq).toBe(everything.seq)
   })
 })

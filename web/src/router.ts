@@ -10,6 +10,7 @@ export const places = ['shift', 'run', 'bench', 'log', 'house'] as const
 
 const views = {
   shift: () => import('./duty/ShiftPlace.vue'),
+  ahead: () => import('./duty/AheadPlace.vue'),
   chooser: () => import('./procedure/RunChooser.vue'),
   run: () => import('./procedure/RunPlace.vue'),
   bench: () => import('./solution/BenchPlace.vue'),
@@ -29,6 +30,7 @@ export const router = createRouter({
     { path: '/', redirect: '/shift' },
     { path: '/sign-in', component: () => import('./people/SignIn.vue'), meta: { open: true } },
     { path: '/shift', component: views.shift, meta: { place: 'shift' } },
+    { path: '/shift/ahead', component: views.ahead, meta: { place: 'shift' } },
     { path: '/run', component: views.chooser, meta: { place: 'run' } },
     {
       path: '/run/:run',

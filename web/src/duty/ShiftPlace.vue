@@ -22,10 +22,13 @@ const { t } = useI18n()
 const { longDay } = useTimes()
 const { start } = useStartRun()
 
+const soonMs = 8 * 3_600_000
 const set = computed(() => (site.set && 'hours' in site.set ? (site.set as SiteSet) : null))
 const stations = computed(() => site.all('station'))
 const runs = computed(() => site.all('run'))
 const due = computed(() => (set.value ? dueList(set.value, stations.value, now()) : []))
+/** What comes later than the sheet reaches stands in the weeks ahead. */
+const soon = computed(() => due.value.filter((d) => d.risk !== 'ahead' || d.earliest < now() + soonMs))
 const sheet = computed(() =>
   set.value ? sheetOf(set.value, stations.value, due.value, runs.value, now()) : null,
 )
@@ -49,7 +52,9 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
 
 <template>
   <div class="shift">
-    <place-bar :title="set?.name ?? ''" :under="title" />
+    <place-bar :title="set?.name ?? ''" :under="title">
+      <router-link to="/shift/ahead" class="ahead">{{ t('shift.ahead') }}</router-link>
+    </place-bar>
     <section class="evening">
       <evening-sheet v-if="sheet" :sheet="sheet" :now="now()" />
     </section>
@@ -57,7 +62,7 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
       <open-cases v-if="cases.length > 0" :cases="cases" />
       <follow-ups v-if="asked.length > 0" :stations="asked" />
       <h2 class="label">{{ t('shift.atRisk') }}</h2>
-      <DueList :due="due" @start="begin" @go-on="goOn" />
+      <DueList :due="soon" @start="begin" @go-on="goOn" />
     </aside>
     <section class="running">
       <running-now :runs="running" @go-on="goOn" />
@@ -71,6 +76,12 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
   display: grid;
   grid-template: auto 1fr auto / 1fr 340px;
   grid-template-areas: 'bar bar' 'evening aside' 'running aside';
+}
+.ahead {
+  min-height: 48px;
+  display: inline-flex;
+  align-items: center;
+  font-weight: 600;
 }
 .bar {
   grid-area: bar;

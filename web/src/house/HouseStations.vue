@@ -8,6 +8,7 @@ import { useNames } from '../record/names.ts'
 import { useProcedures } from '../procedure/procedures.ts'
 import { useSite } from '../record/site.ts'
 import DataPlate from './DataPlate.vue'
+import StationNotes from './StationNotes.vue'
 
 const { t } = useI18n()
 const site = useSite()
@@ -78,6 +79,7 @@ const lastDone = (runs: Record<string, { finishedAt: number; by: string }>) =>
                 .join(', ')
             }}
           </p>
+          <station-notes :station="s" />
           <data-plate :id="s.id" :plate="s.plate" />
         </div>
       </li>

@@ -88,6 +88,17 @@ export function useSentence() {
         const { run, step } = record.payload
         return t('log.say.photo.attached', { step: run && step ? names.step(run, step) : '' })
       }
+      case 'count.read@1':
+        return t('log.say.count.read', {
+          what: t(`house.count.${record.payload.of}`, { n: '' }).split(',')[0] ?? '',
+          n: record.payload.total,
+        })
+      case 'sign.seen@1': {
+        const { sign } = record.payload
+        return t('log.say.sign.seen', { sign: te(`house.sign.${sign}`) ? t(`house.sign.${sign}`) : sign })
+      }
+      case 'station.laid-up@1':
+        return t('log.say.station.laid-up', { reason: record.payload.reason })
       case 'follow-up.closed@1':
         return t('log.say.follow-up.closed', {
           step: names.step(record.payload.run, record.payload.step),

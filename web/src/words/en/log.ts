@@ -45,7 +45,11 @@ export const log = {
   instrument: 'Read with',
   say: {
     site: { set: 'Site set up' },
-    station: { set: 'Station set up: {name}' },
+    station: {
+      set: 'Station set up: {name}',
+      'laid-up': 'Laid up: {reason}',
+      back: 'Back in service',
+    },
     product: { set: 'Label entered: {name}' },
     instrument: {
       set: 'Instrument entered: {name}',
@@ -53,6 +57,8 @@ export const log = {
     },
     concentrate: { opened: 'Opened a new container of {name}' },
     procedure: { set: 'Our own procedure: {name}, version {version}' },
+    count: { read: '{what}: {n}' },
+    sign: { seen: 'Seen: {sign}' },
     photo: { attached: 'Photo: {step}' },
     rule: { set: 'Local rule of {name}: {what}' },
     run: {

@@ -1,0 +1,30 @@
+import { expect, type Page } from '@playwright/test'
+import { address } from './crew.ts'
+
+/** Every place and page of the application, for what must hold everywhere. */
+export const places = [
+  '/shift',
+  '/shift/ahead',
+  '/run',
+  '/bench/mix',
+  '/bench/correct',
+  '/bench/check',
+  '/bench/baths',
+  '/log',
+  '/house/stations',
+  '/house/procedures',
+  '/house/products',
+  '/house/instruments',
+  '/house/schools',
+  '/house/tablet',
+  '/chart/ice-nugget.half-year?station=kiosk-nugget',
+]
+
+/** Those that hold every colour that there is. */
+export const colourful = ['/shift', '/shift/ahead', '/bench/check', '/bench/baths', '/log', '/house/schools']
+
+export async function visit(page: Page, place: string): Promise<void> {
+  await page.goto(address(place))
+  await expect(page.getByRole('navigation').first()).toBeVisible()
+  await expect(page.getByText('Reading the site…')).toBeHidden()
+}

@@ -1,0 +1,64 @@
+import { dateAfter, dateAt, dueAhead, tradingDay, weekdayOf, type DueItem } from '@tadka/core/duty'
+import { instant, type Instant } from '@tadka/core/quantity'
+import { segmentsOf, type Procedure, type StationState } from '@tadka/core/procedure'
+import type { SiteSet } from '@tadka/core/record'
+
+export interface AheadItem {
+  readonly due: DueItem
+  /** Hands-on minutes by the procedure's own estimate; null where its numbers are missing. */
+  readonly minutes: number | null
+}
+
+export interface AheadDay {
+  readonly date: string
+  readonly closed: boolean
+  readonly items: readonly AheadItem[]
+  readonly minutes: number
+  /** Of these, what comes besides the daily work. */
+  readonly besides: number
+}
+
+/** Daily work makes the floor of each night; what comes besides is what a calendar is read for. */
+const daily: ReadonlySet<DueItem['trigger']> = new Set(['each-close', 'each-open', 'hours'])
+export const isBesides = (item: AheadItem): boolean => !daily.has(item.due.trigger)
+
+const sum = (items: readonly AheadItem[]) => items.reduce((n, a) => n + (a.minutes ?? 0), 0)
+
+/** Weeks of four, from the Monday of the week that `now` lies in: what falls due on each day, and the hands it takes. */
+export function aheadOf(
+  site: SiteSet,
+  stations: readonly StationState[],
+  procedureOf: (id: string) => Procedure | null,
+  now: Instant,
+  weeks = 4,
+): AheadDay[] {
+  const today = dateAt(now, site.timeZone)
+  const first = dateAfter(today, 1 - weekdayOf(today))
+  const end = instant(now + (weeks + 1) * 7 * 86_400_000)
+  const all = dueAhead(site, stations, now, end).map((due): AheadItem => ({ due, minutes: minutesOf(due) }))
+
+  function minutesOf(due: DueItem): number | null {
+    const procedure = procedureOf(due.procedure)
+    const plate = stations.find((s) => s.id === due.station)?.plate
+    if (
+      !procedure ||
+      !plate ||
+      Object.keys(procedure.parameters).some((p) => plate.parameters[p] === undefined)
+    )
+      return null
+    const { segments } = segmentsOf(procedure, { parameters: plate.parameters, options: plate.options ?? {} })
+    return segments.filter((s) => !s.free).reduce((n, s) => n + s.minutes, 0)
+  }
+
+  return Array.from({ length: weeks * 7 }, (_, i) => {
+    const date = dateAfter(first, i)
+    const items = all.filter((a) => a.due.day === date)
+    return {
+      date,
+      closed: tradingDay(site, date) === null,
+      items,
+      minutes: sum(items),
+      besides: sum(items.filter(isBesides)),
+    }
+  })
+}
