@@ -3,13 +3,16 @@ import { stationFold } from '../procedure/station.ts'
 import { bathFold, caseFold, shiftFold } from './folds.ts'
 import type { Fold } from './fold.ts'
 import type { SubjectKind } from './record.ts'
-import { instrumentFold, procedureFold, productFold } from './kit-folds.ts'
+import { instrumentFold, procedureFold, productFold, spareFold } from './kit-folds.ts'
 import type { RuleSet, SiteSet } from './house.ts'
 
 const setFold = <S>(type: string): Fold<(S & { id: string }) | { id: string }> => ({
   initial: (id) => ({ id }),
   apply: (state, record) => (record.type === type ? { ...(record.payload as S), id: state.id } : state),
 })
+
+/** Counted up whenever a fold's state changes its shape: servers then fold their read tables anew. */
+export const foldsVersion = 2
 
 /** The state of each kind of subject, folded from its records by the same code on the server and in the browser. */
 export const folds = {
@@ -22,6 +25,7 @@ export const folds = {
   instrument: instrumentFold,
   rule: setFold<RuleSet>('rule.set@1'),
   procedure: procedureFold,
+  spare: spareFold,
   shift: shiftFold,
 } as const satisfies Record<SubjectKind, Fold<never> | object>
 

@@ -18,6 +18,7 @@ import { openPool } from '../db/pool.ts'
 import { Guard } from '../people/guard.ts'
 import { peopleRoutes } from '../people/routes.ts'
 import { EventHub } from '../record/events.ts'
+import { keepUp } from '../record/keep-up.ts'
 import { SiteQueue } from '../record/queue.ts'
 import { logRoutes } from '../record/log-routes.ts'
 import { photoRoutes } from '../record/photo-routes.ts'
@@ -85,7 +86,10 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   })
   await serveWeb(app, options.webRoot)
 
-  app.addHook('onReady', () => hub.open())
+  app.addHook('onReady', async () => {
+    await keepUp(pool)
+    await hub.open()
+  })
   app.addHook('onClose', async () => {
     await hub.close()
     await pool.end()
