@@ -32,6 +32,16 @@ test('from the Bench to a correct pour in three taps, kept, labelled, and tested
   await expect(bath).toContainText('Cannot tell')
 })
 
+test('a vessel’s own address opens it, its amount and product filled in', async ({ page }) => {
+  await signIn(page, 'Wen', '8642')
+  await page.goto(address('/bench/mix?vessel=galley-sink'))
+  await press(page, 'Poured out and rinsed')
+  await expect(page.locator('#mix-volume')).toHaveValue('38')
+  // 750 mg a tablet, 100 ppm in 38 L: 3800 / 750 = 5.07, so 5; they make 98.7 ppm.
+  await expect(page.locator('.fig')).toHaveText('5pieces')
+  await expect(page.getByText('Makes 99 ppm.')).toBeVisible()
+})
+
 test('what must not meet is refused with the reason, and unknown contents too', async ({ page }) => {
   await signIn(page, 'Wen', '8642')
   await page.goto(address('/bench/mix'))

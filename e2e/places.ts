@@ -15,6 +15,7 @@ export const places = [
   '/house/procedures',
   '/house/products',
   '/house/instruments',
+  '/house/spares',
   '/house/schools',
   '/house/tablet',
   '/chart/ice-nugget.half-year?station=kiosk-nugget',

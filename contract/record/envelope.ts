@@ -19,6 +19,7 @@ export const subjectKind = z.enum([
   'instrument',
   'rule',
   'procedure',
+  'spare',
   'shift',
 ])
 export const subjectRef = z.strictObject({ kind: subjectKind, id: slug })

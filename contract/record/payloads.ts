@@ -31,6 +31,12 @@ export const payloadSchemas = {
   'concentrate.opened@1': concentrateOpened,
   'instrument.checked@1': instrumentChecked,
   'rule.set@1': localRuleSet,
+  'spare.set@1': z.strictObject({
+    name: words(80).min(1),
+    fits: z.array(z.string().max(60)).max(40),
+    count: z.number().int().min(-1000).max(100_000),
+  }),
+  'spare.drawn@1': z.strictObject({ spare: slug, station: slug, count: z.number().int().min(1).max(1000) }),
   'procedure.set@1': z.strictObject({ document: procedureSchema }),
   'run.started@1': z.strictObject({
     ...runPlain,

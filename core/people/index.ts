@@ -22,7 +22,7 @@ export const may = (role: Role, permission: Permission): boolean => permissions[
 
 /** The permission that a type of record needs. */
 export function permissionFor(type: string): Permission {
-  if (/^(site|station|product|instrument|rule|procedure)\.set@/.test(type)) return 'set-up-house'
+  if (/^(site|station|product|instrument|rule|procedure|spare)\.set@/.test(type)) return 'set-up-house'
   if (/^station\.(laid-up|back)@/.test(type)) return 'close-case'
   if (type.startsWith('case.closed@')) return 'close-case'
   if (type.startsWith('record.amended@')) return 'amend'

@@ -1,5 +1,5 @@
 import type { Fold } from './fold.ts'
-import type { ConcentrateOpened, InstrumentChecked, InstrumentSet, ProductSet } from './house.ts'
+import type { ConcentrateOpened, InstrumentChecked, InstrumentSet, ProductSet, SpareSet } from './house.ts'
 import type { Procedure } from '../procedure/language.ts'
 import { correctedAt } from './record.ts'
 
@@ -61,5 +61,15 @@ export const procedureFold: Fold<OwnProcedure> = {
     if (state.versions.some((v) => v.version === document.version)) return state
     const versions = [...state.versions, document].toSorted((a, b) => a.version - b.version)
     return { ...state, versions }
+  },
+}
+
+/** A spare: as last counted, less what was drawn since. Below nought: more was drawn than anyone counted. */
+export const spareFold: Fold<SpareSet & Named> = {
+  initial: (id) => ({ id, name: '', fits: [], count: 0 }),
+  apply(state, record) {
+    if (record.type === 'spare.set@1') return { ...record.payload, id: state.id }
+    if (record.type === 'spare.drawn@1') return { ...state, count: state.count - record.payload.count }
+    return state
   },
 }

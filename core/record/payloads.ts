@@ -7,6 +7,8 @@ import type {
   ProductSet,
   RuleSet,
   SiteSet,
+  SpareDrawn,
+  SpareSet,
   StationSet,
 } from './house.ts'
 import type { BathMixed, PhotoAttached, ReadingTaken } from './reading.ts'
@@ -49,6 +51,8 @@ export interface Payloads {
   'instrument.checked@1': InstrumentChecked
   'rule.set@1': RuleSet
   'procedure.set@1': ProcedureSet
+  'spare.set@1': SpareSet
+  'spare.drawn@1': SpareDrawn
   'run.started@1': RunStarted
   'run.step.done@1': StepDone
   'run.step.undone@1': StepUndone

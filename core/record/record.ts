@@ -1,7 +1,17 @@
 import type { Payloads, RecordType } from './payloads.ts'
 
 export type SubjectKind =
-  'site' | 'station' | 'run' | 'bath' | 'case' | 'product' | 'instrument' | 'rule' | 'procedure' | 'shift'
+  | 'site'
+  | 'station'
+  | 'run'
+  | 'bath'
+  | 'case'
+  | 'product'
+  | 'instrument'
+  | 'rule'
+  | 'procedure'
+  | 'spare'
+  | 'shift'
 
 /** What a record is about; state folds per subject. */
 export interface SubjectRef {

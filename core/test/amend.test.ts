@@ -136,6 +136,15 @@ describe('what the house keeps of its kit', () => {
     expect(state).toMatchObject({ checkDue: 134, name: 'p' })
     expect(state.checks).toHaveLength(30)
   })
+  it('is the spares on the shelf: as counted, less what was drawn since', () => {
+    const of = { kind: 'spare', id: 'seal' } as const
+    const counted = recordOf(1, 'spare.set@1', of, { name: 'Seal', fits: [], count: 3 })
+    const drawn = (at: number) =>
+      recordOf(at, 'spare.drawn@1', of, { spare: 'seal', station: 'st', count: 1 })
+    expect(foldAll(folds.spare, of, [counted, drawn(2), drawn(3)]).state.count).toBe(1)
+    // Drawn before it was counted: the count has it in already.
+    expect(foldAll(folds.spare, of, [drawn(0), counted]).state.count).toBe(3)
+  })
   it('is the container in use, a new label or not', () => {
     const of = { kind: 'product', id: 'q' } as const
     const opened = { product: 'q', openedAt: 9, bestBefore: null, daysOnceOpen: 90 }

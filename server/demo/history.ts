@@ -5,7 +5,7 @@ import type { AnyDraft } from '@tadka/core/record'
 import { workRun, type Worker } from './crew.ts'
 import { Diary, seeded } from './diary.ts'
 import { instruments, people, site, siteId } from './house.ts'
-import { products, stations } from './products.ts'
+import { products, spares, stations } from './products.ts'
 
 const minute = 60_000
 
@@ -27,6 +27,8 @@ function setUp(diary: Diary, at: number, now: number): void {
       { kind: 'product', id: product },
       { product, openedAt: at, bestBefore: now + 180 * 24 * 60 * minute, daysOnceOpen: 180 },
     )
+  for (const [id, spare] of Object.entries(spares))
+    diary.note(at, by, 'spare.set@1', { kind: 'spare', id }, spare)
   for (const ratio of [0.98, 1.02, 0.99])
     diary.note(
       at,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { FollowUp, StationState } from '@tadka/core/procedure'
-import { NButton, NInput } from 'naive-ui'
+import { NButton, NInput, NSelect } from 'naive-ui'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useTimes } from '../look/times.ts'
@@ -14,10 +14,27 @@ const site = useSite()
 const names = useNames()
 const { day, clock } = useTimes()
 const note = ref<Record<string, string>>({})
+/** The spare to draw, by follow-up. */
+const drawn = ref<Record<string, string | null>>({})
+const spares = (s: StationState) =>
+  site
+    .all('spare')
+    .filter(
+      (x) =>
+        x.fits.length === 0 ||
+        x.fits.some((f) => s.plate?.family === f || s.plate?.family.startsWith(`${f}.`)),
+    )
 const nameOf = (f: FollowUp) => `${f.run} ${f.step}`
 
 function close(station: StationState, f: FollowUp): void {
   const said = (note.value[nameOf(f)] ?? '').trim()
+  const spare = spares(station).find((x) => x.id === drawn.value[nameOf(f)])
+  if (spare)
+    site.record(
+      'spare.drawn@1',
+      { kind: 'spare', id: spare.id },
+      { spare: spare.id, station: station.id, count: 1 },
+    )
   site.record(
     'follow-up.closed@1',
     { kind: 'station', id: station.id },
@@ -33,6 +50,15 @@ function close(station: StationState, f: FollowUp): void {
       <li v-for="f in s.followUps" :key="nameOf(f)">
         <b>{{ t(`run.choice.${f.outcome}`) }}: {{ names.station(s.id) }}</b>
         <p>{{ names.step(f.run, f.step) }}. {{ day(f.at) }} {{ clock(f.at) }}, {{ names.person(f.by) }}</p>
+        <n-select
+          v-if="f.outcome === 'replace' && spares(s).length > 0"
+          :value="drawn[nameOf(f)] ?? null"
+          :options="spares(s).map((x) => ({ label: `${x.name} (${x.count})`, value: x.id }))"
+          :placeholder="t('shift.spare')"
+          :aria-label="t('shift.spare')"
+          clearable
+          @update:value="(v: string | null) => (drawn = { ...drawn, [nameOf(f)]: v })"
+        />
         <n-input
           :value="note[nameOf(f)] ?? ''"
           :placeholder="t('shift.followUpNote')"

@@ -8,6 +8,7 @@ import HouseProcedures from './HouseProcedures.vue'
 import HouseProducts from './HouseProducts.vue'
 import HouseRules from './HouseRules.vue'
 import HouseSchools from './HouseSchools.vue'
+import HouseSpares from './HouseSpares.vue'
 import HouseStations from './HouseStations.vue'
 import HouseTablet from './HouseTablet.vue'
 
@@ -19,6 +20,7 @@ const parts = [
   'procedures',
   'products',
   'instruments',
+  'spares',
   'rules',
   'schools',
   'people',
@@ -29,6 +31,7 @@ const views = {
   procedures: HouseProcedures,
   products: HouseProducts,
   instruments: HouseInstruments,
+  spares: HouseSpares,
   rules: HouseRules,
   schools: HouseSchools,
   people: HousePeople,

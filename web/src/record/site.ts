@@ -13,6 +13,7 @@ import {
   type InstrumentSet,
   type OwnProcedure,
   type ProductKept,
+  type SpareSet,
   type Payloads,
   type ProductSet,
   type RecordType,
@@ -42,6 +43,7 @@ interface Kinds {
   instrument: InstrumentSet & InstrumentKept & { id: string }
   rule: RuleSet & { id: string }
   procedure: OwnProcedure
+  spare: SpareSet & { id: string }
   shift: ShiftState
 }
 

@@ -3,7 +3,7 @@ import type { InVessel } from '@tadka/core/solution'
 import { NButton, NSelect, useMessage } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { useKit } from '../house/kit.ts'
 import FigureField from '../pieces/FigureField.vue'
 import NumberPad from '../pieces/NumberPad.vue'
@@ -23,6 +23,9 @@ const kit = useKit()
 const router = useRouter()
 const message = useMessage()
 const m = useMixing()
+/** A vessel's code, scanned or followed, opens it. */
+const scanned = useRoute().query['vessel']
+if (typeof scanned === 'string' && m.vessels.value.some((v) => v.station === scanned)) m.choose(scanned)
 const ways = useWays()
 
 const field = ref<'litres' | 'target'>('litres')

@@ -60,6 +60,7 @@ export const log = {
     count: { read: '{what}: {n}' },
     sign: { seen: 'Seen: {sign}' },
     photo: { attached: 'Photo: {step}' },
+    spare: { set: 'Spare counted: {name}, {n}', drawn: 'Drew a spare: {name}' },
     rule: { set: 'Local rule of {name}: {what}' },
     run: {
       started: 'Started {procedure} on {station}',

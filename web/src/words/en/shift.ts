@@ -1,6 +1,7 @@
 export const shift = {
   followUps: 'Asked for by inspections',
   followUpNote: 'What was done',
+  spare: 'Spare drawn',
   followUpDone: 'Dealt with',
   ahead: 'Weeks ahead',
   closed: 'closed',
