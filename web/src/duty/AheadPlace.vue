@@ -148,7 +148,11 @@ section {
   overflow: hidden;
 }
 .grid .past {
-  opacity: 0.55;
+  background: none;
+  color: var(--ink-3);
+}
+.grid .past .date {
+  font-weight: 400;
 }
 .grid .closed {
   background: none;
