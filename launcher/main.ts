@@ -3,6 +3,7 @@ import { bench } from './bench.ts'
 import { buildIfStale } from './build.ts'
 import { chainCommand } from './chain.ts'
 import { parseOptions } from './options.ts'
+import { planCommand } from './plan.ts'
 import { root } from './paths.ts'
 import { run } from './run.ts'
 import { serve } from './serve.ts'
@@ -18,9 +19,10 @@ const usage = `Usage: ./tadka COMMAND
   dev             as demo, rebuilding as you edit
   verify SITE     check a site's chain of records
   rebuild SITE    fold a site's states anew from its records
+  plan FILE       plan the shift in a JSON file; --iterations N, --seed N
   test            everything that must pass
   shots           take the pictures of docs/screenshots anew
-  bench [NAME]    benchmarks: record, screen, judge`
+  bench [NAME]    benchmarks: record, screen, judge, plan`
 
 const [command = '', ...rest] = process.argv.slice(2)
 
@@ -34,6 +36,9 @@ try {
     case 'verify':
     case 'rebuild':
       process.exitCode = await chainCommand(command, rest[0])
+      break
+    case 'plan':
+      process.exitCode = await planCommand(rest)
       break
     case 'test':
       process.exitCode = await test(rest)

@@ -21,6 +21,9 @@ export const subjectKind = z.enum([
   'procedure',
   'spare',
   'shift',
+  'roster',
+  'crew',
+  'plan',
 ])
 export const subjectRef = z.strictObject({ kind: subjectKind, id: slug })
 

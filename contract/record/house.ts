@@ -30,6 +30,55 @@ export const siteSet = z.strictObject({
   bath: z
     .strictObject({ testHours: z.number().positive().max(48), changeHours: z.number().positive().max(48) })
     .optional(),
+  counters: z
+    .array(
+      z.strictObject({
+        id: slug,
+        name: words(80).min(1),
+        quiet: z.number().int().min(0).max(50),
+        rush: z.number().int().min(0).max(50),
+      }),
+    )
+    .max(5)
+    .optional(),
+  shared: z
+    .partialRecord(z.enum(['sink', 'table', 'pail', 'pot']), z.number().int().min(0).max(50))
+    .optional(),
+  keepUp: z
+    .array(z.strictObject({ stations: z.array(slug).max(50), mostDown: z.number().int().min(0).max(50) }))
+    .max(50)
+    .optional(),
+  lastOfAll: z.array(slug).max(50).optional(),
+})
+
+export const rosterSet = z.strictObject({
+  day: z.iso.date(),
+  shifts: z
+    .array(
+      z.strictObject({
+        person: slug,
+        from: localTime,
+        to: localTime,
+        breaks: z
+          .array(
+            z.strictObject({
+              minutes: z.number().int().min(1).max(240),
+              earliest: localTime,
+              latest: localTime,
+            }),
+          )
+          .max(5),
+        away: z.boolean().optional(),
+      }),
+    )
+    .max(200),
+})
+
+export const crewSet = z.strictObject({
+  signedOff: z.array(slug).max(200),
+  learning: z.array(slug).max(200),
+  serves: z.array(slug).max(5),
+  home: words(80).nullable(),
 })
 
 function isTimeZone(zone: string): boolean {
@@ -77,6 +126,7 @@ export const stationSet = z.strictObject({
     )
     .max(50),
   options: z.record(z.string().max(40), z.string().max(40)).optional(),
+  up: z.enum(['rush', 'trading']).optional(),
 })
 
 export const productSet = z.strictObject({

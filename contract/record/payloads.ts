@@ -2,14 +2,17 @@ import type { Payloads, RecordType } from '@tadka/core/record'
 import { z } from 'zod'
 import {
   concentrateOpened,
+  crewSet,
   instrumentChecked,
   instrumentSet,
   productSet,
+  rosterSet,
   siteSet,
   stationSet,
 } from './house.ts'
 import { instantMs, slug, subjectRef, words } from './envelope.ts'
 import { facets, procedureSchema } from '../procedure/schemas.ts'
+import { pin, plan } from '../plan/schemas.ts'
 import { localRuleSet } from '../rules/schemas.ts'
 import { readingTaken } from './reading.ts'
 
@@ -37,6 +40,17 @@ export const payloadSchemas = {
     count: z.number().int().min(-1000).max(100_000),
   }),
   'spare.drawn@1': z.strictObject({ spare: slug, station: slug, count: z.number().int().min(1).max(1000) }),
+  'roster.set@1': rosterSet,
+  'crew.set@1': crewSet,
+  'plan.set@1': z.strictObject({
+    day: z.iso.date(),
+    start: instantMs,
+    plan,
+    bound: z.number().int(),
+    pins: z.array(pin).max(300),
+    putIn: z.array(z.string().max(200)).max(300),
+    putOff: z.array(z.string().max(200)).max(300),
+  }),
   'procedure.set@1': z.strictObject({ document: procedureSchema }),
   'run.started@1': z.strictObject({
     ...runPlain,

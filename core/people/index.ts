@@ -11,9 +11,10 @@ export type Permission =
   | 'set-up-house'
   | 'unlock-person'
   | 'export-log'
+  | 'plan-shift'
 
 const crew: readonly Permission[] = ['read', 'record', 'amend', 'verify-chain', 'export-log']
-const lead: readonly Permission[] = [...crew, 'close-case', 'sign-shift']
+const lead: readonly Permission[] = [...crew, 'close-case', 'sign-shift', 'plan-shift']
 const manager: readonly Permission[] = [...lead, 'set-up-house', 'unlock-person']
 
 const permissions: Record<Role, readonly Permission[]> = { crew, lead, manager }
@@ -22,8 +23,9 @@ export const may = (role: Role, permission: Permission): boolean => permissions[
 
 /** The permission that a type of record needs. */
 export function permissionFor(type: string): Permission {
-  if (/^(site|station|product|instrument|rule|procedure|spare)\.set@/.test(type)) return 'set-up-house'
+  if (/^(site|station|product|instrument|rule|procedure|spare|crew)\.set@/.test(type)) return 'set-up-house'
   if (/^station\.(laid-up|back)@/.test(type)) return 'close-case'
+  if (/^(roster|plan)\.set@/.test(type)) return 'plan-shift'
   if (type.startsWith('case.closed@')) return 'close-case'
   if (type.startsWith('record.amended@')) return 'amend'
   if (type.startsWith('shift.signed@')) return 'sign-shift'

@@ -53,9 +53,19 @@ interface At {
 /**
  * A run's steps in order and those that may be worked now: all rounds worked so far, the round under way, every lane, the
  * branches that inspections have opened, and what follows. Grows as rounds and branches are added; never shrinks but by
- * taking a step back.
+ * taking a step back. States are never changed in place: the last walk of each is kept.
  */
 export function walk(procedure: Procedure, run: Worked): Walk {
+  const last = walked.get(run)
+  if (last?.procedure === procedure) return last.walk
+  const found = walkAnew(procedure, run)
+  walked.set(run, { procedure, walk: found })
+  return found
+}
+
+const walked = new WeakMap<Worked, { readonly procedure: Procedure; readonly walk: Walk }>()
+
+function walkAnew(procedure: Procedure, run: Worked): Walk {
   const choices = run.options ?? {}
   function sequence(nodes: readonly Node[], at: At): Walk {
     const positions: Position[] = []

@@ -131,13 +131,14 @@ export function segmentsOf(procedure: Procedure, model: Model): SegmentGraph {
     const [length, every] = [numberOf(step.length, parameters), Math.max(1, numberOf(step.every, parameters))]
     const visits = Math.max(1, Math.floor(length / every))
     for (let i = 1; i <= visits; i++) {
-      const wait = Math.round(i * every - (i - 1) * every)
+      // The minute of the visit counts in: one at its earliest every time comes round with the period.
+      const most = Math.max(1, Math.round(every))
       begin({
         id: `${key}~${i}`,
         kind: 'wait',
         title: step.title,
-        minutes: wait,
-        most: wait,
+        minutes: Math.max(1, most - 1),
+        most,
         free: true,
         places: [],
         steps: i === 1 ? [key] : [],
@@ -153,7 +154,7 @@ export function segmentsOf(procedure: Procedure, model: Model): SegmentGraph {
           places: [],
           steps: [],
         },
-        Math.round(every),
+        1,
       )
     }
   }

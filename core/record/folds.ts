@@ -5,6 +5,7 @@ import type { Fold } from './fold.ts'
 import type { ShiftSigned } from './shift.ts'
 import { correctedAt, type AnyRecord } from './record.ts'
 import type { ReadingTaken } from './reading.ts'
+import type { PlanSet } from '../plan/problem.ts'
 
 export interface CaseState {
   readonly id: string
@@ -139,5 +140,20 @@ export const shiftFold: Fold<ShiftState> = {
           ...state,
           signatures: [...state.signatures, { ...record.payload, at: correctedAt(record), by: record.by }],
         }
+      : state,
+}
+
+export interface PlanState {
+  readonly id: string
+  /** The plan in force, and who put it in force when; null where there is none. */
+  readonly inForce: (PlanSet & { readonly at: number; readonly by: string }) | null
+}
+
+/** The plan of a trading day: the one put in force last. */
+export const planFold: Fold<PlanState> = {
+  initial: (id) => ({ id, inForce: null }),
+  apply: (state, record: AnyRecord) =>
+    record.type === 'plan.set@1'
+      ? { ...state, inForce: { ...record.payload, at: correctedAt(record), by: record.by } }
       : state,
 }

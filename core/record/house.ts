@@ -1,4 +1,4 @@
-import type { Procedure } from '../procedure/language.ts'
+import type { Place, Procedure } from '../procedure/language.ts'
 import type { ChemicalClass, Dispenser, MeasuringTool, Scale, Supply } from '../solution/index.ts'
 import type { Agent, LocalRule } from '../rules/index.ts'
 
@@ -34,6 +34,52 @@ export interface SiteSet {
   readonly schools?: Readonly<Record<string, string>>
   /** Hours after which a bath is tested again, and after which it is changed; the trade says every 2 to 4 h. */
   readonly bath?: { readonly testHours: number; readonly changeHours: number }
+  /** Who must stay where while it trades. */
+  readonly counters?: readonly Counter[]
+  /** How many there are of each shared place or thing; one left out is plenty. */
+  readonly shared?: Readonly<Partial<Record<Place, number>>>
+  /** Stations of which at most so many may be down at once. */
+  readonly keepUp?: readonly { readonly stations: readonly string[]; readonly mostDown: number }[]
+  /** Stations that are closed down after all others: the dish machine. */
+  readonly lastOfAll?: readonly string[]
+}
+
+export interface Counter {
+  readonly id: string
+  readonly name: string
+  /** People who stay at it while it trades, in quiet hours and in a rush. */
+  readonly quiet: number
+  readonly rush: number
+}
+
+/** Who works on one trading day, from when to when. */
+export interface RosterSet {
+  /** ISO date of the trading day. */
+  readonly day: string
+  readonly shifts: readonly RosterShift[]
+}
+
+export interface RosterShift {
+  readonly person: string
+  readonly from: LocalTime
+  readonly to: LocalTime
+  /** A break of so many minutes, begun between these. */
+  readonly breaks: readonly {
+    readonly minutes: number
+    readonly earliest: LocalTime
+    readonly latest: LocalTime
+  }[]
+  /** Reported sick, or not come. */
+  readonly away?: boolean
+}
+
+/** What a person is signed off for, by procedure or by family of machines, and where they serve. */
+export interface CrewSet {
+  readonly signedOff: readonly string[]
+  readonly learning: readonly string[]
+  /** Counters by id. */
+  readonly serves: readonly string[]
+  readonly home: string | null
 }
 
 export type Counted = 'racks' | 'shots' | 'litres' | 'cycles'
@@ -78,6 +124,8 @@ export interface StationSet {
   readonly duties: readonly StationDuty[]
   /** What this model or site chose of its procedures' options. */
   readonly options?: Readonly<Record<string, string>>
+  /** When it must be up: in the rushes, or as long as the site trades. */
+  readonly up?: 'rush' | 'trading'
 }
 
 /** One use that a label names. A detergent names a dose and no strength: then `range` and `target` are null. */

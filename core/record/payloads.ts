@@ -1,10 +1,12 @@
 import type { CaseAction, CaseClosed } from './case.ts'
 import type {
   ConcentrateOpened,
+  CrewSet,
   InstrumentChecked,
   InstrumentSet,
   ProcedureSet,
   ProductSet,
+  RosterSet,
   RuleSet,
   SiteSet,
   SpareDrawn,
@@ -27,6 +29,7 @@ import type {
   StepUndone,
   WaitStarted,
 } from '../procedure/records.ts'
+import type { PlanSet } from '../plan/problem.ts'
 import type { SubjectRef } from './record.ts'
 
 /** A mistake put right by a new record that points at the old; both are shown. */
@@ -53,6 +56,9 @@ export interface Payloads {
   'procedure.set@1': ProcedureSet
   'spare.set@1': SpareSet
   'spare.drawn@1': SpareDrawn
+  'roster.set@1': RosterSet
+  'crew.set@1': CrewSet
+  'plan.set@1': PlanSet
   'run.started@1': RunStarted
   'run.step.done@1': StepDone
   'run.step.undone@1': StepUndone

@@ -12,6 +12,9 @@ export type SubjectKind =
   | 'procedure'
   | 'spare'
   | 'shift'
+  | 'roster'
+  | 'crew'
+  | 'plan'
 
 /** What a record is about; state folds per subject. */
 export interface SubjectRef {

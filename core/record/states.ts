@@ -1,10 +1,10 @@
 import { runFold } from '../procedure/run.ts'
 import { stationFold } from '../procedure/station.ts'
-import { bathFold, caseFold, shiftFold } from './folds.ts'
+import { bathFold, caseFold, planFold, shiftFold } from './folds.ts'
 import type { Fold } from './fold.ts'
 import type { SubjectKind } from './record.ts'
 import { instrumentFold, procedureFold, productFold, spareFold } from './kit-folds.ts'
-import type { RuleSet, SiteSet } from './house.ts'
+import type { CrewSet, RosterSet, RuleSet, SiteSet } from './house.ts'
 
 const setFold = <S>(type: string): Fold<(S & { id: string }) | { id: string }> => ({
   initial: (id) => ({ id }),
@@ -27,6 +27,9 @@ export const folds = {
   procedure: procedureFold,
   spare: spareFold,
   shift: shiftFold,
+  roster: setFold<RosterSet>('roster.set@1'),
+  crew: setFold<CrewSet>('crew.set@1'),
+  plan: planFold,
 } as const satisfies Record<SubjectKind, Fold<never> | object>
 
 export const foldOf = (kind: SubjectKind): Fold<unknown> => folds[kind] as unknown as Fold<unknown>

@@ -274,7 +274,10 @@ describe('the graph that planning uses', () => {
     ])
     const { segments, links } = segmentsOf(p, { parameters: {}, options: {} })
     expect(segments.filter((s) => s.kind === 'hands-on')).toHaveLength(4)
-    expect(links.filter((l) => l.most === 5)).toHaveLength(4)
+    // Four of them, from the fourth minute to the fifth: with the visit's own minute they come round every five.
+    const waits = segments.filter((s) => s.kind === 'wait')
+    expect(waits.map((w) => [w.minutes, w.most])).toEqual([4, 4, 4, 4].map((n) => [n, 5]))
+    expect(links.filter((l) => l.most === 1)).toHaveLength(4)
   })
   it('lanes hang side by side between what is before and after them', () => {
     const { segments, links } = segmentsOf(of([step('a'), ...barrels.nodes]), { parameters: {}, options: {} })

@@ -5,6 +5,7 @@ import type { AnyDraft } from '@tadka/core/record'
 import { workRun, type Worker } from './crew.ts'
 import { Diary, seeded } from './diary.ts'
 import { instruments, people, site, siteId } from './house.ts'
+import { crew, rosters } from './roster.ts'
 import { products, spares, stations } from './products.ts'
 
 const minute = 60_000
@@ -29,6 +30,10 @@ function setUp(diary: Diary, at: number, now: number): void {
     )
   for (const [id, spare] of Object.entries(spares))
     diary.note(at, by, 'spare.set@1', { kind: 'spare', id }, spare)
+  for (const [id, person] of Object.entries(crew))
+    diary.note(at, by, 'crew.set@1', { kind: 'crew', id }, person)
+  for (const roster of rosters(dateAfter(dateAt(instant(now), site.timeZone), -1), 15))
+    diary.note(at, by, 'roster.set@1', { kind: 'roster', id: roster.day }, roster)
   for (const ratio of [0.98, 1.02, 0.99])
     diary.note(
       at,
@@ -58,9 +63,9 @@ export function demoHistory(now: number, days: number, seed = 2110): AnyDraft[] 
   if (!opening) return []
   setUp(diary, opening.opens - 300 * minute, now)
   const today = tradingDayAt(site, instant(now), 120)?.date
-  const crew = people.filter((p) => p.role !== 'manager').map((p) => p.id)
+  const hands = people.filter((p) => p.role !== 'manager').map((p) => p.id)
   const someone = (): Worker => ({
-    by: crew[Math.floor(random() * crew.length)] ?? 'bao',
+    by: hands[Math.floor(random() * hands.length)] ?? 'bao',
     random,
     weakMix: random() < 0.14,
   })
@@ -70,8 +75,8 @@ export function demoHistory(now: number, days: number, seed = 2110): AnyDraft[] 
   }
   for (const day of trading) {
     for (const id of Object.keys(stations)) {
-      const opens = stations[id]?.duties.find((d) => d.trigger.kind === 'each-open')
-      if (opens) work(id, opens.procedure, day.opens - (85 - random() * 20) * minute)
+      for (const opens of stations[id]?.duties.filter((d) => d.trigger.kind === 'each-open') ?? [])
+        work(id, opens.procedure, day.opens - (85 - random() * 20) * minute)
     }
     for (const id of Object.keys(stations)) {
       for (const { procedure, trigger } of stations[id]?.duties ?? []) {
@@ -82,8 +87,8 @@ export function demoHistory(now: number, days: number, seed = 2110): AnyDraft[] 
     }
     if (day.date === today) break
     for (const id of Object.keys(stations)) {
-      const closes = stations[id]?.duties.find((d) => d.trigger.kind === 'each-close')
-      if (closes) work(id, closes.procedure, day.closes - (25 - random() * 20) * minute)
+      const closes = stations[id]?.duties.filter((d) => d.trigger.kind === 'each-close') ?? []
+      closes.forEach((c, i) => work(id, c.procedure, day.closes - (25 - random() * 20 - i * 30) * minute))
     }
     const lead = random() < 0.9 ? 'ines' : 'oriel'
     const signedAt = day.closes + (100 + random() * 15) * minute

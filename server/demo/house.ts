@@ -22,6 +22,17 @@ export const site: SiteSet = {
   units: 'metric',
   freshHours: 4,
   emergencyNumber: '112',
+  counters: [
+    { id: 'espresso', name: 'Espresso bar', quiet: 1, rush: 1 },
+    { id: 'kiosk', name: 'Quayside kiosk', quiet: 1, rush: 1 },
+    { id: 'galley', name: 'Galley and lounge', quiet: 1, rush: 2 },
+  ],
+  shared: { sink: 2, table: 2, pail: 4, pot: 2 },
+  keepUp: [
+    { stations: ['kiosk-nugget', 'galley-ice'], mostDown: 1 },
+    { stations: ['lounge-twin', 'lounge-pumped'], mostDown: 1 },
+  ],
+  lastOfAll: ['galley-dish'],
 }
 
 export interface DemoPerson {
@@ -38,6 +49,8 @@ export const people: readonly DemoPerson[] = [
   { id: 'dara', name: 'Dara', role: 'crew', pin: '1357' },
   { id: 'wen', name: 'Wen', role: 'crew', pin: '8642' },
   { id: 'tomas', name: 'Tomas', role: 'crew', pin: '7531' },
+  { id: 'noor', name: 'Noor', role: 'crew', pin: '3690' },
+  { id: 'pim', name: 'Pim', role: 'crew', pin: '1928' },
   { id: 'ines', name: 'Ines', role: 'lead', pin: '4711' },
   { id: 'oriel', name: 'Oriel', role: 'manager', pin: '9080', login: 'oriel', password: 'night ferry 2110' },
 ]

@@ -1,0 +1,74 @@
+import { boundOf, brokenIn, planSearch, type Plan, type PlanProblem } from '@tadka/core/plan'
+import { byHand } from './by-hand.ts'
+import { copies, demoClose } from './evening.ts'
+import { median, report } from './report.ts'
+
+/**
+ * Plans of the demo's close and of larger ones made of it: the time to the first plan, the gap to the proved bound after a time,
+ * and what it saves the last to leave against the two ways it is done by hand. Every plan goes through the checker.
+ */
+const close = '2026-11-26T20:40:00Z'
+const cases: readonly { name: string; problem: PlanProblem; ms: number }[] = [
+  { name: 'demo-close', problem: demoClose(close), ms: 1000 },
+  { name: '25-runs-8-people', problem: copies(demoClose(close), 25, 8), ms: 2000 },
+  { name: '60-runs-12-people', problem: copies(demoClose(close), 60, 12), ms: 5000 },
+]
+
+const checked = (problem: PlanProblem, plan: Plan): Plan => {
+  const broken = brokenIn(problem, plan)
+  if (broken.length > 0) throw new Error(`a plan breaks its problem: ${broken[0]}`)
+  return plan
+}
+
+for (const { name, problem, ms } of cases) {
+  const firsts = Array.from({ length: 5 }, () => {
+    const begin = performance.now()
+    const search = planSearch(problem)
+    checked(problem, search.plan())
+    return performance.now() - begin
+  })
+  const gaps: number[] = []
+  let iterations = 0
+  let last: Plan | null = null
+  for (const seed of [1, 2, 3]) {
+    const search = planSearch(problem, seed)
+    const begin = performance.now()
+    while (performance.now() - begin < ms) search.improve(10)
+    last = checked(problem, search.plan())
+    iterations = search.iterations()
+    const bound = boundOf(
+      problem,
+      last.unplaced.map((u) => u.run),
+    )
+    gaps.push((last.objective.last - bound.last) / Math.max(1, bound.last))
+    if (seed === 3) {
+      report({
+        bench: 'plan',
+        case: name,
+        figure: `bound set by ${bound.by}`,
+        value: bound.last,
+        unit: 'min',
+      })
+      report({ bench: 'plan', case: name, figure: 'unplaced', value: last.unplaced.length, unit: '1' })
+      report({
+        bench: 'plan',
+        case: name,
+        figure: 'weighted minutes late',
+        value: last.objective.late,
+        unit: 'min',
+      })
+    }
+  }
+  report({ bench: 'plan', case: name, figure: 'first plan', value: median(firsts), unit: 'ms' })
+  report({ bench: 'plan', case: name, figure: `gap after ${ms} ms`, value: median(gaps), unit: '1' })
+  report({ bench: 'plan', case: name, figure: 'iterations', value: iterations, unit: '1' })
+  for (const way of ['first-come', 'one-machine-after-another'] as const) {
+    const hand = byHand(problem, way)
+    const other = checked(hand.problem, hand.plan)
+    if (!last) continue
+    const saved = other.objective.last - last.objective.last
+    report({ bench: 'plan', case: name, figure: `minutes saved against ${way}`, value: saved, unit: 'min' })
+    const late = other.objective.late - last.objective.late
+    report({ bench: 'plan', case: name, figure: `minutes less late than ${way}`, value: late, unit: 'min' })
+  }
+}

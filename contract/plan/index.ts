@@ -1,0 +1,1 @@
+export { plan, planProblem } from './schemas.ts'

@@ -1,0 +1,134 @@
+import type { Plan, PlanProblem } from '@tadka/core/plan'
+import { z } from 'zod'
+
+/** Ids in plans may hold what names runs and pieces: slashes, and the marks of cut pieces and visits. */
+const key = z.string().min(1).max(200)
+const minute = z.number().int().min(-100_000).max(100_000)
+const length = z.number().int().min(0).max(10_000)
+const span = z.strictObject({ from: minute, to: minute })
+
+const segment = z.strictObject({
+  id: key,
+  title: z.string().max(300),
+  kind: z.enum(['hands-on', 'wait']),
+  minutes: length,
+  most: length.nullable(),
+  places: z.array(key).max(10),
+  fixed: z.strictObject({ person: key.nullable(), start: minute.min(0) }).optional(),
+})
+
+const run = z.strictObject({
+  id: key,
+  station: key,
+  procedure: key,
+  title: z.string().max(300),
+  earliest: minute.min(0),
+  target: minute,
+  latest: minute,
+  weight: z.number().positive().max(100),
+  signedOff: z.array(key).max(200),
+  learning: z.array(key).max(200),
+  segments: z.array(segment).min(1).max(200),
+  links: z.array(z.strictObject({ from: key, to: key, least: length, most: length.nullable() })).max(1000),
+  endsFrom: minute,
+})
+
+const person = z.strictObject({
+  id: key,
+  name: z.string().max(80),
+  from: minute,
+  to: minute,
+  most: minute,
+  serves: z.array(key).max(10),
+  breaks: z
+    .array(
+      z.strictObject({ id: key, minutes: length.min(1), earliest: minute.min(0), latest: minute.min(0) }),
+    )
+    .max(5),
+  home: key.nullable(),
+})
+
+export const pin = z.strictObject({ run: key, person: key.nullable(), start: minute.nullable() })
+
+/** The JSON form of a shift to be planned: docs/formats.md. */
+export const planProblem: z.ZodType<PlanProblem> = z
+  .strictObject({
+    format: z.literal('tadka-plan-problem@1'),
+    start: z.number().int(),
+    horizon: z.number().int().min(1).max(2880),
+    people: z.array(person).max(200),
+    counters: z
+      .array(
+        z.strictObject({
+          id: key,
+          name: z.string().max(80),
+          need: z.array(span.extend({ people: z.number().int().min(0).max(100) })).max(200),
+        }),
+      )
+      .max(5),
+    stations: z
+      .array(
+        z.strictObject({
+          id: key,
+          name: z.string().max(80),
+          place: z.string().max(80),
+          up: z.array(span).max(200),
+        }),
+      )
+      .max(500),
+    keepUp: z.array(z.strictObject({ stations: z.array(key), mostDown: z.number().int().min(0) })).max(50),
+    places: z.record(key, z.number().int().min(0).max(100)),
+    runs: z.array(run).max(300),
+    orders: z.array(z.strictObject({ before: key, after: key })).max(2000),
+    pins: z.array(pin).max(300),
+  })
+  .superRefine((problem, context) => {
+    for (const fault of faultsOf(problem)) context.addIssue({ code: 'custom', ...fault })
+  })
+
+/** Names that point nowhere, and names twice. */
+function faultsOf(problem: PlanProblem): { path: (string | number)[]; message: string }[] {
+  const faults: { path: (string | number)[]; message: string }[] = []
+  const twice = (of: string, ids: readonly string[]) => {
+    ids.forEach((id, i) => {
+      if (ids.indexOf(id) !== i) faults.push({ path: [of, i, 'id'], message: `${id} is there twice` })
+    })
+  }
+  twice(
+    'people',
+    problem.people.map((p) => p.id),
+  )
+  twice(
+    'runs',
+    problem.runs.map((r) => r.id),
+  )
+  const stations = new Set(problem.stations.map((s) => s.id))
+  problem.runs.forEach((r, i) => {
+    if (!stations.has(r.station))
+      faults.push({ path: ['runs', i, 'station'], message: `there is no station ${r.station}` })
+    twice(
+      `runs.${i}.segments`,
+      r.segments.map((s) => s.id),
+    )
+    const segments = new Set(r.segments.map((s) => s.id))
+    r.links.forEach((l, n) => {
+      for (const end of ['from', 'to'] as const)
+        if (!segments.has(l[end]))
+          faults.push({ path: ['runs', i, 'links', n, end], message: `there is no segment ${l[end]}` })
+    })
+  })
+  return faults
+}
+
+const placed = z.strictObject({ run: key, segment: key, person: key.nullable(), start: minute, end: minute })
+
+export const plan: z.ZodType<Plan> = z.strictObject({
+  format: z.literal('tadka-plan@1'),
+  placed: z.array(placed).max(3000),
+  breaks: z.array(z.strictObject({ person: key, id: key, start: minute, end: minute })).max(500),
+  unplaced: z
+    .array(z.strictObject({ run: key, why: z.enum(['no-person', 'no-window', 'no-room', 'pin']) }))
+    .max(300),
+  leaves: z.record(key, minute),
+  objective: z.strictObject({ late: z.number(), last: minute, departures: z.number(), soft: z.number() }),
+})

@@ -1,0 +1,108 @@
+import type { Job, Network } from './network.ts'
+import { placeBlock } from './place.ts'
+import type { Unplaced } from './problem.ts'
+import { begin, close, mayBegin, open, undo, type Building } from './building.ts'
+import { copyOf, restore, take, timelinesOf, type Timelines } from './timelines.ts'
+
+/** What the search turns: in which order blocks are placed, and who is asked first. */
+export interface Order {
+  /** By block: lower is placed earlier. */
+  readonly keys: Float64Array
+  /** By piece: a person's number, or one of `anyone`, `sameHands`. */
+  readonly hands: Int16Array
+  /** By piece: minutes that it waits though it might begin: what is best is not always what is soonest. */
+  readonly delay: Int16Array
+  /** By piece: not begun before, where a plan is kept as it was. */
+  readonly from?: Int32Array
+}
+
+/** Whoever is free first; the same person as before, where that one is free at all. */
+export const anyone = -1
+export const sameHands = -2
+
+/** Where everything stands: by piece, -1 where it is not placed. */
+export interface Schedule {
+  readonly start: Int32Array
+  readonly person: Int16Array
+  readonly unplaced: readonly { readonly job: number; readonly why: Unplaced['why'] }[]
+  readonly lines: Timelines
+}
+
+/** Builds schedules from orders, one after another. The lines of a schedule hold until the next one is built. */
+export function decoder(network: Network): (order: Order) => Schedule {
+  const blank = timelinesOf(network)
+  for (const { segment, places } of network.pieces)
+    if (segment.fixed) {
+      const person = network.problem.people.findIndex((p) => p.id === segment.fixed?.person)
+      take(blank, person, places, segment.fixed.start, segment.fixed.start + segment.minutes, 1)
+    }
+  const lines = copyOf(blank)
+  const lost = new Map<number, Unplaced['why']>()
+  for (const job of network.jobs) {
+    const why = hopeless(job, network.problem.horizon)
+    if (why) lost.set(job.index, why)
+  }
+  return (order) => {
+    restore(lines, blank)
+    const b = begin(network, lines, order, lost)
+    build(b)
+    const unplaced = [...b.dropped].map(([job, why]) => ({ job, why }))
+    return { start: b.start, person: b.person, unplaced, lines }
+  }
+}
+
+/** Why a job cannot stand in any plan, where that is plain from itself. */
+function hopeless(job: Job, horizon: number): Unplaced['why'] | null {
+  if (job.hasBegun) return null
+  if (job.alone.length === 0 && job.run.segments.some((s) => s.kind === 'hands-on')) return 'no-person'
+  if (!job.gaps.some((g) => g.to - g.from >= job.length)) return 'no-window'
+  return job.run.earliest + job.length > horizon ? 'no-room' : null
+}
+
+/** Places every block, the lowest key of those that may come next first; a run that does not fit moves to its next gap, or is dropped. */
+function build(b: Building): void {
+  const { blocks, jobs } = b.network
+  // What has begun holds its machine before anything else is placed.
+  for (const job of jobs) if (job.hasBegun) open(b, job)
+  while (b.ready.length > 0) {
+    let [least, at] = [Number.POSITIVE_INFINITY, -1]
+    for (let i = 0; i < b.ready.length; i++) {
+      const block = b.ready[i] as number
+      const key = b.order.keys[block] as number
+      if (key < least && mayBegin(b, jobs[(blocks[block] as { run: number }).run] as Job)) {
+        least = key
+        at = i
+      }
+    }
+    // What is left waits for runs that wait for it in turn: the first of them is given up.
+    const block = blocks[b.ready[Math.max(0, at)] as number] as (typeof blocks)[number]
+    const job = jobs[block.run] as Job
+    if (at < 0) {
+      undo(b, job)
+      b.dropped.set(job.index, 'no-room')
+      continue
+    }
+    b.ready.splice(at, 1)
+    if ((b.begun[job.index] as number) < 0) open(b, job)
+    const why = placeBlock(b, job, block.pieces)
+    if (why === null) {
+      b.left[job.index] = (b.left[job.index] as number) - 1
+      if (b.left[job.index] === 0) close(b, job, b.ended[job.index] as number)
+      for (const next of block.after) {
+        b.waits[next] = (b.waits[next] as number) - 1
+        if (b.waits[next] === 0) b.ready.push(next)
+      }
+      continue
+    }
+    undo(b, job)
+    if (why === 'gap' && (b.gap[job.index] as number) + 1 < job.gaps.length) {
+      b.gap[job.index] = (b.gap[job.index] as number) + 1
+      for (const i of job.blocks) if (blocks[i]?.before.length === 0) b.ready.push(i)
+    } else {
+      // Its machine was free to the end, and nobody was.
+      const room = (job.gaps.at(-1)?.to ?? 0) >= b.network.problem.horizon
+      b.dropped.set(job.index, why !== 'gap' ? why : room ? 'no-room' : 'no-window')
+      close(b, job, b.begun[job.index] as number)
+    }
+  }
+}

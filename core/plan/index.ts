@@ -1,0 +1,15 @@
+export * from './problem.ts'
+export { planSearch, type Search } from './search.ts'
+export { boundOf, type Bound } from './bound.ts'
+export { brokenIn, type Broken } from './check.ts'
+export { planKey, shiftProblem, type ShiftInput } from './shift-problem.ts'
+export {
+  changesBetween,
+  heldNear,
+  leastGain,
+  nearMinutes,
+  shiftedPlan,
+  worthChanging,
+  type Change,
+} from './replan.ts'
+export { reasonsFor, relieved, waysOut, type Priced, type Reason, type WayOut } from './ways-out.ts'

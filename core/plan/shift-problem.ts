@@ -1,0 +1,237 @@
+import { departures, instantAt, tideAt, tradingDay, type DueItem } from '../duty/index.ts'
+import type { Procedure, RunState, StationState } from '../procedure/index.ts'
+import { instant, type Instant } from '../quantity/index.ts'
+import type { CrewSet, RosterSet, RosterShift, SiteSet } from '../record/house.ts'
+import type { Pin, PlanCounter, PlanPerson, PlanProblem, PlanRun, Span } from './problem.ts'
+import { workLeft } from './work-left.ts'
+
+/** What a shift is planned from: the site as it stands at `now`. */
+export interface ShiftInput {
+  readonly site: SiteSet
+  readonly stations: readonly StationState[]
+  readonly due: readonly DueItem[]
+  readonly runs: readonly RunState[]
+  readonly roster: RosterSet
+  readonly crew: Readonly<Record<string, CrewSet>>
+  readonly names: Readonly<Record<string, string>>
+  readonly procedure: (id: string) => Procedure | null
+  /** Minutes that the site takes by step, by procedure. */
+  readonly learned: Readonly<Record<string, Readonly<Record<string, number>>>>
+  readonly pins: readonly Pin[]
+  /** Runs put in though they are not yet aimed at tonight, by key; and those put off. */
+  readonly putIn: readonly string[]
+  readonly putOff: readonly string[]
+  readonly now: Instant
+}
+
+/** Minutes past their hours that people may be kept, and that a plan reaches past the last of them. */
+const overtimeMinutes = 45
+/** How busy the counters are from which it is a rush; 1 is an ordinary one. */
+const rushFrom = 0.3
+const minuteMs = 60_000
+/** What a minute late weighs: past a rule, or past what the site set itself. Invented: rules first. */
+const ruleWeight = 3
+const usualWeight = 1
+
+/** The key of what is due in a plan; a run begun for it keeps the key. */
+export const planKey = (d: Pick<DueItem, 'station' | 'procedure' | 'day'>): string =>
+  `${d.station}/${d.procedure}/${d.day}`
+
+/** The problem of planning one trading day's shift from `now`. Minute 0 is the whole minute of `now`. */
+export function shiftProblem(input: ShiftInput): PlanProblem {
+  const { site, roster, now } = input
+  const start = instant(Math.floor(now / minuteMs) * minuteMs)
+  const minute = (at: number) => Math.round((at - start) / minuteMs)
+  const local = (time: string) => minute(instantAt(roster.day, time, site.timeZone))
+  const people = roster.shifts.filter((s) => !s.away && local(s.to) > 0).map((s) => personOf(input, s, local))
+  const horizon = Math.max(60, ...people.map((p) => p.most))
+  const day = tradingDay(site, roster.day)
+  const closes = day ? minute(day.closes) : 0
+  const rushes = rushSpans(site, start, Math.max(0, Math.min(horizon, closes)))
+  const stations = input.stations.map((s) => ({
+    id: s.id,
+    name: s.plate?.name ?? s.id,
+    place: s.plate?.place ?? '',
+    up:
+      s.plate?.up === 'trading' && closes > 0
+        ? [{ from: 0, to: closes }]
+        : s.plate?.up === 'rush'
+          ? rushes
+          : [],
+  }))
+  const runs = runsOf(input, minute, horizon, people)
+  const last = runs.filter((r) => site.lastOfAll?.includes(r.station))
+  return {
+    format: 'tadka-plan-problem@1',
+    start,
+    horizon,
+    people,
+    counters: (site.counters ?? []).map((c) => counterOf(c, rushes, closes)),
+    stations,
+    keepUp: site.keepUp ?? [],
+    places: { ...site.shared },
+    runs,
+    orders: last.flatMap((after) =>
+      runs
+        .filter((r) => !site.lastOfAll?.includes(r.station) && !r.segments.some((s) => s.fixed))
+        .map((before) => ({ before: before.id, after: after.id })),
+    ),
+    pins: input.pins.filter((p) => runs.some((r) => r.id === p.run && !r.segments.some((s) => s.fixed))),
+  }
+}
+
+function personOf({ crew, names }: ShiftInput, shift: RosterShift, local: (t: string) => number): PlanPerson {
+  const to = local(shift.to)
+  return {
+    id: shift.person,
+    name: names[shift.person] ?? shift.person,
+    from: Math.max(0, local(shift.from)),
+    to,
+    most: to + overtimeMinutes,
+    serves: crew[shift.person]?.serves ?? [],
+    // One whose time is over was taken, or is lost.
+    breaks: shift.breaks
+      .map((b, i) => ({
+        id: `break-${i + 1}`,
+        minutes: b.minutes,
+        earliest: local(b.earliest),
+        latest: local(b.latest),
+      }))
+      .filter((b) => b.latest >= 0)
+      .map((b) => ({ ...b, earliest: Math.max(0, b.earliest) })),
+    home: crew[shift.person]?.home ?? null,
+  }
+}
+
+/** Spans of minutes in which the sailings make a rush. */
+function rushSpans(site: SiteSet, start: Instant, minutes: number): Span[] {
+  const sailings = departures(
+    site,
+    instant(start - 60 * minuteMs),
+    instant(start + (minutes + 60) * minuteMs),
+  )
+  const spans: Span[] = []
+  for (let t = 0; t < minutes; t++) {
+    if (tideAt(sailings, instant(start + t * minuteMs)) < rushFrom) continue
+    const last = spans.at(-1)
+    if (last?.to === t) spans[spans.length - 1] = { from: last.from, to: t + 1 }
+    else spans.push({ from: t, to: t + 1 })
+  }
+  return spans
+}
+
+function counterOf(
+  c: NonNullable<SiteSet['counters']>[number],
+  rushes: readonly Span[],
+  closes: number,
+): PlanCounter {
+  const need: PlanCounter['need'][number][] = []
+  let at = 0
+  for (const r of [...rushes, { from: closes, to: closes }]) {
+    if (r.from > at) need.push({ from: at, to: Math.min(r.from, closes), people: c.quiet })
+    if (r.to > r.from) need.push({ from: r.from, to: Math.min(r.to, closes), people: c.rush })
+    at = Math.max(at, r.to)
+  }
+  return { id: c.id, name: c.name, need: need.filter((n) => n.to > n.from && n.people > 0) }
+}
+
+function runsOf(
+  input: ShiftInput,
+  minute: (at: number) => number,
+  horizon: number,
+  people: readonly PlanPerson[],
+): PlanRun[] {
+  const going = input.runs.filter((r) => r.status === 'running' || r.status === 'parked')
+  const taken = new Set<string>()
+  const due = input.due.flatMap((item): PlanRun[] => {
+    const key = planKey(item)
+    const run = going.find((r) => r.id === item.run) ?? null
+    const tonight = minute(item.target) <= horizon || input.putIn.includes(key) || run !== null
+    if (!tonight || minute(item.earliest) >= horizon || input.putOff.includes(key) || taken.has(key))
+      return []
+    if (run) taken.add(run.id)
+    // Several triggers may ask for the same procedure on the same day.
+    taken.add(key)
+    return planRun(
+      input,
+      item.station,
+      item.procedure,
+      run,
+      {
+        id: key,
+        earliest: Math.max(0, minute(item.earliest)),
+        target: minute(item.target),
+        latest: Math.max(0, minute(item.latest)),
+        weight: item.trigger === 'each-close' || item.trigger === 'weekly' ? usualWeight : ruleWeight,
+        endsFrom: freshFrom(input.site, item, minute),
+      },
+      minute,
+      people,
+    )
+  })
+  const begun = going
+    .filter((r) => !taken.has(r.id))
+    .flatMap((run) =>
+      planRun(
+        input,
+        run.station,
+        run.procedure.id,
+        run,
+        {
+          id: `run/${run.id}`,
+          earliest: 0,
+          target: horizon,
+          latest: horizon,
+          weight: usualWeight,
+          endsFrom: 0,
+        },
+        minute,
+        people,
+      ),
+    )
+  return [...due, ...begun]
+}
+
+/** What a machine is sanitized for is its first sale: earlier than the site's hours before it, it would be stale. */
+const freshFrom = (site: SiteSet, item: DueItem, minute: (at: number) => number): number =>
+  item.trigger === 'each-open' ? Math.max(0, minute(item.latest) - site.freshHours * 60) : 0
+
+function planRun(
+  input: ShiftInput,
+  station: string,
+  procedureId: string,
+  run: RunState | null,
+  window: Pick<PlanRun, 'id' | 'earliest' | 'target' | 'latest' | 'weight' | 'endsFrom'>,
+  minute: (at: number) => number,
+  people: readonly PlanPerson[],
+): PlanRun[] {
+  const plate = input.stations.find((s) => s.id === station)?.plate
+  const procedure = run?.document ?? input.procedure(procedureId)
+  if (!plate || !procedure) return []
+  const work = workLeft(
+    procedure,
+    run,
+    {
+      parameters: run?.parameters ?? plate.parameters,
+      options: run?.options ?? plate.options ?? {},
+      learned: input.learned[procedureId] ?? {},
+    },
+    minute,
+    people.map((p) => p.id),
+  )
+  if (work.segments.length === 0) return []
+  const kinds = [procedureId, procedure.family, plate.family]
+  const may = (list: 'signedOff' | 'learning') =>
+    people.filter((p) => input.crew[p.id]?.[list].some((x) => kinds.includes(x))).map((p) => p.id)
+  return [
+    {
+      ...window,
+      station,
+      procedure: procedureId,
+      title: procedure.name,
+      signedOff: may('signedOff'),
+      learning: may('learning'),
+      ...work,
+    },
+  ]
+}

@@ -1,0 +1,158 @@
+import type { Schedule } from './decode.ts'
+import type { Timelines } from './timelines.ts'
+import type { Network } from './network.ts'
+import { overtimeWeight, softWeights, unplacedMinutes, type Objective } from './problem.ts'
+
+export interface Value extends Omit<Objective, 'soft'> {
+  /** Counted only when it is asked for. */
+  readonly soft: () => number
+  /** By person: when they may leave. */
+  readonly leaves: readonly number[]
+}
+
+/** Where things stood before, by piece: changes against it are counted. */
+export interface Before {
+  readonly start: readonly number[]
+  readonly person: readonly number[]
+}
+
+/** What a schedule is worth, and when everybody may leave: after their own last work, and while the counters need them. */
+export function valueOf(network: Network, schedule: Schedule, before: Before | null): Value {
+  const leaves = departures(network, schedule)
+  const { jobs, pieces, problem } = network
+  let [late, past] = [0, 0]
+  for (const { job } of schedule.unplaced) late += unplacedMinutes * (jobs[job]?.run.weight ?? 1)
+  for (const job of jobs) {
+    let end = -1
+    for (const i of job.pieces) {
+      const start = schedule.start[i] as number
+      if (start >= 0) end = Math.max(end, start + (pieces[i]?.minutes ?? 0))
+    }
+    if (end < 0) continue
+    late += Math.max(0, end - job.run.latest) * job.run.weight
+    past += Math.max(0, end - job.run.target) * softWeights.pastTarget
+  }
+  problem.people.forEach((p, i) => {
+    late += Math.max(0, (leaves[i] as number) - p.to) * overtimeWeight
+  })
+  let soft: number | null = null
+  return {
+    late,
+    last: Math.max(0, ...leaves),
+    departures: leaves.reduce((a, b) => a + b, 0),
+    soft: () => (soft ??= past + softness(network, schedule, before)),
+    leaves,
+  }
+}
+
+/** When each may leave: going back from the end, whoever works longest anyway stays for a counter that would be short. */
+function departures({ problem, pieces, jobs }: Network, { start, person, lines }: Schedule): number[] {
+  const leaves = problem.people.map((p) => Math.max(0, p.from))
+  for (let i = 0; i < start.length; i++) {
+    const p = person[i] as number
+    if (p >= 0 && (start[i] as number) >= 0)
+      leaves[p] = Math.max(leaves[p] as number, (start[i] as number) + (pieces[i]?.minutes ?? 0))
+  }
+  const there = (p: number, t: number) => {
+    const hours = lines.hours[p] as { from: number; to: number }
+    return hours.from <= t && t < hours.to
+  }
+  for (const [s, members] of lines.membersOf.entries()) stayFor(s, members, lines, leaves)
+  // Somebody who is signed off stays while a learner works.
+  for (let i = 0; i < start.length; i++) {
+    const p = person[i] as number
+    const job = jobs[pieces[i]?.run ?? -1]
+    if (p < 0 || (start[i] as number) < 0 || !job?.learning.includes(p)) continue
+    const end = (start[i] as number) + (pieces[i]?.minutes ?? 0)
+    if (job.alone.some((a) => (leaves[a] as number) >= end && there(a, start[i] as number))) continue
+    const by = job.alone
+      .filter((a) => there(a, end - 1))
+      .toSorted((a, b) => (leaves[b] as number) - (leaves[a] as number))[0]
+    if (by !== undefined) leaves[by] = Math.max(leaves[by] as number, end)
+  }
+  return leaves
+}
+
+/** Going back from the end: where more of a set's people would be gone than it can spare, whoever works longest anyway stays. */
+function stayFor(set: number, members: readonly number[], lines: Timelines, leaves: number[]): void {
+  const { horizon, spare, hours } = lines
+  // How many are gone, and down to which minute that holds.
+  let [gone, until] = [0, horizon]
+  for (let t = horizon - 1; t >= 0; t--) {
+    const mayBeGone = Math.max(0, spare[set * horizon + t] as number)
+    if (mayBeGone >= members.length) continue
+    if (t < until) [gone, until] = goneAt(t, members, lines, leaves)
+    while (gone > mayBeGone) {
+      let longest = -1
+      for (const p of members) {
+        const { from, to } = hours[p] as { from: number; to: number }
+        if ((leaves[p] as number) > t || from > t || t >= to) continue
+        if (longest < 0 || (leaves[p] as number) > (leaves[longest] as number)) longest = p
+      }
+      if (longest < 0) break
+      leaves[longest] = t + 1
+      gone--
+    }
+  }
+}
+
+/** How many of a set's people who should be there are gone at a minute, and the earliest minute down to which it is so. */
+function goneAt(
+  t: number,
+  members: readonly number[],
+  { hours }: Timelines,
+  leaves: readonly number[],
+): [number, number] {
+  let [gone, until] = [0, 0]
+  for (const p of members) {
+    const { from, to } = hours[p] as { from: number; to: number }
+    const left = Math.max(leaves[p] as number, from)
+    if (left <= t && t < to) {
+      gone++
+      until = Math.max(until, left)
+    } else if (t >= to) until = Math.max(until, to)
+  }
+  return [gone, until]
+}
+
+/** The third level: standing by, handovers, shares, walking, changes. */
+function softness(
+  { jobs, pieces, problem }: Network,
+  { start, person }: Schedule,
+  before: Before | null,
+): number {
+  const order = [...pieces.keys()]
+    .filter((i) => (person[i] as number) >= 0 && (start[i] as number) >= 0)
+    .sort((a, b) => (start[a] as number) - (start[b] as number))
+  const handsOfRun = new Int16Array(jobs.length).fill(-1)
+  const until = new Int32Array(problem.people.length).fill(-1)
+  const place = new Array<string | null>(problem.people.length).fill(null)
+  const minutes = new Int32Array(problem.people.length)
+  let soft = 0
+  for (const i of order) {
+    const p = person[i] as number
+    const piece = pieces[i] as (typeof pieces)[number]
+    const job = jobs[piece.run] as (typeof jobs)[number]
+    const at = start[i] as number
+    if (!job.isBreak) {
+      if ((handsOfRun[piece.run] as number) >= 0 && handsOfRun[piece.run] !== p) soft += softWeights.handover
+      handsOfRun[piece.run] = p
+      const here = problem.stations[job.station]?.place ?? null
+      if (place[p] !== null && here !== place[p]) soft += softWeights.walk
+      place[p] = here
+      minutes[p] = (minutes[p] as number) + piece.minutes
+      if ((until[p] as number) >= 0) soft += Math.min(15, at - (until[p] as number)) * softWeights.idle
+    }
+    until[p] = at + piece.minutes
+    if (before && (before.start[i] as number) >= 0) {
+      if (before.person[i] !== p || Math.abs((before.start[i] as number) - at) >= 5)
+        soft += softWeights.change
+    }
+  }
+  if (minutes.length > 1) soft += (Math.max(...minutes) - Math.min(...minutes)) * softWeights.unfair
+  return soft
+}
+
+/** Which of two is better, level by level; below zero where the first is. */
+export const compare = (a: Value, b: Value): number =>
+  a.late - b.late || a.last - b.last || a.departures - b.departures || a.soft() - b.soft()

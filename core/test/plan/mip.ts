@@ -1,0 +1,167 @@
+import type { Highs } from 'highs'
+import type { PlanProblem, PlanRun } from '../../plan/index.ts'
+
+/**
+ * The shift problem as a mixed integer program on a grid of `grid` minutes, solved to a proved optimum level by level: the
+ * lateness, then the last to leave, then the sum of departures. Written apart from the planner; chains of segments only.
+ */
+export function optimum(
+  highs: Highs,
+  problem: PlanProblem,
+  grid: number,
+): { late: number; last: number; departures: number } {
+  const slots = problem.horizon / grid
+  const rows: string[] = []
+  const binaries: string[] = []
+  const bounds: string[] = []
+  const row = (terms: readonly string[], op: '<=' | '>=' | '=', value: number) => {
+    if (terms.length > 0) rows.push(` ${terms.join(' ')} ${op} ${value}`)
+  }
+  const plus = (c: number, name: string) => `${c < 0 ? '-' : '+'} ${Math.abs(c)} ${name}`
+  const s = (minutes: number) => minutes / grid
+
+  interface Hand {
+    readonly run: PlanRun
+    readonly n: number
+    readonly name: string
+    readonly slots: number
+    readonly places: readonly string[]
+    readonly vars: readonly { readonly name: string; readonly p: number; readonly t: number }[]
+  }
+  const hands: Hand[] = problem.runs.flatMap((run, r) =>
+    run.segments.flatMap((segment, n): Hand[] => {
+      if (segment.kind !== 'hands-on') return []
+      const name = `${r}_${n}`
+      const vars = problem.people.flatMap((person, p) =>
+        run.signedOff.includes(person.id)
+          ? Array.from({ length: slots }, (_, t) => ({ name: `x${name}_${p}_${t}`, p, t })).filter(
+              ({ t }) =>
+                t + s(segment.minutes) <= slots &&
+                t * grid >= person.from &&
+                (t + s(segment.minutes)) * grid <= person.most,
+            )
+          : [],
+      )
+      binaries.push(...vars.map((v) => v.name))
+      row(
+        vars.map((v) => plus(1, v.name)),
+        '=',
+        1,
+      )
+      return [{ run, n, name, slots: s(segment.minutes), places: segment.places, vars }]
+    }),
+  )
+  const startOf = (h: Hand, factor = 1) =>
+    h.vars.map((v) => plus(factor * v.t, v.name)).filter((x) => !/^[+-] 0 /.test(x))
+  const at = (h: Hand, t: number, p?: number) =>
+    h.vars.filter((v) => v.t <= t && t < v.t + h.slots && (p === undefined || v.p === p)).map((v) => v.name)
+
+  const ends: { run: PlanRun; r: number; first: Hand; last: Hand; after: number }[] = []
+  problem.runs.forEach((run, r) => {
+    const own = hands.filter((h) => h.run === run)
+    own.forEach((h, i) => {
+      const next = own[i + 1]
+      if (!next) return
+      const wait = run.segments.slice(h.n + 1, next.n)
+      const least = h.slots + wait.reduce((a, w) => a + s(w.minutes), 0)
+      // Disaggregated: nothing of `next` up to t unless `h` began at least `least` before.
+      for (let t = 0; t < slots; t++)
+        row(
+          [
+            ...next.vars.filter((v) => v.t <= t).map((v) => plus(1, v.name)),
+            ...h.vars.filter((v) => v.t <= t - least).map((v) => plus(-1, v.name)),
+          ],
+          '<=',
+          0,
+        )
+      const most = wait.map((w) => w.most).filter((m) => m !== null)
+      if (most.length > 0) row([...startOf(next), ...startOf(h, -1)], '<=', h.slots + s(Math.min(...most)))
+    })
+    const [first, last] = [own[0], own.at(-1)]
+    if (!first || !last) throw new Error('a run without hands')
+    const after = last.slots + run.segments.slice(last.n + 1).reduce((a, w) => a + s(w.minutes), 0)
+    ends.push({ run, r, first, last, after })
+    row([...startOf(last), `- 1 late${r}`], '<=', s(run.latest) - after)
+    row(startOf(last), '<=', slots - after)
+    for (const [k, u] of (problem.stations.find((x) => x.id === run.station)?.up ?? []).entries()) {
+      const z = `z${r}_${k}`
+      binaries.push(z)
+      row([...startOf(first), plus(-s(u.to), z)], '>=', 0)
+      row([...startOf(last), plus(-slots * 2, z)], '<=', s(u.from) - after)
+    }
+  })
+  for (const g of problem.keepUp) {
+    const own = ends.filter((e) => g.stations.includes(e.run.station))
+    own.forEach((a, i) =>
+      own.slice(i + 1).forEach((b) => {
+        const z = `k${a.r}_${b.r}`
+        binaries.push(z)
+        row([...startOf(a.last), ...startOf(b.first, -1), plus(-slots * 2, z)], '<=', -a.after)
+        row([...startOf(b.last), ...startOf(a.first, -1), plus(slots * 2, z)], '<=', slots * 2 - b.after)
+      }),
+    )
+  }
+  for (const o of problem.orders) {
+    const [a, b] = [ends.find((e) => e.run.id === o.before), ends.find((e) => e.run.id === o.after)]
+    if (a && b) row([...startOf(b.first), ...startOf(a.last, -1)], '>=', a.after)
+  }
+  problem.people.forEach((person, p) => {
+    for (let t = 0; t < slots; t++) {
+      const y = `y${p}_${t}`
+      binaries.push(y)
+      row([...hands.flatMap((h) => at(h, t, p)).map((x) => plus(1, x)), `- 1 ${y}`], '<=', 0)
+      if (t > 0) row([`+ 1 ${y}`, `- 1 y${p}_${t - 1}`], '<=', 0)
+      row([plus(t + 1, y), '- 1 last'], '<=', 0)
+    }
+    row([...Array.from({ length: slots }, (_, t) => `+ 1 y${p}_${t}`), `- 1 over${p}`], '<=', s(person.to))
+  })
+  for (let t = 0; t < slots; t++) {
+    for (const [place, count] of Object.entries(problem.places))
+      row(
+        hands
+          .filter((h) => h.places.includes(place))
+          .flatMap((h) => at(h, t))
+          .map((x) => plus(1, x)),
+        '<=',
+        count,
+      )
+    for (let mask = 1; mask < 2 ** problem.counters.length; mask++) {
+      const set = problem.counters.filter((_, c) => mask & (1 << c))
+      const need = set
+        .flatMap((c) => c.need)
+        .reduce((a, n) => a + (n.from <= t * grid && t * grid < n.to ? n.people : 0), 0)
+      if (need === 0) continue
+      const who = problem.people.flatMap((person, p) =>
+        person.to > t * grid && person.from <= t * grid && set.some((c) => person.serves.includes(c.id))
+          ? [p]
+          : [],
+      )
+      row(
+        [
+          ...who.map((p) => `+ 1 y${p}_${t}`),
+          ...who.flatMap((p) => hands.flatMap((h) => at(h, t, p)).map((x) => plus(-1, x))),
+        ],
+        '>=',
+        Math.min(need, who.length),
+      )
+    }
+  }
+  const late = [
+    ...problem.runs.map((run, r) => plus(run.weight, `late${r}`)),
+    ...problem.people.map((_, p) => plus(2, `over${p}`)),
+  ]
+  const departures = problem.people.flatMap((_, p) =>
+    Array.from({ length: slots }, (_, t) => `+ 1 y${p}_${t}`),
+  )
+  const solve = (objective: readonly string[], more: readonly string[]): number => {
+    const text = `Minimize\n obj: ${objective.join(' ')}\nSubject To\n${[...rows, ...more].map((r, i) => ` c${i}:${r}`).join('\n')}\nBounds\n${bounds.join('\n')}\nBinary\n ${binaries.join('\n ')}\nEnd`
+    const result = highs.solve(text, { mip_rel_gap: 0, mip_abs_gap: 0.5 })
+    if (result.Status !== 'Optimal') throw new Error(`the program is ${result.Status}`)
+    return Math.round(result.ObjectiveValue)
+  }
+  const l = solve(late, [])
+  const isLate = ` ${late.join(' ')} <= ${l}`
+  const e = solve(['+ 1 last'], [isLate])
+  const d = solve(departures, [isLate, ` + 1 last <= ${e}`])
+  return { late: l * grid, last: e * grid, departures: d * grid }
+}

@@ -1,0 +1,292 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import {
+  boundOf,
+  brokenIn,
+  changesBetween,
+  heldNear,
+  planSearch,
+  reasonsFor,
+  relieved,
+  shiftedPlan,
+  waysOut,
+  worthChanging,
+  type Plan,
+  type PlanProblem,
+} from '../../plan/index.ts'
+import { madeUp } from './instances.ts'
+
+const shift = fc.record({
+  seed: fc.integer({ min: 1, max: 10_000 }),
+  runs: fc.integer({ min: 1, max: 9 }),
+  people: fc.integer({ min: 1, max: 5 }),
+  counters: fc.integer({ min: 1, max: 3 }),
+})
+const made = (s: { seed: number; runs: number; people: number; counters: number }): PlanProblem =>
+  madeUp(s.seed, { ...s, grid: 1, pieces: [1, 6], horizon: 240, trade: 70 })
+const planned = (problem: PlanProblem, iterations = 60, seed = 1): Plan => {
+  const search = planSearch(problem, seed)
+  search.improve(iterations)
+  return search.plan()
+}
+
+/** Two people, one counter until minute 30, three runs of a machine each. */
+const little = (more: Partial<PlanProblem> = {}): PlanProblem => {
+  const person = (id: string) => ({
+    id,
+    name: id,
+    from: 0,
+    to: 120,
+    most: 150,
+    serves: ['bar'],
+    breaks: [],
+    home: null,
+  })
+  const run = (id: string) => ({
+    id,
+    station: id,
+    procedure: 'p',
+    title: id,
+    earliest: 0,
+    target: 90,
+    latest: 100,
+    weight: 1,
+    signedOff: ['ana', 'ben'],
+    learning: [],
+    segments: [
+      { id: 'a', title: 'a', kind: 'hands-on' as const, minutes: 10, most: null, places: [] },
+      { id: 'w', title: 'w', kind: 'wait' as const, minutes: 20, most: 30, places: [] },
+      { id: 'b', title: 'b', kind: 'hands-on' as const, minutes: 5, most: null, places: [] },
+    ],
+    links: [
+      { from: 'a', to: 'w', least: 0, most: null },
+      { from: 'w', to: 'b', least: 0, most: null },
+    ],
+    endsFrom: 0,
+  })
+  return {
+    format: 'tadka-plan-problem@1',
+    start: 0,
+    horizon: 150,
+    people: [person('ana'), person('ben')],
+    counters: [{ id: 'bar', name: 'Bar', need: [{ from: 0, to: 30, people: 1 }] }],
+    stations: ['one', 'two', 'three'].map((id) => ({ id, name: id, place: id, up: [] })),
+    keepUp: [],
+    places: {},
+    runs: ['one', 'two', 'three'].map(run),
+    orders: [],
+    pins: [],
+    ...more,
+  }
+}
+const runOf = (problem: PlanProblem, id: string) =>
+  problem.runs.find((r) => r.id === id) as PlanProblem['runs'][number]
+const withRun = (
+  problem: PlanProblem,
+  id: string,
+  more: Partial<PlanProblem['runs'][number]>,
+): PlanProblem => ({
+  ...problem,
+  runs: problem.runs.map((r) => (r.id === id ? { ...r, ...more } : r)),
+})
+
+describe('every plan', () => {
+  it('keeps every hard constraint, the first one and those that search finds', () => {
+    fc.assert(
+      fc.property(shift, (s) => {
+        const problem = made(s)
+        const search = planSearch(problem)
+        expect(brokenIn(problem, search.plan())).toEqual([])
+        search.improve(60)
+        expect(brokenIn(problem, search.plan())).toEqual([])
+      }),
+      { numRuns: 60 },
+    )
+  })
+  it('places each duty once or says why not, and never ends before the proved bound', () => {
+    fc.assert(
+      fc.property(shift, (s) => {
+        const problem = made(s)
+        const plan = planned(problem)
+        const left = plan.unplaced.map((u) => u.run)
+        expect([...new Set(plan.placed.map((p) => p.run)), ...left].toSorted()).toEqual(
+          problem.runs.map((r) => r.id).toSorted(),
+        )
+        expect(plan.objective.last).toBeGreaterThanOrEqual(boundOf(problem, left).last)
+        expect(plan.objective.late).toBeGreaterThanOrEqual(boundOf(problem, left).late)
+      }),
+      { numRuns: 60 },
+    )
+  })
+  it('is the same for the same problem, seed and iterations', () => {
+    const problem = madeUp(5, {
+      runs: 8,
+      people: 4,
+      counters: 2,
+      grid: 1,
+      pieces: [2, 6],
+      horizon: 240,
+      trade: 70,
+    })
+    expect(planned(problem, 300, 7)).toEqual(planned(problem, 300, 7))
+  })
+  it('never becomes worse as the search goes on', () => {
+    const search = planSearch(
+      madeUp(9, { runs: 8, people: 3, counters: 2, grid: 1, pieces: [2, 6], horizon: 240, trade: 70 }),
+    )
+    let before = search.plan().objective
+    for (let n = 0; n < 10; n++) {
+      search.improve(100)
+      const { late, last } = search.plan().objective
+      expect(late < before.late || (late === before.late && last <= before.last)).toBe(true)
+      before = search.plan().objective
+    }
+  })
+})
+
+describe('what people decided', () => {
+  it('holds: a pinned run is begun when it was pinned, by whom', () => {
+    const problem = little({ pins: [{ run: 'two', person: 'ben', start: 40 }] })
+    const plan = planned(problem)
+    expect(brokenIn(problem, plan)).toEqual([])
+    const own = plan.placed.filter((p) => p.run === 'two')
+    expect(own[0]).toMatchObject({ start: 40, person: 'ben' })
+    expect(own.at(-1)?.person).toBe('ben')
+  })
+  it('is refused with its reason where it cannot be', () => {
+    const up = little({ pins: [{ run: 'two', person: null, start: 10 }] })
+    const stations = up.stations.map((s) => (s.id === 'two' ? { ...s, up: [{ from: 0, to: 30 }] } : s))
+    expect(planned({ ...up, stations }).unplaced).toEqual([{ run: 'two', why: 'pin' }])
+    expect(planned(withRun(little(), 'two', { signedOff: [] })).unplaced).toEqual([
+      { run: 'two', why: 'no-person' },
+    ])
+  })
+  it('what has begun stays where it is', () => {
+    const a = runOf(little(), 'one').segments.map((s, i) =>
+      i === 0 ? { ...s, fixed: { person: 'ben', start: 3 } } : s,
+    )
+    const problem = withRun(little(), 'one', { segments: a })
+    const plan = planned(problem)
+    expect(plan.placed.find((p) => p.run === 'one')).toMatchObject({ person: 'ben', start: 3 })
+    expect(brokenIn(problem, plan)).toEqual([])
+  })
+})
+
+describe('people', () => {
+  it('all away: every duty is told as unplaced, and nobody leaves late', () => {
+    const plan = planned(little({ people: [] }))
+    expect(plan.unplaced.map((u) => u.why)).toEqual(['no-person', 'no-person', 'no-person'])
+    expect(plan.objective.last).toBe(0)
+  })
+  it('who goes home in the middle of a run hands it over', () => {
+    const base = little()
+    const problem = little({
+      people: base.people.map((p) => (p.id === 'ana' ? { ...p, to: 45, most: 45 } : p)),
+      runs: [{ ...runOf(base, 'one'), earliest: 31 }],
+    })
+    const plan = planned(withRun(problem, 'one', { signedOff: ['ana', 'ben'] }), 200)
+    expect(brokenIn(problem, plan)).toEqual([])
+    expect(plan.unplaced).toEqual([])
+    expect(plan.placed.at(-1)?.person).toBe('ben')
+  })
+  it('who learns works only while somebody signed off is there', () => {
+    const base = withRun(little(), 'one', { signedOff: ['ben'], learning: ['ana'] })
+    const problem = {
+      ...base,
+      runs: [runOf(base, 'one')],
+      people: base.people.map((p) => (p.id === 'ben' ? { ...p, to: 28, most: 28 } : p)),
+    }
+    const plan = planned(problem)
+    expect(brokenIn(problem, plan)).toEqual([])
+    expect(plan.placed.filter((p) => p.person === 'ana').every((p) => p.end <= 28)).toBe(true)
+  })
+  it('stay for the counter while it needs them, and take their break', () => {
+    const base = little()
+    const people = base.people.map((p) => ({
+      ...p,
+      breaks: [{ id: 'rest', minutes: 15, earliest: 0, latest: 30 }],
+    }))
+    const problem = { ...base, people }
+    const plan = planned(problem, 200)
+    expect(brokenIn(problem, plan)).toEqual([])
+    expect(plan.breaks).toHaveLength(2)
+    expect(Math.max(...Object.values(plan.leaves))).toBeGreaterThanOrEqual(30)
+  })
+})
+
+describe('replanning', () => {
+  const before = planned(little(), 300)
+  it('tells the plan before in later minutes, and holds what is about to begin', () => {
+    const later = shiftedPlan({ plan: before, start: 0 }, 10 * 60_000)
+    expect(later.placed[0]?.start).toBe((before.placed[0]?.start ?? 0) - 10)
+    const held = heldNear(little(), before)
+    const soon = before.placed.filter((p) => p.start <= 5 && p.person !== null)
+    for (const p of soon)
+      expect(runOf(held, p.run).segments[0]?.fixed).toEqual({ person: p.person, start: p.start })
+  })
+  it('keeps the plan where nothing changed, and tells what moved where somebody falls sick', () => {
+    const same = planSearch(little(), 1, before)
+    expect(same.kept()?.placed).toEqual(before.placed)
+    expect(changesBetween(before, same.kept() as Plan)).toEqual([])
+    const sick = planSearch(little({ people: little().people.filter((p) => p.id === 'ana') }), 1, before)
+    sick.improve(200)
+    const changes = changesBetween(before, sick.plan())
+    expect(changes.length).toBeGreaterThan(0)
+    expect(changes.every((c) => c.to === null || c.to.people.join() === 'ana')).toBe(true)
+  })
+  it('changes only for three minutes, or to mend something', () => {
+    const of = (late: number, last: number, departures = 100): Plan => ({
+      ...before,
+      objective: { late, last, departures, soft: 0 },
+    })
+    expect(worthChanging(of(0, 60), of(0, 58))).toBe(false)
+    expect(worthChanging(of(0, 60), of(0, 57))).toBe(true)
+    expect(worthChanging(of(0, 60), of(0, 60, 91))).toBe(true)
+    expect(worthChanging(of(4, 60), of(0, 70))).toBe(true)
+    expect(worthChanging(of(0, 60), of(1, 40))).toBe(false)
+  })
+})
+
+describe('a shift that cannot be in time', () => {
+  const tight = { ...little(), runs: little().runs.map((r) => ({ ...r, latest: 60 })) }
+  const problem: PlanProblem = {
+    ...tight,
+    counters: [{ id: 'bar', name: 'Bar', need: [{ from: 0, to: 60, people: 2 }] }],
+  }
+  it('says what stands in the way, the smallest set of it', () => {
+    expect(reasonsFor(problem, planned(problem, 200))).toEqual(['counters'])
+    expect(reasonsFor(little(), planned(little(), 200))).toEqual([])
+  })
+  it('offers ways out that help, the best first', () => {
+    const plan = planned(problem, 200)
+    const ways = waysOut(problem, plan)
+    expect(ways.map((w) => w.way.kind)).toContain('person')
+    for (const w of ways) expect(w.objective.late).toBeLessThan(plan.objective.late)
+    const [first] = ways
+    if (first)
+      expect(planned(relieved(problem, first.way), 200).objective.late).toBeLessThanOrEqual(
+        first.objective.late,
+      )
+  })
+})
+
+describe('the checker', () => {
+  it('finds what is broken', () => {
+    const problem = little()
+    const plan = planned(problem, 100)
+    const with_ = (change: (p: Plan['placed'][number], i: number) => Plan['placed'][number]): Plan => ({
+      ...plan,
+      placed: plan.placed.map(change),
+    })
+    const says = (p: Plan) => brokenIn(problem, p).join()
+    expect(says(with_((p) => (p.segment === 'a' ? { ...p, person: 'ana', start: 0, end: 10 } : p)))).toMatch(
+      /ana does/,
+    )
+    expect(
+      says(with_((p) => (p.segment === 'b' ? { ...p, start: p.start + 40, end: p.end + 40 } : p))),
+    ).toMatch(/lasts|leaves before/)
+    expect(says({ ...plan, placed: plan.placed.slice(1) })).toMatch(/of 3 segments/)
+    expect(says({ ...plan, leaves: { ana: 0, ben: 0 } })).toMatch(/at the counters/)
+    expect(says(with_((p) => ({ ...p, start: p.start + 1 })))).toMatch(/takes/)
+  })
+})

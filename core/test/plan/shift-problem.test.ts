@@ -1,0 +1,147 @@
+import { describe, expect, it } from 'vitest'
+import { dueList } from '../../duty/index.ts'
+import { brokenIn, planKey, planSearch, shiftProblem, type ShiftInput } from '../../plan/index.ts'
+import {
+  latestProcedure,
+  runFold,
+  stationFold,
+  type RunState,
+  type StationState,
+} from '../../procedure/index.ts'
+import { instant } from '../../quantity/index.ts'
+import type { SiteSet } from '../../record/index.ts'
+
+const everyDay = ['1', '2', '3', '4', '5', '6', '7']
+const site: SiteSet = {
+  name: 'S',
+  timeZone: 'Europe/Dublin',
+  hours: Object.fromEntries(everyDay.map((d) => [d, { open: '05:30', close: '23:30' }])),
+  closedDays: [],
+  sailings: [{ departs: '21:10', days: [1, 2, 3, 4, 5, 6, 7], load: 1.2 }],
+  units: 'metric',
+  freshHours: 4,
+  emergencyNumber: '112',
+  counters: [{ id: 'bar', name: 'Bar', quiet: 1, rush: 2 }],
+  lastOfAll: ['last'],
+}
+const bucket = (id: string, more: Partial<NonNullable<StationState['plate']>> = {}): StationState => ({
+  ...stationFold.initial(id),
+  plate: {
+    name: id,
+    tag: '1',
+    place: 'Bar',
+    family: 'house',
+    model: 'M',
+    parameters: {},
+    duties: [{ procedure: 'house.floors', trigger: { kind: 'each-close' }, rule: 'r' }],
+    ...more,
+  },
+})
+const stations = [bucket('first', { up: 'rush' }), bucket('second', { up: 'trading' }), bucket('last')]
+const at = (iso: string) => instant(Date.parse(iso))
+const input = (now: number, more: Partial<ShiftInput> = {}): ShiftInput => ({
+  site,
+  stations,
+  due: dueList(site, stations, instant(now)),
+  runs: [],
+  roster: {
+    day: new Date(now).toISOString().slice(0, 10),
+    shifts: ['ana', 'ben', 'cyn'].map((person) => ({ person, from: '15:00', to: '24:30', breaks: [] })),
+  },
+  crew: Object.fromEntries(
+    ['ana', 'ben', 'cyn'].map((p) => [
+      p,
+      { signedOff: ['house'], learning: [], serves: ['bar'], home: null },
+    ]),
+  ),
+  names: {},
+  procedure: latestProcedure,
+  learned: {},
+  pins: [],
+  putIn: [],
+  putOff: [],
+  now: instant(now),
+  ...more,
+})
+const evening = at('2026-11-26T20:00:00Z')
+
+describe('the problem of a shift', () => {
+  it('has tonight’s duties, the stations’ and counters’ needs, and what is closed down last', () => {
+    const problem = shiftProblem(input(evening))
+    expect(problem.runs.map((r) => r.station)).toEqual(['first', 'last', 'second'])
+    expect(problem.orders).toHaveLength(2)
+    const up = (id: string) => problem.stations.find((s) => s.id === id)?.up ?? []
+    // The rush is before the 21:10 sails; trading ends at 23:30.
+    expect(up('first')).toHaveLength(1)
+    expect(up('first')[0]?.to).toBeLessThan(80)
+    expect(up('second')).toEqual([{ from: 0, to: 210 }])
+    expect(problem.counters[0]?.need.map((n) => n.people)).toEqual([1, 2, 1])
+    expect(problem.counters[0]?.need.at(-1)?.to).toBe(210)
+    const plan = planSearch(problem)
+    plan.improve(100)
+    expect(brokenIn(problem, plan.plan())).toEqual([])
+    expect(plan.plan().unplaced).toEqual([])
+  })
+  it('leaves out who is away and what was put off, and takes in what was put in', () => {
+    const sick = input(evening)
+    const roster = {
+      ...sick.roster,
+      shifts: sick.roster.shifts.map((s, i) => (i === 0 ? { ...s, away: true } : s)),
+    }
+    expect(shiftProblem({ ...sick, roster }).people.map((p) => p.id)).toEqual(['ben', 'cyn'])
+    const [item] = sick.due
+    if (!item) throw new Error('nothing due')
+    expect(shiftProblem({ ...sick, putOff: [planKey(item)] }).runs).toHaveLength(2)
+  })
+  it('of a run under way has only what is left, with who is at it', () => {
+    const run: RunState = {
+      ...runFold.initial('r'),
+      status: 'running',
+      station: 'first',
+      procedure: { id: 'house.floors', version: 1 },
+      startedAt: evening,
+      startedBy: 'ben',
+      lastBy: 'ben',
+    }
+    const current = stations.map((s) =>
+      s.id === 'first'
+        ? { ...s, currentRun: { run: 'r', procedure: 'house.floors', startedAt: evening } }
+        : s,
+    )
+    const of = (r: RunState) =>
+      shiftProblem(
+        input(evening, { stations: current, due: dueList(site, current, evening), runs: [r] }),
+      ).runs.find((x) => x.station === 'first')
+    expect(of(run)?.segments[0]?.fixed).toEqual({ person: 'ben', start: 0 })
+    expect(of({ ...run, status: 'parked' })?.segments[0]?.fixed).toBeUndefined()
+    const steps = latestProcedure('house.floors')?.nodes ?? []
+    const firstDone = { [steps[0]?.id ?? '']: { at: evening, by: 'ben', facts: {}, before: {} } }
+    const minutes = (r?: { segments: readonly { minutes: number }[] }) =>
+      r?.segments.reduce((a, s) => a + s.minutes, 0) ?? 0
+    expect(minutes(of({ ...run, done: firstDone }))).toBeLessThan(minutes(of(run)))
+  })
+})
+
+describe('a close past midnight', () => {
+  it.each([
+    // The clocks go back at 02:00 on 25 October 2026 and forward at 01:00 on 29 March 2026 in Dublin.
+    ['an ordinary night', '2026-11-26T20:00:00Z', 210],
+    ['the night before the clocks go back', '2026-10-24T19:00:00Z', 210],
+    ['the night before they go forward', '2026-03-28T20:00:00Z', 210],
+  ])('on %s trades and works to the same minutes', (_, iso, closes) => {
+    const problem = shiftProblem(input(at(iso)))
+    expect(problem.stations.find((s) => s.id === 'second')?.up).toEqual([{ from: 0, to: closes }])
+    expect(problem.people.map((p) => p.to)).toEqual([270, 270, 270])
+  })
+  it('reaches the hours of a shift across the change itself', () => {
+    const long = (iso: string) => {
+      const base = input(at(iso))
+      const roster = { ...base.roster, shifts: base.roster.shifts.map((s) => ({ ...s, to: '27:00' })) }
+      return shiftProblem({ ...base, roster }).people[0]?.to
+    }
+    // From 20:00 to 03:00 by the clock: seven hours, eight where one is lived twice, six where one is left out.
+    expect(long('2026-11-26T20:00:00Z')).toBe(420)
+    expect(long('2026-10-24T19:00:00Z')).toBe(480)
+    expect(long('2026-03-28T20:00:00Z')).toBe(360)
+  })
+})

@@ -1,0 +1,28 @@
+import { dateAfter } from '@tadka/core/duty'
+import type { CrewSet, RosterSet, RosterShift } from '@tadka/core/record'
+import crewJson from './data/crew.json' with { type: 'json' }
+
+export const crew: Readonly<Record<string, CrewSet>> = crewJson
+
+const shift = (person: string, from: string, to: string, rest: readonly [string, string]): RosterShift => ({
+  person,
+  from,
+  to,
+  breaks: [{ minutes: 20, earliest: rest[0], latest: rest[1] }],
+})
+
+/** Two shifts a day, the same each day: the demo's people like their routine. */
+const shifts: readonly RosterShift[] = [
+  shift('oriel', '04:45', '13:00', ['08:30', '10:30']),
+  shift('noor', '04:45', '13:30', ['08:30', '10:30']),
+  shift('pim', '04:30', '13:00', ['08:30', '10:30']),
+  shift('dara', '13:00', '24:00', ['17:00', '19:00']),
+  shift('bao', '15:00', '24:30', ['18:00', '20:00']),
+  shift('tomas', '14:30', '25:00', ['17:30', '19:30']),
+  shift('wen', '13:30', '24:30', ['17:30', '19:30']),
+  shift('ines', '15:30', '25:00', ['18:30', '20:30']),
+]
+
+/** The rosters of `days` dates from `from`. */
+export const rosters = (from: string, days: number): RosterSet[] =>
+  Array.from({ length: days }, (_, i) => ({ day: dateAfter(from, i), shifts }))
