@@ -20,7 +20,7 @@ await owner.query('create database tadka')
 await owner.end()
 await migrate(cluster.ownerUrl)
 
-let offset = Date.parse('2026-11-26T22:40:00Z') - Date.now()
+let offset = Date.parse(process.env['TADKA_AT'] ?? '2026-11-26T22:40:00Z') - Date.now()
 const now = () => Date.now() + offset
 await loadDemo(cluster.ownerUrl, cluster.appUrl, now(), 14)
 

@@ -64,9 +64,9 @@ export function brokenIn(problem: PlanProblem, plan: Plan): Broken[] {
         say(`${run.id} ${l.from} lasts ${to.start - from.start} > ${wait.most}`)
     }
     const pin = problem.pins.find((p) => p.run === run.id)
-    if ((pin?.start ?? null) !== null && begin !== pin.start)
+    if (pin && pin.start !== null && begin !== pin.start)
       say(`${run.id} is pinned to ${pin.start}, begins at ${begin}`)
-    if ((pin?.person ?? null) !== null && own.some((p) => p.person !== null && p.person !== pin.person))
+    if (pin && pin.person !== null && own.some((p) => p.person !== null && p.person !== pin.person))
       say(`${run.id} is pinned to ${pin.person}`)
   }
 

@@ -13,3 +13,4 @@ export {
   type Change,
 } from './replan.ts'
 export { reasonsFor, relieved, waysOut, type Priced, type Reason, type WayOut } from './ways-out.ts'
+export { whyNot, type Refused } from './why-not.ts'

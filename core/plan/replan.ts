@@ -54,7 +54,7 @@ export function heldNear(problem: PlanProblem, before: Plan): PlanProblem {
   return { ...problem, runs }
 }
 
-/** Whether a new plan is worth the change: it mends something, or wins `least` minutes for the last or three times that for all. */
+/** Whether a new plan is worth the change: it mends something, or wins `least` minutes for the last to leave, or for each on average. */
 export function worthChanging(kept: Plan, next: Plan, least = leastGain): boolean {
   if (next.unplaced.length !== kept.unplaced.length) return next.unplaced.length < kept.unplaced.length
   if (next.objective.late < kept.objective.late) return true
@@ -62,7 +62,7 @@ export function worthChanging(kept: Plan, next: Plan, least = leastGain): boolea
   if (next.objective.last > kept.objective.last) return false
   return (
     kept.objective.last - next.objective.last >= least ||
-    kept.objective.departures - next.objective.departures >= 3 * least
+    kept.objective.departures - next.objective.departures >= least * Object.keys(next.leaves).length
   )
 }
 

@@ -143,7 +143,8 @@ export function reasonsFor(problem: PlanProblem, plan: Plan, seed = 1): Reason[]
   return set
 }
 
-function freed(problem: PlanProblem, reason: Reason): PlanProblem {
+/** The problem without one kind of constraint. */
+export function freed(problem: PlanProblem, reason: Reason): PlanProblem {
   switch (reason) {
     case 'hours': {
       const longer = problem.horizon + 120

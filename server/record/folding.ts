@@ -129,5 +129,5 @@ function isLive(kind: SubjectKind, state: unknown): boolean {
   const { status } = state as { status?: string }
   if (kind === 'run') return status === 'running' || status === 'parked'
   if (kind === 'case') return status === 'open'
-  return kind !== 'bath' && kind !== 'shift'
+  return kind !== 'bath' && kind !== 'shift' && kind !== 'plan'
 }

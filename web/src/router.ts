@@ -11,6 +11,8 @@ export const places = ['shift', 'run', 'bench', 'log', 'house'] as const
 const views = {
   shift: () => import('./duty/ShiftPlace.vue'),
   ahead: () => import('./duty/AheadPlace.vue'),
+  roster: () => import('./plan/RosterPlace.vue'),
+  lists: () => import('./plan/ShiftLists.vue'),
   chooser: () => import('./procedure/RunChooser.vue'),
   run: () => import('./procedure/RunPlace.vue'),
   bench: () => import('./solution/BenchPlace.vue'),
@@ -31,6 +33,8 @@ export const router = createRouter({
     { path: '/sign-in', component: () => import('./people/SignIn.vue'), meta: { open: true } },
     { path: '/shift', component: views.shift, meta: { place: 'shift' } },
     { path: '/shift/ahead', component: views.ahead, meta: { place: 'shift' } },
+    { path: '/shift/roster', component: views.roster, meta: { place: 'shift' } },
+    { path: '/shift/lists', component: views.lists, meta: { place: 'shift' } },
     { path: '/run', component: views.chooser, meta: { place: 'run' } },
     {
       path: '/run/:run',

@@ -241,7 +241,9 @@ describe('replanning', () => {
     })
     expect(worthChanging(of(0, 60), of(0, 58))).toBe(false)
     expect(worthChanging(of(0, 60), of(0, 57))).toBe(true)
-    expect(worthChanging(of(0, 60), of(0, 60, 91))).toBe(true)
+    // Two people: three minutes each.
+    expect(worthChanging(of(0, 60), of(0, 60, 94))).toBe(true)
+    expect(worthChanging(of(0, 60), of(0, 60, 95))).toBe(false)
     expect(worthChanging(of(4, 60), of(0, 70))).toBe(true)
     expect(worthChanging(of(0, 60), of(1, 40))).toBe(false)
   })

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
-import { area, curveBasis } from 'd3-shape'
 import { computed, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useProcedures } from '../procedure/procedures.ts'
 import { useTimes } from '../look/times.ts'
-import { halfHours, type Sheet } from './sheet.ts'
+import NowLine from './NowLine.vue'
+import SheetGround from './SheetGround.vue'
+import type { Sheet } from './sheet.ts'
 
 /** The sheet: a lane a station, the tide of trade behind, windows for what is due, solid bars for what was done. */
 const props = defineProps<{ sheet: Sheet; now: number }>()
@@ -29,14 +30,6 @@ const base = computed(() => top + laneHeight.value * props.sheet.lanes.length)
 const x = computed(() =>
   scaleLinear([props.sheet.from, props.sheet.to], [gutter, width.value - 12]).clamp(true),
 )
-const swell = (share: number) => {
-  const height = (base.value - top) * share
-  return area<{ at: number; height: number }>()
-    .x((d) => x.value(d.at))
-    .y0(base.value)
-    .y1((d) => base.value - Math.min(1.35, d.height) * height)
-    .curve(curveBasis)([...props.sheet.tide])
-}
 const { nameOf } = useProcedures()
 const fits = (from: number, to: number, text: string) => x.value(to) - x.value(from) > text.length * 8 + 16
 </script>
@@ -49,24 +42,7 @@ const fits = (from: number, to: number, text: string) => x.value(to) - x.value(f
       role="img"
       :aria-label="t('shift.sheet', { from: clock(sheet.from), to: clock(sheet.to) })"
     >
-      <path :d="swell(0.62) ?? ''" class="tide" />
-      <path :d="swell(0.34) ?? ''" class="crest" />
-      <g v-for="at in halfHours(sheet)" :key="at">
-        <line :x1="x(at)" :x2="x(at)" :y1="top - 8" :y2="base" class="rule" />
-        <text
-          v-if="at % 3600000 === 0 && Math.abs(x(at) - x(now)) > 52 && x(at) < width - 34"
-          :x="x(at)"
-          :y="base + 22"
-          class="hour"
-        >
-          {{ clock(at) }}
-        </text>
-      </g>
-      <g v-for="s in sheet.sailings" :key="s.at">
-        <path :d="`M${x(s.at) - 13} ${top - 26}h26l-5 10h-16z`" class="ship" />
-        <rect :x="x(s.at) - 5" :y="top - 35" width="9" height="9" class="ship" />
-        <text :x="x(s.at) + 20" :y="top - 16" class="sails">{{ t('shift.sails', { time: s.departs }) }}</text>
-      </g>
+      <sheet-ground :ground="sheet" :x="x" :top="top" :base="base" :width="width" :now="now" />
       <g
         v-for="(lane, i) in sheet.lanes"
         :key="lane.station.id"
@@ -110,9 +86,7 @@ const fits = (from: number, to: number, text: string) => x.value(to) - x.value(f
           </text>
         </g>
       </g>
-      <line :x1="x(now)" :x2="x(now)" :y1="top - 10" :y2="base" class="now-line" />
-      <rect :x="x(now) - 27" :y="base + 5" width="54" height="25" rx="12.5" class="now-tab" />
-      <text :x="x(now)" :y="base + 23" class="now-time">{{ clock(now) }}</text>
+      <now-line :x="x(now)" :top="top" :base="base" :now="now" />
     </svg>
   </div>
 </template>
@@ -125,33 +99,8 @@ const fits = (from: number, to: number, text: string) => x.value(to) - x.value(f
 svg {
   display: block;
 }
-.tide {
-  fill: var(--tide);
-}
-.crest {
-  fill: var(--tide-crest);
-  opacity: 0.75;
-}
-.rule {
-  stroke: var(--line);
-  stroke-dasharray: 1 5;
-}
-.hour,
-.now-time {
-  font-size: 15px;
-  text-anchor: middle;
-}
-.hour,
 .where {
   fill: var(--ink-2);
-}
-.ship,
-.sails {
-  fill: var(--sea);
-}
-.sails {
-  font-size: 15px;
-  font-weight: 600;
 }
 .lane {
   stroke: var(--line-soft);
@@ -197,16 +146,5 @@ svg {
 .run.running rect {
   stroke: var(--ink);
   stroke-width: 2;
-}
-.now-line {
-  stroke: var(--ink);
-  stroke-width: 2;
-}
-.now-tab {
-  fill: var(--ink);
-}
-.now-time {
-  font-weight: 600;
-  fill: var(--paper);
 }
 </style>

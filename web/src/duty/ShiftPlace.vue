@@ -7,6 +7,12 @@ import { useRouter } from 'vue-router'
 import PlaceBar from '../frame/PlaceBar.vue'
 import { useTimes } from '../look/times.ts'
 import { useStartRun } from '../procedure/start.ts'
+import { useSession } from '../people/session.ts'
+import PlanHead from '../plan/PlanHead.vue'
+import PlanRisk from '../plan/PlanRisk.vue'
+import PlanTalk from '../plan/PlanTalk.vue'
+import ShiftPlan from '../plan/ShiftPlan.vue'
+import { usePlanner } from '../plan/planner.ts'
 import { useSite } from '../record/site.ts'
 import { now } from '../wire/clock.ts'
 import DueList from './DueList.vue'
@@ -17,6 +23,13 @@ import RunningNow from './RunningNow.vue'
 import { sheetOf } from './sheet.ts'
 
 const site = useSite()
+const session = useSession()
+const planner = usePlanner()
+/** What the plan as it stands cannot keep. */
+const risk = computed(() => {
+  const look = planner.inForce && planner.look
+  return look ? { plan: look.kept ?? look.best, problem: look.problem } : null
+})
 const router = useRouter()
 const { t } = useI18n()
 const { longDay } = useTimes()
@@ -53,20 +66,27 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
 <template>
   <div class="shift">
     <place-bar :title="set?.name ?? ''" :under="title">
+      <router-link to="/shift/roster" class="ahead">{{ t('plan.roster.link') }}</router-link>
       <router-link to="/shift/ahead" class="ahead">{{ t('shift.ahead') }}</router-link>
+      <plan-head />
     </place-bar>
-    <section class="evening">
-      <evening-sheet v-if="sheet" :sheet="sheet" :now="now()" />
-    </section>
+    <shift-plan v-if="planner.inForce" />
+    <template v-else>
+      <section class="evening">
+        <evening-sheet v-if="sheet" :sheet="sheet" :now="now()" />
+      </section>
+      <section class="running">
+        <plan-talk v-if="planner.working" />
+        <running-now :runs="running" @go-on="goOn" />
+      </section>
+    </template>
     <aside>
+      <plan-risk v-if="risk" v-bind="risk" :may-plan="session.mayDo('plan-shift')" />
       <open-cases v-if="cases.length > 0" :cases="cases" />
       <follow-ups v-if="asked.length > 0" :stations="asked" />
       <h2 class="label">{{ t('shift.atRisk') }}</h2>
       <DueList :due="soon" @start="begin" @go-on="goOn" />
     </aside>
-    <section class="running">
-      <running-now :runs="running" @go-on="goOn" />
-    </section>
   </div>
 </template>
 

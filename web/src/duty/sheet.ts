@@ -17,19 +17,32 @@ export interface SheetLane {
   readonly runs: readonly SheetRun[]
 }
 
-export interface Sheet {
+/** What lies behind the lanes: the span of time, the sailings and the tide of trade they make. */
+export interface Ground {
   readonly from: Instant
   readonly to: Instant
-  readonly lanes: readonly SheetLane[]
   readonly sailings: readonly Departure[]
   /** How busy it is, every few minutes. */
   readonly tide: readonly { readonly at: number; readonly height: number }[]
+}
+
+export interface Sheet extends Ground {
+  readonly lanes: readonly SheetLane[]
 }
 
 const hour = 3_600_000
 const before = 2 * hour
 const after = 7.5 * hour
 const tideEvery = 240_000
+
+export function groundOf(site: SiteSet, from: Instant, to: Instant): Ground {
+  const sailings = departures(site, instant(from - hour), instant(to + hour))
+  const tide = Array.from({ length: Math.ceil((to - from) / tideEvery) + 1 }, (_, i) => {
+    const at = instant(Math.min(to, from + i * tideEvery))
+    return { at, height: tideAt(sailings, at) }
+  })
+  return { from, to, tide, sailings: sailings.filter((s) => s.at >= from && s.at <= to) }
+}
 
 /** Nine hours and a half around now: what may be done when, what was done, and the tide behind it. */
 export function sheetOf(
@@ -40,12 +53,8 @@ export function sheetOf(
   now: Instant,
 ): Sheet {
   const start = Math.floor((now - before) / (hour / 2)) * (hour / 2)
-  const [from, to] = [instant(start), instant(start + before + after)]
-  const sailings = departures(site, instant(from - hour), instant(to + hour))
-  const tide = Array.from({ length: Math.ceil((to - from) / tideEvery) + 1 }, (_, i) => {
-    const at = instant(Math.min(to, from + i * tideEvery))
-    return { at, height: tideAt(sailings, at) }
-  })
+  const ground = groundOf(site, instant(start), instant(start + before + after))
+  const { from, to } = ground
   const lanes = stations
     .filter((s) => (s.plate?.duties.length ?? 0) > 0)
     .map((station) => ({
@@ -61,11 +70,11 @@ export function sheetOf(
           procedure: r.procedure.id,
         })),
     }))
-  return { from, to, lanes, sailings: sailings.filter((s) => s.at >= from && s.at <= to), tide }
+  return { ...ground, lanes }
 }
 
 /** Half-hours on the sheet, for its rule. */
-export const halfHours = (sheet: Sheet): number[] =>
+export const halfHours = (sheet: Ground): number[] =>
   Array.from(
     { length: Math.floor((sheet.to - sheet.from) / (hour / 2)) },
     (_, i) => sheet.from + (i + 1) * (hour / 2),

@@ -11,6 +11,8 @@ export function useNames() {
   void (session.door ?? session.openDoor().catch(() => {}))
   return {
     station: (id: string) => site.one('station', id)?.plate?.name ?? id,
+    /** The short number on its tag. */
+    tag: (id: string) => site.one('station', id)?.plate?.tag ?? '',
     product: (id: string) => {
       const found = site.one('product', id)
       return found && 'name' in found ? found.name : id

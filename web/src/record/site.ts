@@ -8,6 +8,7 @@ import {
   type AnyRecord,
   type BathState,
   type CaseState,
+  type CrewSet,
   type FoldKey,
   type InstrumentKept,
   type InstrumentSet,
@@ -15,8 +16,10 @@ import {
   type ProductKept,
   type SpareSet,
   type Payloads,
+  type PlanState,
   type ProductSet,
   type RecordType,
+  type RosterSet,
   type RuleSet,
   type ShiftState,
   type SiteSet,
@@ -45,6 +48,9 @@ interface Kinds {
   procedure: OwnProcedure
   spare: SpareSet & { id: string }
   shift: ShiftState
+  roster: (RosterSet & { id: string }) | { id: string }
+  crew: (CrewSet & { id: string }) | { id: string }
+  plan: PlanState
 }
 
 interface Held {

@@ -4,10 +4,11 @@ import { bench } from './en/bench.ts'
 import { chart } from './en/chart.ts'
 import { house } from './en/house.ts'
 import { log } from './en/log.ts'
+import { plan } from './en/plan.ts'
 import { people } from './en/people.ts'
 import { run } from './en/run.ts'
 import { shift } from './en/shift.ts'
 
-const en = { ...common, people, shift, run, bench, chart, log, house }
+const en = { ...common, people, shift, plan, run, bench, chart, log, house }
 
 export const i18n = createI18n({ legacy: false, locale: 'en', fallbackLocale: 'en', messages: { en } })

@@ -1,0 +1,114 @@
+import { expect, test, type Page } from '@playwright/test'
+import { address, isAccessible, later, press, signIn } from './crew.ts'
+
+/** Two hours before the close of the other tests, before the evening's last rush. */
+const sooner = -120
+const turn = (minutes: number) => fetch(`${process.env['TADKA_CONTROL']}/${minutes}`, { method: 'POST' })
+
+test.beforeAll(() => turn(sooner))
+test.afterAll(() => turn(-sooner))
+
+const bars = (page: Page, words: RegExp) => page.getByRole('button', { name: words })
+const planned = (page: Page) => expect(page.getByText('Last one out')).toBeVisible({ timeout: 60_000 })
+
+test('the close is planned, somebody falls sick, and the new plan says what it changes', async ({
+  browser,
+  page,
+}) => {
+  await signIn(page, 'Ines', '4711')
+  await press(page, 'Plan the shift')
+  await planned(page)
+  await expect(page.getByText(/no plan ends before \d\d:\d\d/)).toBeVisible()
+  await expect(bars(page, /^Tomas, .* planned$/).first()).toBeVisible()
+  await isAccessible(page)
+
+  // Another tablet, another person: the same sheet, live, and no button that plans.
+  const other = await (await browser.newContext()).newPage()
+  await signIn(other, 'Bao', '2468')
+  await expect(bars(other, /^Tomas, .* planned$/).first()).toBeVisible({ timeout: 30_000 })
+  await expect(other.getByRole('button', { name: 'Replan' })).toBeHidden()
+
+  await bars(page, /^About Tomas/).click()
+  await press(page, 'Tomas is away today')
+  await expect(page.getByText('A better plan')).toBeVisible({ timeout: 60_000 })
+  await expect(page.locator('.talk li').first()).toContainText(/instead of|moves to|is put in|is left out/)
+  await press(page, 'Take it')
+  await expect(bars(page, /^Tomas, .* planned$/)).toHaveCount(0)
+  await expect(bars(page, /^About Tomas, away/)).toBeVisible()
+  await expect(bars(other, /^About Tomas, away/)).toBeVisible({ timeout: 30_000 })
+
+  await bars(page, /^About Tomas/).click()
+  await press(page, 'Tomas is here after all')
+  await expect(page.getByText('A better plan')).toBeVisible({ timeout: 60_000 })
+  await press(page, 'Take it')
+  await expect(bars(page, /^Tomas, .* planned$/).first()).toBeVisible()
+})
+
+test('a run is moved: refused with its reason, or put there for its price', async ({ page }) => {
+  await signIn(page, 'Ines', '4711')
+  await planned(page)
+  // The espresso machine trades until 23:30.
+  const machine = bars(page, /^\w+, Espresso machine: .* planned$/).first()
+  await machine.focus()
+  for (let n = 0; n < 12; n++) await page.keyboard.press('ArrowLeft')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText(/That cannot be: the machine must be up until 23:30/)).toBeVisible({
+    timeout: 60_000,
+  })
+  await press(page, 'Leave it')
+
+  const floors = bars(page, /^\w+, Terminal: floors.*: Sweep.* planned$/).first()
+  const box = await floors.boundingBox()
+  if (!box) throw new Error('the bar is not drawn')
+  await page.mouse.move(box.x + 8, box.y + 10)
+  await page.mouse.down()
+  await page.mouse.move(box.x + 60, box.y + 12, { steps: 4 })
+  await page.mouse.move(box.x + 108, box.y + 12, { steps: 4 })
+  await page.mouse.up()
+  await expect(page.getByRole('button', { name: 'Put it there' })).toBeVisible({ timeout: 60_000 })
+  await expect(page.locator('.talk p')).toContainText(/That costs nothing|Last one out|late more/)
+  await press(page, 'Put it there')
+  await expect(page.locator('.pin').first()).toBeVisible({ timeout: 30_000 })
+  await later(page, 0)
+  await expect(page.locator('.pin').first()).toBeVisible({ timeout: 30_000 })
+})
+
+test('the roster is typed, faults told, and brought in from a calendar; lists are printed', async ({
+  page,
+}) => {
+  await signIn(page, 'Ines', '4711')
+  await page.goto(address('/shift/roster'))
+  await press(page, 'Next day ›')
+  const first = page.locator('.roster li').first()
+  await first.getByLabel('From').fill('9 o’clock')
+  await expect(page.getByRole('alert')).toContainText('Give times as 15:30')
+  await expect(first.getByLabel('From')).toHaveValue('9 o’clock')
+  await expect(page.getByRole('button', { name: 'Save', exact: true })).toBeDisabled()
+  const calendar = [
+    'BEGIN:VCALENDAR',
+    'VERSION:2.0',
+    'PRODID:-//roster//test//EN',
+    'BEGIN:VEVENT',
+    'UID:1',
+    'DTSTAMP:20261101T000000Z',
+    'DTSTART:20261127T150000Z',
+    'DTEND:20261128T003000Z',
+    'SUMMARY:Bao, kiosk',
+    'END:VEVENT',
+    'END:VCALENDAR',
+  ].join('\r\n')
+  const file = (text: string) => ({
+    name: 'roster.ics',
+    mimeType: 'text/calendar',
+    buffer: Buffer.from(text),
+  })
+  await page.locator('input[type=file]').setInputFiles(file('no calendar'))
+  await expect(page.getByText(/no calendar that can be read/)).toBeVisible()
+  await page.locator('input[type=file]').setInputFiles(file(calendar))
+  await expect(page.locator('.roster li')).toHaveCount(1)
+  await expect(page.getByLabel('To').first()).toHaveValue('24:30')
+  await isAccessible(page)
+  await page.goto(address('/shift/lists'))
+  await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible({ timeout: 30_000 })
+  await isAccessible(page)
+})

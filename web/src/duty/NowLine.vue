@@ -1,0 +1,30 @@
+<script setup lang="ts">
+import { useTimes } from '../look/times.ts'
+
+defineProps<{ x: number; top: number; base: number; now: number }>()
+const { clock } = useTimes()
+</script>
+
+<template>
+  <g>
+    <line :x1="x" :x2="x" :y1="top - 10" :y2="base" class="now-line" />
+    <rect :x="x - 27" :y="base + 5" width="54" height="25" rx="12.5" class="now-tab" />
+    <text :x="x" :y="base + 23" class="now-time">{{ clock(now) }}</text>
+  </g>
+</template>
+
+<style scoped>
+.now-line {
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+.now-tab {
+  fill: var(--ink);
+}
+.now-time {
+  font-size: 15px;
+  text-anchor: middle;
+  font-weight: 600;
+  fill: var(--paper);
+}
+</style>

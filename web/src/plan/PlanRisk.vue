@@ -1,0 +1,96 @@
+<script setup lang="ts">
+import type { Plan, PlanProblem } from '@tadka/core/plan'
+import { showMinutes } from '@tadka/core/quantity'
+import { NButton } from 'naive-ui'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useNames } from '../record/names.ts'
+import { usePlanWords } from './plan-words.ts'
+import { usePlanner } from './planner.ts'
+
+/** What the plan cannot keep: duties without a place, late ones, people past their hours; why, and the cheapest ways out. */
+const props = defineProps<{ plan: Plan; problem: PlanProblem; mayPlan: boolean }>()
+const planner = usePlanner()
+const { t } = useI18n()
+const names = useNames()
+const words = usePlanWords()
+
+const late = computed(() =>
+  props.problem.runs.flatMap((r) => {
+    const end = Math.max(0, ...props.plan.placed.filter((p) => p.run === r.id).map((p) => p.end))
+    return end > r.latest ? [{ run: r.id, minutes: end - r.latest }] : []
+  }),
+)
+const over = computed(() =>
+  props.problem.people.flatMap((p) => {
+    const minutes = (props.plan.leaves[p.id] ?? 0) - p.to
+    return minutes > 0 ? [{ person: p.id, minutes }] : []
+  }),
+)
+const any = computed(() => props.plan.unplaced.length + late.value.length + over.value.length > 0)
+const ways = computed(() => planner.ways?.ways.slice(0, 4) ?? [])
+const reasons = computed(() => planner.ways?.reasons ?? [])
+</script>
+
+<template>
+  <section v-if="any" class="risk">
+    <h2 class="label">{{ t('plan.risk.title') }}</h2>
+    <ul>
+      <li v-for="u in plan.unplaced" :key="u.run">
+        <b>{{ t('plan.risk.unplaced', { what: words.runName(problem, u.run) }) }}</b>
+        <p class="small">{{ t(`plan.why.${u.why}`) }}</p>
+      </li>
+      <li v-for="l in late" :key="l.run">
+        <b>{{
+          t('plan.risk.late', { what: words.runName(problem, l.run), time: showMinutes(l.minutes) })
+        }}</b>
+      </li>
+      <li v-for="o in over" :key="o.person">
+        <b>{{ t('plan.risk.over', { who: names.person(o.person), time: showMinutes(o.minutes) }) }}</b>
+      </li>
+    </ul>
+    <p v-if="reasons.length > 0" class="small">
+      {{ t('plan.risk.why', { what: reasons.map((r) => t(`plan.risk.reason.${r}`)).join('; ') }) }}
+    </p>
+    <ul class="ways">
+      <li v-for="(w, i) in ways" :key="i">
+        <span>
+          {{ words.way(problem, w.way) }}:
+          {{
+            w.objective.late === 0
+              ? t('plan.way.in')
+              : t('plan.way.left', { n: Math.round(w.objective.late) })
+          }}
+        </span>
+        <n-button
+          v-if="mayPlan && w.way.kind === 'put-off'"
+          ghost
+          type="primary"
+          @click="planner.take(w.way)"
+        >
+          {{ t('plan.way.do') }}
+        </n-button>
+      </li>
+    </ul>
+    <p v-if="planner.ways && ways.length === 0" class="small">{{ t('plan.risk.nothingHelps') }}</p>
+  </section>
+</template>
+
+<style scoped>
+.risk {
+  border-top: 3px solid var(--out);
+  padding: 8px 0 14px;
+  margin-bottom: 12px;
+}
+li {
+  padding: 4px 0;
+}
+.ways li {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+  align-items: center;
+  border-top: 1px solid var(--line-soft);
+  font-size: 15px;
+}
+</style>

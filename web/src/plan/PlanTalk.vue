@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { NButton, NProgress } from 'naive-ui'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { now } from '../wire/clock.ts'
+import { usePlanWords } from './plan-words.ts'
+import { usePlanner } from './planner.ts'
+
+/** What the planner has to say: how far it is, what a move costs, or a better plan with its differences in words. */
+const planner = usePlanner()
+const { t } = useI18n()
+const words = usePlanWords()
+
+const offer = computed(() => (planner.look?.worth ? planner.look : null))
+const standing = computed(() => planner.look?.kept ?? planner.look?.best ?? planner.inForce?.plan ?? null)
+const price = computed(() => planner.price)
+const start = computed(() => price.value?.look?.problem.start ?? Math.floor(now() / 60_000) * 60_000)
+const share = computed(() =>
+  planner.working ? Math.round((100 * planner.working.iterations) / planner.working.of) : 0,
+)
+</script>
+
+<template>
+  <div class="talk" role="status">
+    <div v-if="planner.working" class="row">
+      <n-progress
+        type="line"
+        :percentage="share"
+        :show-indicator="false"
+        class="progress"
+        :aria-label="t('plan.plan')"
+      />
+      <span>{{ t('plan.planning', { n: planner.working.iterations, of: planner.working.of }) }}</span>
+      <n-button size="large" @click="planner.stopPlanning()">{{ t('plan.useNow') }}</n-button>
+    </div>
+    <p v-else-if="planner.pricing">{{ t('plan.pricing') }}</p>
+    <div v-else-if="price" class="row">
+      <div class="text">
+        <b>{{
+          t('plan.price.title', {
+            what: words.runName(price.look?.problem ?? planner.look?.problem ?? null, price.pin.run),
+            where: words.where(price.pin, start),
+          })
+        }}</b>
+        <p v-if="price.refused" class="refused">
+          {{ t('plan.price.refused', { why: words.refused(price, price.refused, start) }) }}
+        </p>
+        <p v-else-if="price.look">{{ words.costs(price.look, standing).join(' ') }}</p>
+      </div>
+      <n-button v-if="price.look" type="primary" size="large" @click="planner.putThere()">
+        {{ t('plan.price.put') }}
+      </n-button>
+      <n-button size="large" @click="planner.leaveIt()">{{ t('plan.price.leave') }}</n-button>
+    </div>
+    <div v-else-if="offer" class="row">
+      <div class="text">
+        <b>{{ t('plan.offer.title') }}</b>
+        <p>{{ words.gains(offer).join(' ') }}</p>
+        <ul>
+          <li v-for="c in offer.changes.slice(0, 8)" :key="c.run">{{ words.change(offer.problem, c) }}</li>
+        </ul>
+      </div>
+      <n-button type="primary" size="large" @click="planner.accept()">{{ t('plan.offer.take') }}</n-button>
+      <n-button size="large" @click="planner.keepIt()">{{ t('plan.offer.keep') }}</n-button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.talk:not(:empty) {
+  padding: 4px 0;
+}
+.talk:empty {
+  display: none;
+}
+.row {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+}
+.text {
+  flex: 1;
+}
+.progress {
+  max-width: 260px;
+}
+ul {
+  columns: 2;
+  font-size: 14px;
+  line-height: 1.25;
+  color: var(--ink-2);
+}
+.refused {
+  color: var(--out);
+  font-weight: 600;
+}
+@media (max-width: 760px) {
+  .row {
+    flex-wrap: wrap;
+  }
+  ul {
+    columns: 1;
+  }
+}
+</style>

@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useRouter } from 'vue-router'
+import { useTimes } from '../look/times.ts'
+import { useStartRun } from '../procedure/start.ts'
+import { useNames } from '../record/names.ts'
+import { useSite } from '../record/site.ts'
+import type { Bar } from './lanes.ts'
+import { usePlanner } from './planner.ts'
+
+/** A bar that was tapped: what it is, and what may be done with its run. */
+const props = defineProps<{ bar: Bar; mayPlan: boolean }>()
+const emit = defineEmits<{ close: [] }>()
+const site = useSite()
+const planner = usePlanner()
+const router = useRouter()
+const names = useNames()
+const { t } = useI18n()
+const { clock } = useTimes()
+const { start } = useStartRun()
+
+const parts = computed(() => props.bar.run.split('/'))
+const going = computed(() => site.one('station', props.bar.station)?.currentRun ?? null)
+const procedure = computed(() => parts.value[1] ?? '')
+
+function open(): void {
+  const run = going.value?.run ?? start(props.bar.station, procedure.value)
+  if (run) void router.push(`/run/${run}`)
+}
+function letGo(): void {
+  planner.unpin(props.bar.run)
+  emit('close')
+}
+</script>
+
+<template>
+  <div class="taken">
+    <div class="text">
+      <b>{{ names.station(bar.station) }}: {{ names.procedure(procedure) }}</b>
+      <p class="small">
+        {{ names.person(bar.person) }}, {{ clock(bar.from) }} – {{ clock(bar.to) }}. {{ bar.title }}
+      </p>
+    </div>
+    <n-button size="large" type="primary" @click="open">{{ t(going ? 'plan.go' : 'plan.begin') }}</n-button>
+    <n-button v-if="bar.pinned && mayPlan" size="large" @click="letGo">{{ t('plan.unpin') }}</n-button>
+    <n-button size="large" @click="emit('close')">{{ t('common.close') }}</n-button>
+  </div>
+</template>
+
+<style scoped>
+.taken {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  padding-bottom: 10px;
+  flex-wrap: wrap;
+}
+.text {
+  flex: 1;
+}
+</style>

@@ -1,0 +1,47 @@
+import { drag, type D3DragEvent } from 'd3-drag'
+import { select } from 'd3-selection'
+import type { ObjectDirective } from 'vue'
+import type { Bar } from './lanes.ts'
+
+export interface Dragged {
+  readonly bar: Bar
+  /** How far it was taken, px. */
+  readonly dx: number
+  readonly dy: number
+}
+
+/** Movement that is still a tap, px. */
+const tap = 6
+
+/** Lets bars be taken with mouse or finger. `moved` hears each movement, `dropped` where it was let go, `tapped` a mere touch. */
+export function draggable(heard: {
+  moved: (dragged: Dragged) => void
+  dropped: (dragged: Dragged) => void
+  tapped: (bar: Bar) => void
+}): ObjectDirective<SVGGElement, Bar> {
+  let begun = { x: 0, y: 0 }
+  const at = (event: D3DragEvent<SVGGElement, Bar, unknown>, bar: Bar): Dragged => ({
+    bar,
+    dx: event.x - begun.x,
+    dy: event.y - begun.y,
+  })
+  const behaviour = drag<SVGGElement, Bar>()
+    .container(function () {
+      return this.ownerSVGElement ?? this
+    })
+    .subject((event: { x: number; y: number }) => ({ x: event.x, y: event.y }))
+    .filter((event: PointerEvent, bar) => !event.button && bar.state === 'planned')
+    .on('start', (event: D3DragEvent<SVGGElement, Bar, unknown>) => {
+      begun = { x: event.x, y: event.y }
+    })
+    .on('drag', (event: D3DragEvent<SVGGElement, Bar, unknown>, bar) => heard.moved(at(event, bar)))
+    .on('end', (event: D3DragEvent<SVGGElement, Bar, unknown>, bar) => {
+      const dragged = at(event, bar)
+      if (Math.hypot(dragged.dx, dragged.dy) <= tap) heard.tapped(bar)
+      else heard.dropped(dragged)
+    })
+  return {
+    mounted: (el, { value }) => void select<SVGGElement, Bar>(el).datum(value).call(behaviour),
+    updated: (el, { value }) => void select(el).datum(value),
+  }
+}

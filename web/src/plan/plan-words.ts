@@ -1,0 +1,119 @@
+import type { Change, Pin, Plan, PlanProblem, Refused, WayOut } from '@tadka/core/plan'
+import { showMinutes } from '@tadka/core/quantity'
+import { useI18n } from 'vue-i18n'
+import { useTimes } from '../look/times.ts'
+import { useNames } from '../record/names.ts'
+import type { Look, Price } from './planner.ts'
+
+/** Plans, changes, prices and reasons in words. */
+export function usePlanWords() {
+  const { t } = useI18n()
+  const { clock } = useTimes()
+  const names = useNames()
+  const at = (problem: PlanProblem, minute: number) => clock(problem.start + minute * 60_000)
+  const people = (ids: readonly string[]) => ids.map(names.person).join(', ')
+
+  /** "Kiosk slush, In place": a run by its key. */
+  function runName(problem: PlanProblem | null, key: string): string {
+    const run = problem?.runs.find((r) => r.id === key)
+    const [station = '', procedure = ''] = key.split('/')
+    return run
+      ? `${names.station(run.station)}, ${run.title}`
+      : `${names.station(station)}, ${names.procedure(procedure)}`
+  }
+
+  function change(problem: PlanProblem, c: Change): string {
+    const what = runName(problem, c.run)
+    const to = c.to ?? c.from
+    const time = to ? at(problem, Math.max(0, to.start)) : ''
+    const by = (c.to?.start ?? 0) - (c.from?.start ?? 0)
+    return t(`plan.change.${c.kind}`, {
+      what,
+      time,
+      by: t(by < 0 ? 'plan.change.earlier' : 'plan.change.later', { time: showMinutes(Math.abs(by)) }),
+      from: people(c.from?.people ?? []),
+      to: people(c.to?.people ?? []),
+    })
+  }
+
+  /** What the better plan wins over the one that is kept. */
+  function gains({ problem, kept, best }: Look): string[] {
+    if (!kept) return []
+    const [a, b] = [kept.objective, best.objective]
+    const last = { time: at(problem, b.last), before: at(problem, a.last) }
+    const gone = a.departures - b.departures
+    return [
+      kept.unplaced.length !== best.unplaced.length
+        ? t('plan.offer.unplaced', { n: best.unplaced.length, before: kept.unplaced.length })
+        : '',
+      a.late !== b.late && kept.unplaced.length === best.unplaced.length
+        ? t('plan.offer.late', { n: Math.round(b.late), before: Math.round(a.late) })
+        : '',
+      t(
+        b.last < a.last
+          ? 'plan.offer.last'
+          : b.last > a.last
+            ? 'plan.offer.lastLater'
+            : 'plan.offer.lastSame',
+        last,
+      ),
+      gone > 0 ? t('plan.offer.gone', { time: showMinutes(gone) }) : '',
+    ].filter((s) => s !== '')
+  }
+
+  /** What putting a run there costs against the plan as it stands. */
+  function costs(look: Look, standing: Plan | null): string[] {
+    const { problem, best } = look
+    if (!standing) return []
+    const last = best.objective.last - standing.objective.last
+    const late = best.objective.late - standing.objective.late
+    const lost = best.unplaced.filter((u) => !standing.unplaced.some((s) => s.run === u.run))
+    const said = [
+      ...lost.map((u) => t('plan.price.unplaced', { what: runName(problem, u.run) })),
+      lost.length === 0 && late > 0 ? t('plan.price.late', { n: Math.round(late) }) : '',
+      last !== 0
+        ? t(last > 0 ? 'plan.price.last' : 'plan.price.sooner', {
+            time: showMinutes(Math.abs(last)),
+            at: at(problem, best.objective.last),
+          })
+        : '',
+    ].filter((s) => s !== '')
+    return said.length > 0 ? said : [t('plan.price.free')]
+  }
+
+  function where(pin: Pin, start: number): string {
+    const [who, time] = [
+      pin.person === null ? '' : names.person(pin.person),
+      pin.start === null ? '' : clock(start + pin.start * 60_000),
+    ]
+    if (who && time) return t('plan.price.byAt', { who, time })
+    return who ? t('plan.price.by', { who }) : t('plan.price.at', { time })
+  }
+
+  function refused({ pin }: Price, r: Refused, start: number): string {
+    const minute = r.why === 'too-early' ? r.from : r.why === 'station-up' ? r.until : 0
+    return t(`plan.refused.${r.why}`, {
+      who: pin.person === null ? '' : names.person(pin.person),
+      time: clock(start + minute * 60_000),
+    })
+  }
+
+  function way(problem: PlanProblem, w: WayOut): string {
+    switch (w.kind) {
+      case 'put-off':
+        return t('plan.way.put-off', { what: runName(problem, w.run) })
+      case 'stay':
+        return t('plan.way.stay', { who: names.person(w.person), n: w.minutes })
+      case 'person':
+        return t('plan.way.person', { time: at(problem, w.until) })
+      case 'down-sooner':
+        return t('plan.way.down-sooner', { what: names.station(w.station) })
+      case 'counter':
+        return t('plan.way.counter', {
+          what: problem.counters.find((c) => c.id === w.counter)?.name ?? w.counter,
+        })
+    }
+  }
+
+  return { runName, change, gains, costs, where, refused, way, at }
+}

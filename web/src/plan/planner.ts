@@ -1,0 +1,208 @@
+import {
+  changesBetween,
+  heldNear,
+  shiftedPlan,
+  shiftProblem,
+  worthChanging,
+  type Change,
+  type Pin,
+  type Plan,
+  type PlanProblem,
+  type PlanSet,
+  type Priced,
+  type Reason,
+  type Refused,
+  type WayOut,
+} from '@tadka/core/plan'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, toRaw, watch } from 'vue'
+import { useSite } from '../record/site.ts'
+import { now } from '../wire/clock.ts'
+import { askPlanner } from './ask-worker.ts'
+import { useShiftInput } from './input.ts'
+
+/** Iterations of a plan asked for, of the look that a tablet takes by itself, and of a price. */
+const effort = { plan: 5000, look: 1200, price: 1500 } as const
+
+/** What stands and what could: the plan in force pushed by what really happened, and a better one. */
+export interface Look {
+  readonly problem: PlanProblem
+  readonly kept: Plan | null
+  readonly best: Plan
+  readonly bound: number
+  readonly changes: readonly Change[]
+  readonly worth: boolean
+}
+
+/** What a drag would cost, or why it cannot be. */
+export interface Price {
+  readonly pin: Pin
+  readonly look: Look | null
+  readonly refused: Refused | null
+}
+
+/** The plan of the shift on this tablet: planning, replanning, dragging, and the look ahead as the evening goes. */
+export const usePlanner = defineStore('planner', () => {
+  const site = useSite()
+  const { set, day, roster, inForce, input, decisions } = useShiftInput()
+  const look = shallowRef<Look | null>(null)
+  const price = shallowRef<Price | null>(null)
+  const ways = shallowRef<{ ways: readonly Priced[]; reasons: readonly Reason[] | null } | null>(null)
+  const working = ref<{ iterations: number; of: number } | null>(null)
+  const pricing = ref(false)
+  let callOff: (() => void) | null = null
+
+  function problemNow(more: Partial<Pick<PlanSet, 'pins' | 'putIn' | 'putOff'>> = {}): PlanProblem | null {
+    const from = input()
+    return from && shiftProblem({ ...from, ...more })
+  }
+
+  function before(start: number): Plan | null {
+    return inForce.value && shiftedPlan(toRaw(inForce.value), start)
+  }
+
+  /** Has the worker look for a plan and tells what it finds. */
+  function search(
+    problem: PlanProblem,
+    iterations: number,
+    told: (look: Look) => void,
+    seed = 1,
+  ): () => void {
+    const old = before(problem.start)
+    const held = old ? heldNear(problem, old) : problem
+    return askPlanner({ kind: 'plan', problem: held, before: old, seed, iterations }, (said) => {
+      if (said.kind === 'better' && working.value)
+        working.value = { iterations: said.iterations, of: iterations }
+      if (said.kind !== 'planned') return
+      const { plan: best, kept, bound } = said
+      told({
+        problem: held,
+        kept,
+        best,
+        bound: bound.last,
+        changes: kept ? changesBetween(kept, best) : [],
+        worth: kept === null || worthChanging(kept, best),
+      })
+    })
+  }
+
+  /** Plans anew; without a plan in force the first is put in force, else it is offered. */
+  function plan(more: Partial<Pick<PlanSet, 'pins' | 'putIn' | 'putOff'>> = {}): void {
+    const problem = problemNow(more)
+    if (!problem) return
+    callOff?.()
+    working.value = { iterations: 0, of: effort.plan }
+    const decided = { ...decisions(), ...more }
+    callOff = search(problem, effort.plan, (found) => {
+      working.value = null
+      callOff = null
+      if (inForce.value && Object.keys(more).length === 0)
+        look.value = { ...found, worth: found.changes.length > 0 && found.worth }
+      else accept(found, decided)
+    })
+  }
+
+  function accept(found: Look, decided: Pick<PlanSet, 'pins' | 'putIn' | 'putOff'> = decisions()): void {
+    if (day.value === null) return
+    const { problem, best, bound } = found
+    site.record(
+      'plan.set@1',
+      { kind: 'plan', id: day.value },
+      {
+        day: day.value,
+        start: problem.start,
+        plan: best,
+        bound,
+        ...decided,
+      },
+    )
+    look.value = { ...found, kept: best, changes: [], worth: false }
+    ways.value = null
+  }
+
+  /** What a run put to a person or a time would cost the shift. */
+  function ask(run: string, person: string | null, at: number | null): void {
+    const minute = (ms: number) => Math.floor(ms / 60_000)
+    const pin: Pin = { run, person, start: at === null ? null : Math.max(0, minute(at) - minute(now())) }
+    const pins = [...decisions().pins.filter((p) => p.run !== run), pin]
+    const problem = problemNow({ pins })
+    if (!problem) return
+    pricing.value = true
+    search(problem, effort.price, (found) => {
+      const stands = found.best.placed.some((p) => p.run === run) && problem.pins.some((p) => p.run === run)
+      if (stands) {
+        pricing.value = false
+        price.value = { pin, look: found, refused: null }
+        return
+      }
+      askPlanner({ kind: 'why-not', problem, pin }, (said) => {
+        pricing.value = false
+        if (said.kind === 'why-not') price.value = { pin, look: null, refused: said.refused }
+      })
+    })
+  }
+
+  /** Puts the run there: its pin holds from now on. */
+  function putThere(): void {
+    const asked = price.value
+    if (!asked?.look) return
+    accept(asked.look, { ...decisions(), pins: asked.look.problem.pins })
+    price.value = null
+  }
+
+  function unpin(run: string): void {
+    plan({ pins: decisions().pins.filter((p) => p.run !== run) })
+  }
+
+  function take(way: WayOut): void {
+    if (way.kind === 'put-off') plan({ putOff: [...decisions().putOff, way.run] })
+  }
+
+  /** A look at how the evening goes: everyone's tablet pushes the plan by what was really done, and offers a better one. */
+  function glance(): void {
+    if (!inForce.value || working.value) return
+    const problem = problemNow()
+    if (!problem) return
+    search(problem, effort.look, (found) => {
+      look.value = found
+      const shown = found.kept ?? found.best
+      const trouble = shown.unplaced.length > 0 || shown.objective.late > 0
+      if (!trouble) ways.value = null
+      else
+        askPlanner({ kind: 'ways', problem: found.problem, plan: found.best }, (said) => {
+          if (said.kind === 'ways') ways.value = { ways: said.ways, reasons: said.reasons }
+        })
+    })
+  }
+
+  /** Follows the evening while somebody watches: as records come, and every minute. */
+  function follow(): () => void {
+    const minute = computed(() => Math.floor(now() / 60_000))
+    const stops = [
+      watch([() => inForce.value?.at, () => site.seq, minute], () => glance(), { immediate: true }),
+    ]
+    return () => stops.forEach((stop) => stop())
+  }
+
+  return {
+    set,
+    day,
+    roster,
+    inForce,
+    look,
+    price,
+    ways,
+    working,
+    pricing,
+    plan,
+    accept: () => look.value && accept(look.value),
+    ask,
+    putThere,
+    unpin,
+    take,
+    follow,
+    stopPlanning: () => callOff?.(),
+    leaveIt: () => (price.value = null),
+    keepIt: () => (look.value = look.value && { ...look.value, worth: false }),
+  }
+})

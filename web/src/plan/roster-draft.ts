@@ -1,0 +1,65 @@
+import type { RosterSet } from '@tadka/core/record'
+
+/** A person's shift as it is typed. */
+export interface RosterRow {
+  person: string | null
+  from: string
+  to: string
+  /** Minutes of the break; none where it is 0. */
+  rest: number | null
+  earliest: string
+  latest: string
+  away: boolean
+}
+
+export interface RosterFault {
+  readonly kind: 'who' | 'wrong' | 'order' | 'twice'
+  readonly person: string
+}
+
+export const emptyRow = (): RosterRow => ({
+  person: null,
+  from: '15:00',
+  to: '23:30',
+  rest: 20,
+  earliest: '18:00',
+  latest: '20:00',
+  away: false,
+})
+
+export const draftOf = (roster: RosterSet | null): RosterRow[] =>
+  (roster?.shifts ?? []).map((s) => ({
+    person: s.person,
+    from: s.from,
+    to: s.to,
+    rest: s.breaks[0]?.minutes ?? 0,
+    earliest: s.breaks[0]?.earliest ?? s.from,
+    latest: s.breaks[0]?.latest ?? s.to,
+    away: s.away ?? false,
+  }))
+
+const isTime = (text: string) => /^([0-2]\d|3[0-5]):[0-5]\d$/.test(text)
+
+/** The first thing that is wrong with it, or null. "HH:MM" compares as text. */
+export function faultIn(rows: readonly RosterRow[]): RosterFault | null {
+  for (const [i, row] of rows.entries()) {
+    const person = row.person ?? ''
+    const times = [row.from, row.to, ...(row.rest ? [row.earliest, row.latest] : [])]
+    if (person === '') return { kind: 'who', person }
+    if (!times.every(isTime)) return { kind: 'wrong', person }
+    if (row.from >= row.to || (row.rest && row.earliest > row.latest)) return { kind: 'order', person }
+    if (rows.findIndex((r) => r.person === row.person) !== i) return { kind: 'twice', person }
+  }
+  return null
+}
+
+export const rosterFrom = (day: string, rows: readonly RosterRow[]): RosterSet => ({
+  day,
+  shifts: rows.map((r) => ({
+    person: r.person ?? '',
+    from: r.from,
+    to: r.to,
+    breaks: r.rest ? [{ minutes: r.rest, earliest: r.earliest, latest: r.latest }] : [],
+    ...(r.away ? { away: true } : {}),
+  })),
+})

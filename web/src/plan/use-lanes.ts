@@ -1,0 +1,22 @@
+import { computed } from 'vue'
+import { useProcedures } from '../procedure/procedures.ts'
+import { useStepWords } from '../procedure/step-words.ts'
+import { useSite } from '../record/site.ts'
+import { lanesOf } from './lanes.ts'
+import { usePlanner } from './planner.ts'
+
+/** The lanes of the shift as it stands: the plan in force, pushed by what was really done. */
+export function useLanes() {
+  const planner = usePlanner()
+  const site = useSite()
+  const { latest } = useProcedures()
+  const { fill } = useStepWords()
+  return computed(() => {
+    const { roster, inForce, look } = planner
+    if (!roster) return []
+    const shown = look && { plan: look.kept ?? look.best, problem: look.problem }
+    const worded = (title: string, station: string, procedure: string) =>
+      fill(title, site.one('station', station)?.plate?.parameters ?? {}, latest(procedure))
+    return lanesOf(roster, inForce, shown, site.all('run'), site.all('station'), worded)
+  })
+}

@@ -1,0 +1,70 @@
+import {
+  boundOf,
+  planSearch,
+  reasonsFor,
+  waysOut,
+  whyNot,
+  type Bound,
+  type Pin,
+  type Plan,
+  type PlanProblem,
+  type Priced,
+  type Reason,
+  type Refused,
+} from '@tadka/core/plan'
+
+export type Asked =
+  | {
+      readonly kind: 'plan'
+      readonly problem: PlanProblem
+      readonly before: Plan | null
+      readonly seed: number
+      readonly iterations: number
+    }
+  | { readonly kind: 'ways'; readonly problem: PlanProblem; readonly plan: Plan }
+  | { readonly kind: 'why-not'; readonly problem: PlanProblem; readonly pin: Pin }
+
+export type Said =
+  | { readonly kind: 'better'; readonly plan: Plan; readonly kept: Plan | null; readonly iterations: number }
+  | { readonly kind: 'planned'; readonly plan: Plan; readonly kept: Plan | null; readonly bound: Bound }
+  | { readonly kind: 'ways'; readonly ways: readonly Priced[]; readonly reasons: readonly Reason[] | null }
+  | { readonly kind: 'why-not'; readonly refused: Refused }
+
+/** Iterations between two looks at whether somebody called it off. */
+const slice = 40
+
+const cancelled = new Set<number>()
+const breathe = () => new Promise((done) => setTimeout(done, 0))
+
+async function work(id: number, asked: Asked, say: (said: Said) => void): Promise<void> {
+  if (asked.kind === 'why-not') return say({ kind: 'why-not', refused: whyNot(asked.problem, asked.pin) })
+  if (asked.kind === 'ways') {
+    const { problem, plan } = asked
+    return say({ kind: 'ways', ways: waysOut(problem, plan), reasons: reasonsFor(problem, plan) })
+  }
+  const search = planSearch(asked.problem, asked.seed, asked.before)
+  const better = () =>
+    say({ kind: 'better', plan: search.plan(), kept: search.kept(), iterations: search.iterations() })
+  better()
+  while (search.iterations() < asked.iterations) {
+    await breathe()
+    if (cancelled.delete(id)) break
+    if (search.improve(slice)) better()
+  }
+  const plan = search.plan()
+  const bound = boundOf(
+    asked.problem,
+    plan.unplaced.map((u) => u.run),
+  )
+  say({ kind: 'planned', plan, kept: search.kept(), bound })
+}
+
+/** Plans off the screen's thread: first plan at once, better ones as they come. */
+self.addEventListener('message', (event: MessageEvent<{ id: number; asked?: Asked }>) => {
+  const { id, asked } = event.data
+  if (!asked) {
+    cancelled.add(id)
+    return
+  }
+  void work(id, asked, (said) => self.postMessage({ id, said }))
+})
