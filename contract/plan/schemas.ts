@@ -86,6 +86,17 @@ export const planProblem: z.ZodType<PlanProblem> = z
     for (const fault of faultsOf(problem)) context.addIssue({ code: 'custom', ...fault })
   })
 
+/** Whether a run's links lead back to where they began. */
+function circular({ segments, links }: PlanProblem['runs'][number]): boolean {
+  const left = new Set(segments.map((s) => s.id))
+  for (let found = true; found;) {
+    const free = [...left].filter((id) => !links.some((l) => l.to === id && left.has(l.from)))
+    for (const id of free) left.delete(id)
+    found = free.length > 0
+  }
+  return left.size > 0
+}
+
 /** Names that point nowhere, and names twice. */
 function faultsOf(problem: PlanProblem): { path: (string | number)[]; message: string }[] {
   const faults: { path: (string | number)[]; message: string }[] = []
@@ -110,6 +121,7 @@ function faultsOf(problem: PlanProblem): { path: (string | number)[]; message: s
       `runs.${i}.segments`,
       r.segments.map((s) => s.id),
     )
+    if (circular(r)) faults.push({ path: ['runs', i, 'links'], message: 'they go in a circle' })
     const segments = new Set(r.segments.map((s) => s.id))
     r.links.forEach((l, n) => {
       for (const end of ['from', 'to'] as const)

@@ -20,6 +20,12 @@ const entry = (kind: RefusalKind, message: string): CatalogueEntry => ({ kind, m
 
 /** Every refusal the application can give, in one place. */
 export const catalogue = {
+  // planning
+  plan_unfinished: entry(
+    'too-large',
+    'This shift is too large to be planned here. Send fewer runs or fewer iterations.',
+  ),
+
   // quantities
   not_a_number: entry('malformed', 'This is not a number. Type digits only.'),
   negative_quantity: entry('malformed', 'An amount cannot be below zero. Type zero or more.'),

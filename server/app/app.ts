@@ -21,6 +21,7 @@ import { EventHub } from '../record/events.ts'
 import { keepUp } from '../record/keep-up.ts'
 import { SiteQueue } from '../record/queue.ts'
 import { logRoutes } from '../record/log-routes.ts'
+import { planRoutes } from '../plan/routes.ts'
 import { photoRoutes } from '../record/photo-routes.ts'
 import { recordRoutes } from '../record/routes.ts'
 import { rulesRoutes } from '../rules/routes.ts'
@@ -78,6 +79,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   await typed.register(recordRoutes(services))
   await typed.register(logRoutes(services))
   await typed.register(photoRoutes(services))
+  await typed.register(planRoutes(services))
   await typed.register(solutionRoutes)
   await typed.register(rulesRoutes)
   app.get('/api/health', async () => {

@@ -8,6 +8,7 @@ import PlaceBar from '../frame/PlaceBar.vue'
 import { useTimes } from '../look/times.ts'
 import { useSession } from '../people/session.ts'
 import { useNames } from '../record/names.ts'
+import { ask } from '../wire/api.ts'
 import { useSite } from '../record/site.ts'
 import { readCalendar } from './calendar.ts'
 import { useShiftInput } from './input.ts'
@@ -47,6 +48,15 @@ function save(): void {
   site.record('roster.set@1', { kind: 'roster', id: day.value }, rosterFrom(day.value, rows.value))
   tell(false, t('plan.roster.saved'))
 }
+async function subscribe(): Promise<void> {
+  try {
+    const { path } = await ask<{ path: string }>('POST', `/api/sites/${session.site}/calendar`)
+    address.value = `${window.location.origin}${path}`
+  } catch (error) {
+    tell(true, error instanceof Error ? error.message : '')
+  }
+}
+const address = ref('')
 const turn = (by: number) => (shown.value = day.value && dateAfter(day.value, by))
 const copy = () => (rows.value = draftOf(kept(day.value && dateAfter(day.value, -7))))
 
@@ -94,8 +104,13 @@ async function bringIn(event: Event): Promise<void> {
           {{ t('plan.roster.import') }}
           <input type="file" accept=".ics,text/calendar" class="visually-hidden" @change="bringIn" />
         </label>
+        <n-button size="large" @click="subscribe">{{ t('plan.roster.calendar') }}</n-button>
         <router-link to="/shift/lists" class="back">{{ t('plan.roster.lists') }}</router-link>
       </div>
+      <p v-if="address" class="address">
+        {{ t('plan.roster.address', { who: session.acting?.name ?? '' }) }}
+        <code>{{ address }}</code>
+      </p>
       <p v-if="said" role="status" :class="{ fault: said.bad }">{{ said.text }}</p>
       <p v-if="rows.length === 0" class="quiet">{{ t('plan.roster.none') }}</p>
       <ul>
@@ -204,6 +219,9 @@ label {
 .away label {
   color: var(--ink-3);
   text-decoration: line-through;
+}
+.address code {
+  overflow-wrap: anywhere;
 }
 .who {
   width: 150px;

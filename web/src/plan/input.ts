@@ -1,21 +1,40 @@
-import { dueList, tradingDayAt, type DueItem } from '@tadka/core/duty'
+import { dueList, tradingDayAt } from '@tadka/core/duty'
 import type { PlanSet, ShiftInput } from '@tadka/core/plan'
-import { learnedMinutes } from '@tadka/core/procedure'
 import type { RosterSet, SiteSet } from '@tadka/core/record'
-import { computed } from 'vue'
+import { computed, shallowRef } from 'vue'
 import { useProcedures } from '../procedure/procedures.ts'
 import { useNames } from '../record/names.ts'
 import { useSite } from '../record/site.ts'
+import { useSession } from '../people/session.ts'
+import { ask } from '../wire/api.ts'
 import { now } from '../wire/clock.ts'
 
 /** Two hours after a close its work is over: what is planned is the day to come. */
 const afterClose = 120
+
+/** Minutes that the site takes by step, from the server, which has all its runs; the model's until they came. */
+const learned = shallowRef<ShiftInput['learned']>({})
+let askedAt = 0
+const askAgainMs = 3_600_000
+
+async function learn(site: string): Promise<void> {
+  if (Date.now() - askedAt < askAgainMs) return
+  askedAt = Date.now()
+  try {
+    learned.value = await ask<ShiftInput['learned']>('GET', `/api/sites/${site}/learned`)
+  } catch {
+    // Without network the last ones hold, and it is asked for again.
+    askedAt = 0
+  }
+}
 
 /** What the shift is planned from, as this tablet knows it; null where the site, its day or the roster is missing. */
 export function useShiftInput() {
   const site = useSite()
   const names = useNames()
   const { latest } = useProcedures()
+  const session = useSession()
+  if (session.site) void learn(session.site)
   const set = computed(() => (site.set && 'hours' in site.set ? (site.set as SiteSet) : null))
   const day = computed(() => (set.value ? (tradingDayAt(set.value, now(), afterClose)?.date ?? null) : null))
   const roster = computed((): RosterSet | null => {
@@ -23,21 +42,6 @@ export function useShiftInput() {
     return found && 'shifts' in found ? (found as unknown as RosterSet) : null
   })
   const inForce = computed(() => (day.value === null ? null : (site.one('plan', day.value)?.inForce ?? null)))
-
-  /** Minutes by step, learned from this site's finished runs of the same version. */
-  function learned(due: readonly DueItem[]): ShiftInput['learned'] {
-    const finished = site.all('run').filter((r) => r.status === 'finished')
-    return Object.fromEntries(
-      [...new Set(due.map((d) => d.procedure))].flatMap((id) => {
-        const procedure = latest(id)
-        const runs = finished.filter(
-          (r) => r.procedure.id === id && r.procedure.version === procedure?.version,
-        )
-        const [first] = runs
-        return procedure && first ? [[id, learnedMinutes(procedure, runs.slice(-20), first.parameters)]] : []
-      }),
-    )
-  }
 
   /** What people decided, the pins told in minutes from now; one whose time is over holds its person only. */
   function decisions(): Pick<PlanSet, 'pins' | 'putIn' | 'putOff'> {
@@ -61,7 +65,7 @@ export function useShiftInput() {
       crew: Object.fromEntries(site.all('crew').flatMap((c) => ('signedOff' in c ? [[c.id, c]] : []))),
       names: Object.fromEntries(roster.value.shifts.map((s) => [s.person, names.person(s.person)])),
       procedure: latest,
-      learned: learned(due),
+      learned: learned.value,
       pins,
       putIn,
       putOff,

@@ -111,6 +111,7 @@ function joined<B extends Bar>(bars: readonly B[]): B[] {
     if (
       last &&
       last.run === bar.run &&
+      last.person === bar.person &&
       bar.from - last.to <= joinMinutes * minuteMs &&
       last.state === bar.state
     )

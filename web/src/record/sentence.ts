@@ -99,6 +99,16 @@ export function useSentence() {
       }
       case 'station.laid-up@1':
         return t('log.say.station.laid-up', { reason: record.payload.reason })
+      case 'roster.set@1':
+        return t('log.say.roster.set', {
+          day: record.payload.day,
+          n: record.payload.shifts.filter((s) => !s.away).length,
+        })
+      case 'plan.set@1':
+        return t('log.say.plan.set', {
+          day: record.payload.day,
+          n: new Set(record.payload.plan.placed.map((p) => p.run)).size,
+        })
       case 'spare.set@1':
         return t('log.say.spare.set', { name: record.payload.name, n: record.payload.count })
       case 'spare.drawn@1':

@@ -44,6 +44,9 @@ export const log = {
   hash: 'Chain',
   instrument: 'Read with',
   say: {
+    roster: { set: 'Roster of {day}: {n} people' },
+    plan: { set: 'Plan of {day} put in force: {n} runs' },
+    crew: { set: 'Sign-offs set' },
     site: { set: 'Site set up' },
     station: {
       set: 'Station set up: {name}',

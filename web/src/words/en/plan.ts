@@ -132,6 +132,9 @@ export const plan = {
     imported: '{n} shifts of {days} days read from the file.',
     importBad: 'The file is no calendar that can be read: {why}',
     importNobody: 'No event names a person of this site. Their names stand in the events’ titles.',
+    calendar: 'My calendar',
+    address:
+      '{who}’s shifts and work, for any calendar that follows an address. Whoever has it can read them; asking again ends the old one.',
     lists: 'Lists to print',
     next: 'Next day',
     before: 'Day before',

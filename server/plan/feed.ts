@@ -1,0 +1,90 @@
+import { dateAfter, dateAt, dueAhead, instantAt, type DueItem } from '@tadka/core/duty'
+import type { StationState } from '@tadka/core/procedure'
+import { latestProcedure } from '@tadka/core/procedure'
+import { instant } from '@tadka/core/quantity'
+import type { CrewSet, PlanState, RosterSet, SiteSet } from '@tadka/core/record'
+import { ICalCalendar } from 'ical-generator'
+
+export interface FeedSource {
+  readonly site: SiteSet
+  readonly person: { readonly id: string; readonly name: string }
+  readonly stations: readonly StationState[]
+  readonly rosters: readonly RosterSet[]
+  readonly plans: readonly PlanState[]
+  readonly crew: CrewSet | null
+}
+
+const minuteMs = 60_000
+const weeksAhead = 4
+/** Pieces of one run that follow on within so many minutes are one event. */
+const joinMinutes = 20
+
+/**
+ * A person's calendar: their shifts, what the plans in force give them, and the weekly and rarer duties to come that they are
+ * signed off for. @param now milliseconds UTC. Returns iCalendar text.
+ */
+export function personFeed(source: FeedSource, now: number): string {
+  const { site, person } = source
+  const calendar = new ICalCalendar({
+    name: `${site.name}: ${person.name}`,
+    prodId: { company: 'tadka', product: 'shift' },
+  })
+  const stamp = new Date(now)
+  const event = (id: string, start: number, end: number, summary: string, description: string) =>
+    calendar.createEvent({ id, stamp, start: new Date(start), end: new Date(end), summary, description })
+
+  for (const roster of source.rosters)
+    for (const s of roster.shifts.filter((s) => s.person === person.id && !s.away)) {
+      const at = (time: string) => instantAt(roster.day, time, site.timeZone)
+      event(`shift-${roster.day}-${person.id}`, at(s.from), at(s.to), `Shift, ${site.name}`, '')
+    }
+  for (const plan of source.plans)
+    for (const w of workIn(plan, person.id))
+      event(
+        `work-${plan.id}-${w.run}-${w.start}`,
+        w.start,
+        w.end,
+        wordsOf(source.stations, w.run),
+        'As planned; the tablet knows how it goes.',
+      )
+  for (const d of rareDuties(source, now))
+    event(
+      `duty-${d.station}-${d.procedure}-${d.day}`,
+      d.target - 30 * minuteMs,
+      d.target,
+      `Due: ${wordsOf(source.stations, `${d.station}/${d.procedure}`)}`,
+      d.rule,
+    )
+  return calendar.toString()
+}
+
+function wordsOf(stations: readonly StationState[], run: string): string {
+  const [station = '', procedure = ''] = run.split('/')
+  const name = stations.find((s) => s.id === station)?.plate?.name ?? station
+  return `${name}: ${latestProcedure(procedure)?.name ?? procedure}`
+}
+
+function workIn(plan: PlanState, person: string): { run: string; start: number; end: number }[] {
+  const { inForce } = plan
+  if (!inForce) return []
+  const out: { run: string; start: number; end: number }[] = []
+  for (const p of inForce.plan.placed
+    .filter((p) => p.person === person)
+    .toSorted((a, b) => a.start - b.start)) {
+    const start = inForce.start + p.start * minuteMs
+    const end = inForce.start + p.end * minuteMs
+    const last = out.findLast((o) => o.run === p.run)
+    if (last && start - last.end <= joinMinutes * minuteMs) last.end = Math.max(last.end, end)
+    else out.push({ run: p.run, start, end })
+  }
+  return out
+}
+
+function rareDuties({ site, stations, crew }: FeedSource, now: number): DueItem[] {
+  const to = instantAt(dateAfter(dateAt(instant(now), site.timeZone), 7 * weeksAhead), '24:00', site.timeZone)
+  return dueAhead(site, stations, instant(now), to).filter((d) => {
+    const family = stations.find((s) => s.id === d.station)?.plate?.family ?? ''
+    const daily = d.trigger === 'each-close' || d.trigger === 'each-open' || d.trigger === 'hours'
+    return !daily && [d.procedure, family].some((x) => crew?.signedOff.includes(x))
+  })
+}
