@@ -1,25 +1,16 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
-  allProcedures,
   crosswise,
   currentPosition,
   finishStep,
-  handsOn,
   lastDone,
-  latestProcedure,
-  listing,
   openPositions,
-  optionSets,
   outline,
   runFold,
-  segmentsOf,
-  startRun,
   stationFold,
-  stepsOf,
   tendingOf,
   unknownFacets,
-  usesOf,
   type Facets,
   type Node,
   type Procedure,
@@ -125,51 +116,6 @@ describe('a branch', () => {
   })
 })
 
-describe('a small evening planned on the graphs of its runs', () => {
-  /** One person, always at the first work that is ready: waits cost nobody anything. */
-  function evening(graphs: ReturnType<typeof segmentsOf>[]): number {
-    const left = graphs.map((g) => [...g.segments])
-    const ends = new Map<string, number>()
-    let now = 0
-    while (left.some((l) => l.length > 0)) {
-      const ready = left.flatMap((l, i) => {
-        const s = l[0]
-        if (!s) return []
-        const before = graphs[i]?.links.filter((k) => k.to === s.id) ?? []
-        return [{ s, i, at: Math.max(0, ...before.map((k) => (ends.get(`${i} ${k.from}`) ?? 0) + k.least)) }]
-      })
-      const next = ready.toSorted((a, b) => a.at - b.at)[0]
-      if (!next) break
-      const start = next.s.free ? next.at : Math.max(now, next.at)
-      ends.set(`${next.i} ${next.s.id}`, start + next.s.minutes)
-      if (!next.s.free) now = start + next.s.minutes
-      left[next.i]?.shift()
-    }
-    return Math.max(...ends.values())
-  }
-  it('is shorter than one run after the other, and never shorter than its hands-on work', () => {
-    const numbers = {
-      rinse: 7600,
-      pailHolds: 9000,
-      agitate: 5,
-      sanitize: 5,
-      circulate: 20,
-      ice: 20,
-      soakMinutes: 15,
-    }
-    const graph = (id: string) =>
-      segmentsOf(latestProcedure(id) as Procedure, {
-        parameters: { ...numbers, reservoir: 1, reservoirHolds: 1, gallon: 1 },
-        options: {},
-      })
-    const graphs = [graph('slush.in-place'), graph('soft-serve-pump.close'), graph('ice-nugget.half-year')]
-    const together = evening(graphs)
-    expect(together).toBeLessThan(graphs.reduce((n, g) => n + evening([g]), 0))
-    const hands = graphs.flatMap((g) => g.segments).filter((s) => !s.free)
-    expect(together).toBeGreaterThanOrEqual(hands.reduce((n, s) => n + s.minutes, 0))
-  })
-})
-
 describe('what an inspection asks for', () => {
   const subject = { kind: 'station', id: 'st' } as const
   const record = (type: string, payload: object, at = 0) =>
@@ -244,171 +190,5 @@ describe('fastening crosswise', () => {
     expect(crosswise(4)).toEqual([0, 2, 1, 3])
     expect(crosswise(6)).toEqual([0, 3, 1, 4, 2, 5])
     fc.assert(fc.property(fc.integer({ min: 1, max: 24 }), (n) => new Set(crosswise(n)).size === n))
-  })
-})
-
-const demoNumbers = (p: Procedure) =>
-  Object.fromEntries(Object.keys(p.parameters).map((k) => [k, k === 'barrels' ? 3 : 20]))
-
-describe('the graph that planning uses', () => {
-  it('joins neighbouring work, sets waits apart, and cuts what is long', () => {
-    const p = of([
-      step('a', { minutes: 3 }),
-      step('b', { minutes: 4 }),
-      step('w', { kind: 'wait', length: 5, attended: false } as Partial<Step>),
-      step('c', { minutes: 40 }),
-    ])
-    const { segments, links } = segmentsOf(p, { parameters: {}, options: {} })
-    expect(segments.map((s) => [s.kind, s.minutes])).toEqual([
-      ['hands-on', 7],
-      ['wait', 5],
-      ['hands-on', 15],
-      ['hands-on', 15],
-      ['hands-on', 10],
-    ])
-    expect(links).toHaveLength(4)
-  })
-  it('a tended wait is a chain of short visits, none later than its time', () => {
-    const p = of([
-      step('t', { kind: 'tend', length: 20, every: 5, duty: 'Look', late: 'Dry' } as Partial<Step>),
-    ])
-    const { segments, links } = segmentsOf(p, { parameters: {}, options: {} })
-    expect(segments.filter((s) => s.kind === 'hands-on')).toHaveLength(4)
-    // Four of them, from the fourth minute to the fifth: with the visit's own minute they come round every five.
-    const waits = segments.filter((s) => s.kind === 'wait')
-    expect(waits.map((w) => [w.minutes, w.most])).toEqual([4, 4, 4, 4].map((n) => [n, 5]))
-    expect(links.filter((l) => l.most === 1)).toHaveLength(4)
-  })
-  it('lanes hang side by side between what is before and after them', () => {
-    const { segments, links } = segmentsOf(of([step('a'), ...barrels.nodes]), { parameters: {}, options: {} })
-    const first = segments[0]?.id
-    expect(links.filter((l) => l.from === first).map((l) => l.to)).toEqual([
-      'barrels.1.pour',
-      'barrels.2.pour',
-    ])
-    expect(links.filter((l) => l.to === 'end').map((l) => l.from)).toEqual([
-      'barrels.1.pour',
-      'barrels.2.pour',
-    ])
-  })
-  it.each(allProcedures().map((p) => [p.id, p] as const))(
-    'of %s has no gap, no ring, no long piece',
-    (_, p) => {
-      for (const options of optionSets(p)) {
-        const { segments, links } = segmentsOf(p, { parameters: demoNumbers(p), options })
-        const ids = segments.map((s) => s.id)
-        expect(new Set(ids).size).toBe(ids.length)
-        for (const s of segments) if (s.kind === 'hands-on') expect(s.minutes).toBeLessThanOrEqual(15)
-        for (const l of links) expect(ids.indexOf(l.from)).toBeLessThan(ids.indexOf(l.to))
-        const reached = new Set(links.map((l) => l.to))
-        expect(ids.filter((id) => !reached.has(id))).toHaveLength(1)
-      }
-    },
-  )
-  it('takes the minutes that a site has learned', () => {
-    const { segments } = segmentsOf(of([step('a')]), { parameters: {}, options: {}, learned: { a: 9 } })
-    expect(segments[0]?.minutes).toBe(9)
-    expect(handsOn(step('a'), {})).toBe(2)
-  })
-})
-
-describe('a procedure as it hangs on the wall', () => {
-  it('is numbered through, its groups set off, with only what its options leave in', () => {
-    const p = latestProcedure('ice-nugget.half-year') as Procedure
-    const inPlace = listing(p, { school: 'in-place', bearing: 'sealed' })
-    const soak = listing(p, { school: 'soak', bearing: 'greased' })
-    const ids = (lines: typeof soak) => lines.flatMap((l) => (l.kind === 'step' ? [l.step.id] : []))
-    expect(ids(inPlace)).not.toContain('soak-fill')
-    expect(ids(soak)).toContain('soak-fill')
-    expect(ids(inPlace)).not.toContain('grease')
-    const numbers = soak.flatMap((l) => (l.kind === 'step' ? [l.number] : []))
-    expect(numbers).toEqual(numbers.map((_, i) => i + 1))
-    expect(usesOf(p, {})).toEqual(['descale', 'ice-sanitizer'])
-  })
-})
-
-// Common practice, no source.
-describe('the trade’s numbers stand in the library', () => {
-  const find = (id: string, key: string) =>
-    stepsOf(latestProcedure(id)?.nodes ?? []).find((s) => s.id === key)
-  it.each([
-    [
-      'gravity soft-serve brings its parts home by count',
-      'soft-serve-gravity.open',
-      'parts-in',
-      { kind: 'parts', direction: 'in' },
-    ],
-    [
-      'custard blades: 12 a barrel, one long',
-      'custard.open',
-      'parts-in',
-      {
-        parts: expect.arrayContaining([
-          { id: 'blade-long', name: expect.any(String), count: 3 },
-          { id: 'blade', name: expect.any(String), count: 33 },
-        ]),
-      },
-    ],
-    [
-      'custard seals are packed',
-      'custard.open',
-      'lubricate',
-      { yes: expect.arrayContaining([{ part: 'Rear seal', amount: 'packed' }]) },
-    ],
-    ['custard door nuts go crosswise', 'custard.open', 'nuts', { how: 'crosswise' }],
-    [
-      'twin head ring generously, shaft seals a pea',
-      'soft-serve-twin.open',
-      'lubricate',
-      {
-        yes: expect.arrayContaining([
-          { part: 'Large head O-rings', amount: 'generous' },
-          { part: 'Inside of the shaft seals', amount: 'pea' },
-        ]),
-      },
-    ],
-    [
-      'the hex end of the shaft stays dry',
-      'soft-serve-gravity.open',
-      'lubricate',
-      { never: expect.arrayContaining(['Hex end of the shaft']) },
-    ],
-    [
-      'the nugget breaker cover turns the other way',
-      'ice-nugget.half-year',
-      'cover',
-      { how: 'reverse-thread' },
-    ],
-    ['nugget ice-making is tended', 'ice-nugget.half-year', 'descaler-ice', { kind: 'tend', every: 4 }],
-    ['grinder screws go crosswise', 'grinder.weekly', 'screws', { how: 'crosswise', count: 4 }],
-    ['the espresso soak is hot', 'espresso.close', 'soak-mix', { water: { lo: 70, hi: 90, unit: '°C' } }],
-    [
-      'the sink’s wash water is 43 °C or more',
-      'sink.set-up',
-      'wash-mix',
-      { water: { lo: 43, hi: 55, unit: '°C' } },
-    ],
-    [
-      'the plug is pulled, not the front switch',
-      'soft-serve-gravity.close',
-      'isolate',
-      { by: 'plug', hazardous: true },
-    ],
-  ] as const)('%s', (_, id, key, shape) => expect(find(id, key)).toMatchObject(shape))
-  it('a run keeps its options and numbers', () => {
-    const p = latestProcedure('slush.in-place') as Procedure
-    const plate = {
-      name: 's',
-      tag: '',
-      place: '',
-      family: 'slush',
-      model: '',
-      duties: [],
-      parameters: { rinse: 7600, pailHolds: 1, agitate: 5, sanitize: 5, other: 3 },
-      options: { gasket: 'dry' },
-    }
-    const started = startRun('r', { ...stationFold.initial('st'), plate }, p)
-    expect(started.options).toEqual({ gasket: 'dry' })
-    expect(started.parameters).not.toHaveProperty('other')
   })
 })
