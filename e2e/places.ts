@@ -5,6 +5,8 @@ import { address } from './crew.ts'
 export const places = [
   '/shift',
   '/shift/ahead',
+  '/shift/roster',
+  '/shift/lists',
   '/run',
   '/bench/mix',
   '/bench/correct',

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { DueItem } from '@tadka/core/duty'
+import { planKey } from '@tadka/core/plan'
 import { showMinutes } from '@tadka/core/quantity'
 import { NButton } from 'naive-ui'
 import { useI18n } from 'vue-i18n'
@@ -8,8 +9,12 @@ import { useTimes } from '../look/times.ts'
 import { useNames } from '../record/names.ts'
 
 /** What is due, most urgent first: minutes left, the rule behind it, and one button that deals with it. */
-defineProps<{ due: readonly DueItem[] }>()
-const emit = defineEmits<{ start: [item: DueItem]; goOn: [run: string] }>()
+defineProps<{
+  due: readonly DueItem[]
+  /** Those that may be put in tonight's plan though they are not aimed at it, by key. */
+  putIn?: readonly string[]
+}>()
+const emit = defineEmits<{ start: [item: DueItem]; goOn: [run: string]; putIn: [key: string] }>()
 const { t } = useI18n()
 const { clock, day } = useTimes()
 const names = useNames()
@@ -53,6 +58,9 @@ const what = (d: DueItem) => nameOf(d.procedure)
       >
         {{ t('shift.start') }}
       </n-button>
+      <n-button v-if="putIn?.includes(planKey(d))" block class="do put" @click="emit('putIn', planKey(d))">
+        {{ t('plan.putIn') }}
+      </n-button>
     </li>
   </ul>
   <div v-else class="empty">
@@ -88,6 +96,9 @@ li {
 }
 .late .left {
   color: var(--out);
+}
+.put {
+  margin-top: 8px;
 }
 p {
   color: var(--ink-2);

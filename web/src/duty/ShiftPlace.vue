@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { dueList, tradingDayAt, type DueItem } from '@tadka/core/duty'
 import type { SiteSet } from '@tadka/core/record'
+import { planKey } from '@tadka/core/plan'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
@@ -56,6 +57,13 @@ const title = computed(() => {
   return t(opening ? 'shift.open' : 'shift.close', { day: longDay(day.opens) })
 })
 
+/** What may be done now and is not in the plan in force. */
+const mayPutIn = computed(() => {
+  const planned = planner.inForce && planner.look?.problem.runs.map((r) => r.id)
+  if (!planned || !session.mayDo('plan-shift')) return []
+  return due.value.filter((d) => d.risk !== 'ahead' && !planned.includes(planKey(d))).map(planKey)
+})
+
 function begin(item: DueItem): void {
   const run = start(item.station, item.procedure)
   if (run) void router.push(`/run/${run}`)
@@ -85,7 +93,7 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
       <open-cases v-if="cases.length > 0" :cases="cases" />
       <follow-ups v-if="asked.length > 0" :stations="asked" />
       <h2 class="label">{{ t('shift.atRisk') }}</h2>
-      <DueList :due="soon" @start="begin" @go-on="goOn" />
+      <DueList :due="soon" :put-in="mayPutIn" @start="begin" @go-on="goOn" @put-in="planner.putIn" />
     </aside>
   </div>
 </template>

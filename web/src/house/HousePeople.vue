@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { Refusal } from '@tadka/core/refusal'
 import { NButton, useMessage } from 'naive-ui'
-import { computed, onMounted } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSession } from '../people/session.ts'
 import { ask } from '../wire/api.ts'
+import SignOffs from './SignOffs.vue'
 
 const { t } = useI18n()
 const session = useSession()
 const message = useMessage()
+const open = ref<string | null>(null)
 const people = computed(() => session.door?.sites.find((s) => s.id === session.site)?.people ?? [])
 onMounted(() => session.openDoor().catch(() => {}))
 
@@ -35,7 +37,11 @@ async function unlock(id: string): Promise<void> {
             t('house.unlock')
           }}</n-button>
         </template>
+        <n-button v-if="session.mayDo('set-up-house')" @click="open = open === p.id ? null : p.id">
+          {{ t('house.offs.title') }}
+        </n-button>
       </span>
+      <sign-offs v-if="open === p.id" :person="p.id" @close="open = null" />
     </li>
   </ul>
 </template>

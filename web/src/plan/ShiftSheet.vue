@@ -117,13 +117,26 @@ const told = (bar: Bar) =>
         to: clock(bar.to),
         state: t(`plan.state.${bar.state}`),
       })
+const narrow = (bar: Bar) => wide(bar) < 62
 const titled = (bar: Bar) => {
   const name = bar.state === 'break' ? t('plan.break') : names.station(bar.station)
   // Where its name has no room, the short number on its tag says which it is.
-  return wide(bar) >= 62 ? fit(name, wide(bar)) : wide(bar) >= 27 ? names.tag(bar.station) : ''
+  return !narrow(bar) ? fit(name, wide(bar)) : wide(bar) >= 17 ? names.tag(bar.station) : ''
 }
 const under = (lane: PersonLane) =>
   lane.away ? t('plan.away') : lane.leaves === null ? '' : t('plan.until', { time: clock(lane.leaves) })
+/** What the ropes wait for, where it has room beside the one before. */
+function waits(lane: PersonLane): { key: string; at: number; text: string }[] {
+  let free = gutter
+  return lane.ropes.flatMap((r) => {
+    const [a, b] = [x.value(r.from), x.value(r.to)]
+    const text = fit(t('plan.waits', { title: r.title, n: r.minutes }), b - a + 40)
+    const [at, half] = [(a + b) / 2, text.length * 3.2]
+    if (b - a < 40 || text === '' || at - half < free) return []
+    free = at + half + 8
+    return [{ key: `${r.key} told`, at, text }]
+  })
+}
 const rope = (from: number, to: number) => {
   const [a, b] = [x.value(from), x.value(to)]
   const y = laneHeight.value / 2 + barHeight.value / 2 - 8
@@ -187,14 +200,8 @@ const rope = (from: number, to: number) => {
             class="pin"
           />
         </g>
-        <text
-          v-for="r in lane.ropes.filter((r) => x(r.to) - x(r.from) > 46)"
-          :key="`${r.key} told`"
-          :x="(x(r.from) + x(r.to)) / 2"
-          :y="laneHeight - 3"
-          class="waits"
-        >
-          {{ fit(t('plan.waits', { title: r.title, n: r.minutes }), x(r.to) - x(r.from) + 60) || r.minutes }}
+        <text v-for="w in waits(lane)" :key="w.key" :x="w.at" :y="laneHeight - 3" class="waits">
+          {{ w.text }}
         </text>
       </g>
       <now-line :x="x(now)" :top="top" :base="base" :now="now" />
@@ -269,6 +276,10 @@ svg {
   font-size: 14px;
   font-weight: 650;
   pointer-events: none;
+}
+.narrow {
+  text-anchor: middle;
+  font-size: 13px;
 }
 .step {
   font-size: 13px;

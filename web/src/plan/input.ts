@@ -15,10 +15,11 @@ const afterClose = 120
 /** Minutes that the site takes by step, from the server, which has all its runs; the model's until they came. */
 const learned = shallowRef<ShiftInput['learned']>({})
 let askedAt = 0
+let learning: Promise<void> = Promise.resolve()
 const askAgainMs = 3_600_000
 
 async function learn(site: string): Promise<void> {
-  if (Date.now() - askedAt < askAgainMs) return
+  if (Date.now() - askedAt < askAgainMs) return learning
   askedAt = Date.now()
   try {
     learned.value = await ask<ShiftInput['learned']>('GET', `/api/sites/${site}/learned`)
@@ -34,7 +35,7 @@ export function useShiftInput() {
   const names = useNames()
   const { latest } = useProcedures()
   const session = useSession()
-  if (session.site) void learn(session.site)
+  if (session.site) learning = learn(session.site)
   const set = computed(() => (site.set && 'hours' in site.set ? (site.set as SiteSet) : null))
   const day = computed(() => (set.value ? (tradingDayAt(set.value, now(), afterClose)?.date ?? null) : null))
   const roster = computed((): RosterSet | null => {
@@ -72,5 +73,7 @@ export function useShiftInput() {
       now: now(),
     }
   }
-  return { set, day, roster, inForce, input, decisions }
+  /** What the site has learned is there, or cannot be had. */
+  const ready = () => learning
+  return { set, day, roster, inForce, input, decisions, ready }
 }

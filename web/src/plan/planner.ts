@@ -44,7 +44,7 @@ export interface Price {
 /** The plan of the shift on this tablet: planning, replanning, dragging, and the look ahead as the evening goes. */
 export const usePlanner = defineStore('planner', () => {
   const site = useSite()
-  const { set, day, roster, inForce, input, decisions } = useShiftInput()
+  const { set, day, roster, inForce, input, decisions, ready } = useShiftInput()
   const look = shallowRef<Look | null>(null)
   const price = shallowRef<Price | null>(null)
   const ways = shallowRef<{ ways: readonly Priced[]; reasons: readonly Reason[] | null } | null>(null)
@@ -87,7 +87,8 @@ export const usePlanner = defineStore('planner', () => {
   }
 
   /** Plans anew; without a plan in force the first is put in force, else it is offered. */
-  function plan(more: Partial<Pick<PlanSet, 'pins' | 'putIn' | 'putOff'>> = {}): void {
+  async function plan(more: Partial<Pick<PlanSet, 'pins' | 'putIn' | 'putOff'>> = {}): Promise<void> {
+    await ready()
     const problem = problemNow(more)
     if (!problem) return
     callOff?.()
@@ -151,15 +152,22 @@ export const usePlanner = defineStore('planner', () => {
   }
 
   function unpin(run: string): void {
-    plan({ pins: decisions().pins.filter((p) => p.run !== run) })
+    void plan({ pins: decisions().pins.filter((p) => p.run !== run) })
   }
 
   function take(way: WayOut): void {
-    if (way.kind === 'put-off') plan({ putOff: [...decisions().putOff, way.run] })
+    if (way.kind === 'put-off') void plan({ putOff: [...decisions().putOff, way.run] })
+  }
+
+  /** Puts work in tonight that is not yet aimed at, or takes back that it was put off. */
+  function putIn(key: string): void {
+    const { putIn, putOff } = decisions()
+    void plan({ putIn: [...putIn, key], putOff: putOff.filter((k) => k !== key) })
   }
 
   /** A look at how the evening goes: everyone's tablet pushes the plan by what was really done, and offers a better one. */
-  function glance(): void {
+  async function glance(): Promise<void> {
+    await ready()
     if (!inForce.value || working.value) return
     const problem = problemNow()
     if (!problem) return
@@ -179,7 +187,7 @@ export const usePlanner = defineStore('planner', () => {
   function follow(): () => void {
     const minute = computed(() => Math.floor(now() / 60_000))
     const stops = [
-      watch([() => inForce.value?.at, () => site.seq, minute], () => glance(), { immediate: true }),
+      watch([() => inForce.value?.at, () => site.seq, minute], () => void glance(), { immediate: true }),
     ]
     return () => stops.forEach((stop) => stop())
   }
@@ -200,6 +208,7 @@ export const usePlanner = defineStore('planner', () => {
     putThere,
     unpin,
     take,
+    putIn,
     follow,
     stopPlanning: () => callOff?.(),
     leaveIt: () => (price.value = null),

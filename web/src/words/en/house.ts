@@ -4,6 +4,12 @@ export const house = {
   instruments: 'Instruments',
   rules: 'Rules',
   schools: 'Schools',
+  offs: {
+    title: 'Sign-offs',
+    signedOff: 'Signed off for',
+    learning: 'Learning, with somebody by',
+    serves: 'Serves at',
+  },
   people: 'People',
   tablet: 'This tablet',
   tag: 'no. {tag}',

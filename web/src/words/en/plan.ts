@@ -101,6 +101,7 @@ export const plan = {
     left: 'then {n} late',
     do: 'Put it off',
   },
+  putIn: 'Put it in tonight',
   unpin: 'Let it go',
   pinned: 'Pinned',
   go: 'Open the run',

@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import type { CrewSet, SiteSet } from '@tadka/core/record'
+import { NButton, NSelect } from 'naive-ui'
+import { computed, ref, watch } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useProcedures } from '../procedure/procedures.ts'
+import { useSite } from '../record/site.ts'
+
+/** What a person is signed off for, what they learn, and which counters they can serve: the shift is planned by it. */
+const props = defineProps<{ person: string }>()
+const emit = defineEmits<{ close: [] }>()
+const site = useSite()
+const { t } = useI18n()
+const { families } = useProcedures()
+
+const kept = computed((): CrewSet => {
+  const found = site.one('crew', props.person)
+  return found && 'signedOff' in found ? found : { signedOff: [], learning: [], serves: [], home: null }
+})
+const draft = ref({ signedOff: [] as string[], learning: [] as string[], serves: [] as string[] })
+watch(
+  () => props.person,
+  () => {
+    const { signedOff, learning, serves } = kept.value
+    draft.value = { signedOff: [...signedOff], learning: [...learning], serves: [...serves] }
+  },
+  { immediate: true },
+)
+const kinds = computed(() => {
+  const stations = site.all('station').flatMap((s) => s.plate?.family ?? [])
+  return [...new Set([...families(), ...stations])].toSorted().map((f) => ({ label: f, value: f }))
+})
+const counters = computed(() =>
+  ((site.set as Partial<SiteSet> | null)?.counters ?? []).map((c) => ({ label: c.name, value: c.id })),
+)
+
+function save(): void {
+  const { signedOff, learning, serves } = draft.value
+  const payload = {
+    signedOff,
+    learning: learning.filter((f) => !signedOff.includes(f)),
+    serves,
+    home: kept.value.home,
+  }
+  site.record('crew.set@1', { kind: 'crew', id: props.person }, payload)
+  emit('close')
+}
+</script>
+
+<template>
+  <form class="offs" @submit.prevent="save">
+    <label v-for="list in ['signedOff', 'learning'] as const" :key="list">
+      {{ t(`house.offs.${list}`) }}
+      <n-select v-model:value="draft[list]" multiple filterable :options="kinds" size="large" />
+    </label>
+    <label>
+      {{ t('house.offs.serves') }}
+      <n-select v-model:value="draft.serves" multiple :options="counters" size="large" />
+    </label>
+    <div class="acts">
+      <n-button type="primary" size="large" attr-type="submit">{{ t('common.save') }}</n-button>
+      <n-button size="large" @click="emit('close')">{{ t('common.cancel') }}</n-button>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.offs {
+  grid-column: 1 / -1;
+  display: grid;
+  gap: 12px;
+  padding: 4px 0 18px;
+  max-width: 820px;
+}
+.acts {
+  display: flex;
+  gap: 12px;
+}
+</style>
