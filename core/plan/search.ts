@@ -58,6 +58,11 @@ export function planSearch(problem: PlanProblem, seed = 1, previous: Plan | null
     byRule: (rule) => planOf(network, firsts[2 * rule + 1] ?? best),
     improve: (iterations) => {
       const at = best
+      // Nothing to do is done.
+      if (network.jobs.length === 0) {
+        done += iterations
+        return false
+      }
       for (let i = 0; i < iterations; i++, done++) {
         const phase = (done % cycle) / cycle
         if (done > 0 && done % cycle === 0) current = rekeyed(network, best)
