@@ -14,3 +14,4 @@ export {
 } from './replan.ts'
 export { reasonsFor, relieved, waysOut, type Priced, type Reason, type WayOut } from './ways-out.ts'
 export { whyNot, type Refused } from './why-not.ts'
+export { otherwise, type Otherwise } from './what-if.ts'

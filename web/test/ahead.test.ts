@@ -45,6 +45,29 @@ describe('the weeks ahead', () => {
     expect(wednesday?.items.filter(isBesides).map((a) => a.due.procedure)).toEqual(['grinder.weekly'])
     expect(wednesday?.minutes).toBeGreaterThan(days.find((d) => d.date === '2026-12-01')?.minutes ?? 0)
   })
+  it('spread work that comes by the months over the quietest nights before it is due', () => {
+    const monthly: StationDuty = {
+      procedure: 'grinder.weekly',
+      trigger: { kind: 'months', months: 1 },
+      rule: '',
+    }
+    const last = { run: '', finishedAt: Date.parse('2026-11-10T12:00:00Z'), by: '' }
+    const two = ['one', 'two'].map((id) => ({
+      ...station(numbers, [monthly, open]),
+      id,
+      lastRuns: { 'grinder.weekly': last },
+    }))
+    const items = aheadOf(site, two, latestProcedure, now)
+      .flatMap((d) => d.items)
+      .filter((a) => a.due.trigger === 'months')
+    expect(items).toHaveLength(2)
+    // Each on a night of its own, in its window, not on the closed day, and not on the last one.
+    expect(new Set(items.map((a) => a.on)).size).toBe(2)
+    for (const a of items) {
+      expect(a.on < a.due.day && a.on >= '2026-11-26' && a.on !== '2026-12-08').toBe(true)
+      expect(Date.parse(`${a.on}T23:59:59Z`)).toBeGreaterThanOrEqual(a.due.earliest)
+    }
+  })
   it('say so where the minutes are not known', () => {
     const [first] = aheadOf(site, [station({}, [open])], latestProcedure, now).flatMap((d) => d.items)
     expect(first?.minutes).toBeNull()

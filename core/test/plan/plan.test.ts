@@ -5,6 +5,7 @@ import {
   brokenIn,
   changesBetween,
   heldNear,
+  otherwise,
   planSearch,
   reasonsFor,
   relieved,
@@ -269,6 +270,26 @@ describe('a shift that cannot be in time', () => {
       expect(planned(relieved(problem, first.way), 200).objective.late).toBeLessThanOrEqual(
         first.objective.late,
       )
+  })
+})
+
+describe('the shift otherwise', () => {
+  it('without somebody, with one more, or closed sooner', () => {
+    const problem = little()
+    expect(otherwise(problem, { kind: 'without', person: 'ana' }).people.map((p) => p.id)).toEqual(['ben'])
+    const begun = withRun(problem, 'one', {
+      segments: runOf(problem, 'one').segments.map((s, i) =>
+        i === 0 ? { ...s, fixed: { person: 'ana', start: 0 } } : s,
+      ),
+    })
+    const taken = otherwise(begun, { kind: 'without', person: 'ana' })
+    expect(runOf(taken, 'one').segments[0]?.fixed).toBeUndefined()
+    const sooner = otherwise(problem, { kind: 'close-sooner', minutes: 30 })
+    expect(sooner.counters[0]?.need).toEqual([])
+    const last = (p: PlanProblem) => planned(p, 200).objective.last
+    expect(last(otherwise(problem, { kind: 'another' }))).toBeLessThanOrEqual(last(problem))
+    expect(last(otherwise(problem, { kind: 'without', person: 'ana' }))).toBeGreaterThanOrEqual(last(problem))
+    expect(last(sooner)).toBeLessThanOrEqual(last(problem))
   })
 })
 

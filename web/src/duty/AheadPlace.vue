@@ -83,7 +83,8 @@ const weekdays = Array.from({ length: 7 }, (_, i) =>
             <b>{{ names.station(a.due.station) }}: {{ procedures.nameOf(a.due.procedure) }}</b>
             <span class="quiet small">
               {{ t(`shift.trigger.${a.due.trigger}`) }},
-              {{ a.minutes === null ? t('shift.minutesUnknown') : showMinutes(a.minutes) }}
+              {{ a.minutes === null ? t('shift.minutesUnknown') : showMinutes(a.minutes)
+              }}{{ a.on === a.due.day ? '' : `, ${t('shift.quiet', { day: short(a.due.day) })}` }}
             </span>
           </li>
         </ul>

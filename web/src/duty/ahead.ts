@@ -7,6 +7,8 @@ export interface AheadItem {
   readonly due: DueItem
   /** Hands-on minutes by the procedure's own estimate; null where its numbers are missing. */
   readonly minutes: number | null
+  /** The date on which it is best done: its own day, or of rare work the quietest night of its window. */
+  readonly on: string
 }
 
 export interface AheadDay {
@@ -24,7 +26,10 @@ export const isBesides = (item: AheadItem): boolean => !daily.has(item.due.trigg
 
 const sum = (items: readonly AheadItem[]) => items.reduce((n, a) => n + (a.minutes ?? 0), 0)
 
-/** Weeks of four, from the Monday of the week that `now` lies in: what falls due on each day, and the hands it takes. */
+/**
+ * Weeks of four, from the Monday of the week that `now` lies in: what falls due on each day, and the hands it takes. Work that comes
+ * by the months is spread over the quietest nights of its window.
+ */
 export function aheadOf(
   site: SiteSet,
   stations: readonly StationState[],
@@ -35,7 +40,11 @@ export function aheadOf(
   const today = dateAt(now, site.timeZone)
   const first = dateAfter(today, 1 - weekdayOf(today))
   const end = instant(now + (weeks + 1) * 7 * 86_400_000)
-  const all = dueAhead(site, stations, now, end).map((due): AheadItem => ({ due, minutes: minutesOf(due) }))
+  const all = dueAhead(site, stations, now, end).map((due): AheadItem => ({
+    due,
+    minutes: minutesOf(due),
+    on: due.day,
+  }))
 
   function minutesOf(due: DueItem): number | null {
     const procedure = procedureOf(due.procedure)
@@ -50,9 +59,11 @@ export function aheadOf(
     return segments.filter((s) => !s.free).reduce((n, s) => n + s.minutes, 0)
   }
 
-  return Array.from({ length: weeks * 7 }, (_, i) => {
-    const date = dateAfter(first, i)
-    const items = all.filter((a) => a.due.day === date)
+  const dates = Array.from({ length: weeks * 7 }, (_, i) => dateAfter(first, i))
+  const trading = dates.filter((d) => d >= today && tradingDay(site, d) !== null)
+  const spread = onQuietNights(all, trading, site.timeZone)
+  return dates.map((date) => {
+    const items = spread.filter((a) => a.on === date)
     return {
       date,
       closed: tradingDay(site, date) === null,
@@ -61,4 +72,19 @@ export function aheadOf(
       besides: sum(items.filter(isBesides)),
     }
   })
+}
+
+/** Gives rare work, the longest first, to the night of its window that has the least to do. */
+function onQuietNights(all: readonly AheadItem[], trading: readonly string[], timeZone: string): AheadItem[] {
+  const rare = all.filter((a) => a.due.trigger === 'months')
+  const placed = all.filter((a) => a.due.trigger !== 'months')
+  for (const item of rare.toSorted((a, b) => (b.minutes ?? 0) - (a.minutes ?? 0))) {
+    const from = dateAt(item.due.earliest, timeZone)
+    // The last night is kept free: what slips by a day is not late.
+    const nights = trading.filter((d) => d >= from && d < item.due.day)
+    const load = (date: string) => sum(placed.filter((a) => a.on === date))
+    const [quietest] = nights.toSorted((a, b) => load(a) - load(b))
+    placed.push({ ...item, on: quietest ?? item.due.day })
+  }
+  return placed
 }

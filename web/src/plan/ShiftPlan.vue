@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { instant } from '@tadka/core/quantity'
+import { NButton } from 'naive-ui'
 import { computed, onBeforeUnmount, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
 import { groundOf } from '../duty/sheet.ts'
 import { useSession } from '../people/session.ts'
 import { now } from '../wire/clock.ts'
@@ -12,15 +14,18 @@ import { usePlanner } from './planner.ts'
 import PlanTalk from './PlanTalk.vue'
 import { useLanes } from './use-lanes.ts'
 import ShiftSheet from './ShiftSheet.vue'
+import WhatIf from './WhatIf.vue'
 import TakenBar from './TakenBar.vue'
 
 /** The shift as it is planned and as it goes: the sheet, what each does next, and what the planner has to say. */
 const planner = usePlanner()
+const { t } = useI18n()
 const session = useSession()
 const stop = planner.follow()
 onBeforeUnmount(stop)
 
 const mayPlan = computed(() => session.mayDo('plan-shift'))
+const asking = ref(false)
 const taken = ref<Bar | null>(null)
 const person = ref<string | null>(null)
 const half = 1_800_000
@@ -74,8 +79,12 @@ function choose(bar: Bar | null, who: string | null): void {
       @close="choose(null, null)"
     />
     <taken-bar v-if="taken" :bar="taken" :may-plan="mayPlan" @close="choose(null, null)" />
-    <plan-talk v-if="mayPlan" />
-    <next-actions v-if="!talking" :next="next" :now="now()" />
+    <what-if v-if="asking" @close="asking = false" />
+    <plan-talk v-if="mayPlan && !asking" />
+    <n-button v-if="mayPlan && !talking && !asking" class="ask" @click="asking = true">
+      {{ t('plan.whatIf.open') }}
+    </n-button>
+    <next-actions v-if="!talking && !asking" :next="next" :now="now()" />
   </section>
 </template>
 
@@ -85,6 +94,9 @@ function choose(bar: Bar | null, who: string | null): void {
   min-height: 0;
   padding: 0 0 0 var(--gutter);
   overflow: hidden;
+}
+.ask {
+  float: right;
 }
 .running {
   grid-area: running;

@@ -1,10 +1,12 @@
 import {
   changesBetween,
   heldNear,
+  otherwise,
   shiftedPlan,
   shiftProblem,
   worthChanging,
   type Change,
+  type Otherwise,
   type Pin,
   type Plan,
   type PlanProblem,
@@ -49,6 +51,7 @@ export const usePlanner = defineStore('planner', () => {
   const price = shallowRef<Price | null>(null)
   const ways = shallowRef<{ ways: readonly Priced[]; reasons: readonly Reason[] | null } | null>(null)
   const working = ref<{ iterations: number; of: number } | null>(null)
+  const whatIf = shallowRef<{ told: string; found: { plan: Plan; problem: PlanProblem } | null } | null>(null)
   const pricing = ref(false)
   let callOff: (() => void) | null = null
 
@@ -165,6 +168,21 @@ export const usePlanner = defineStore('planner', () => {
     void plan({ putIn: [...putIn, key], putOff: putOff.filter((k) => k !== key) })
   }
 
+  /** The shift otherwise: planned beside the one in force, which it leaves alone. */
+  function askWhatIf(told: string, other: Otherwise): void {
+    const problem = problemNow()
+    if (!problem) return
+    const changed = otherwise(problem, other)
+    whatIf.value = { told, found: null }
+    askPlanner(
+      { kind: 'plan', problem: changed, before: null, seed: 1, iterations: effort.look * 2 },
+      (said) => {
+        if (said.kind === 'planned' && whatIf.value?.told === told)
+          whatIf.value = { told, found: { plan: said.plan, problem: changed } }
+      },
+    )
+  }
+
   /** A look at how the evening goes: everyone's tablet pushes the plan by what was really done, and offers a better one. */
   async function glance(): Promise<void> {
     await ready()
@@ -209,6 +227,8 @@ export const usePlanner = defineStore('planner', () => {
     unpin,
     take,
     putIn,
+    whatIf,
+    askWhatIf,
     follow,
     stopPlanning: () => callOff?.(),
     leaveIt: () => (price.value = null),

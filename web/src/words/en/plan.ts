@@ -53,6 +53,16 @@ export const plan = {
     leave: 'Leave it',
     refused: 'That cannot be: {why}',
   },
+  whatIf: {
+    open: 'What if',
+    title: 'The shift',
+    now: 'As planned',
+    without: 'Without {who}',
+    another: 'One more person',
+    sooner: 'Close {n} min sooner',
+    late: 'Minutes late, weighted',
+    unplaced: 'Not placed',
+  },
   refused: {
     begun: 'it has begun already.',
     'not-signed-off': '{who} is not signed off for it.',

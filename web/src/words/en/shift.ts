@@ -3,6 +3,7 @@ export const shift = {
   followUpNote: 'What was done',
   spare: 'Spare drawn',
   followUpDone: 'Dealt with',
+  quiet: 'put on a quiet night, due by {day}',
   ahead: 'Weeks ahead',
   closed: 'closed',
   hands: '{time} of hands-on work',
