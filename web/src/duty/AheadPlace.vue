@@ -73,7 +73,7 @@ const weekdays = Array.from({ length: 7 }, (_, i) =>
           </button>
         </div>
       </section>
-      <aside v-if="shown" aria-live="polite">
+      <aside v-if="shown" aria-live="polite" tabindex="0">
         <h2>{{ long.format(Date.parse(shown.date)) }}</h2>
         <p class="quiet">
           {{ shown.closed ? t('shift.closed') : t('shift.hands', { time: showMinutes(shown.minutes) }) }}

@@ -71,7 +71,7 @@ function choose(bar: Bar | null, who: string | null): void {
       @person="(who) => mayPlan && choose(null, who)"
     />
   </section>
-  <section class="running">
+  <section class="running" tabindex="0">
     <person-panel
       v-if="person && planner.roster"
       :person="person"
