@@ -9,7 +9,7 @@ import { loadDemo } from '../server/demo/load.ts'
 
 /**
  * The real application over a fresh demo database, at the close of a trading day. Its clock runs, from the hour of
- * the demo; a second port, for the tests alone, moves it on (POST /MINUTES) and restarts the server (POST /restart).
+ * the demo; a second port, for the tests alone, moves it on (POST /MINUTES), sets it (POST /at/INSTANT) and restarts the server (POST /restart).
  */
 const webRoot = fileURLToPath(new URL('../web/dist', import.meta.url))
 const cluster = await startCluster(dataDir, 'e2e', () => {})
@@ -38,7 +38,8 @@ const control = createServer((request, response) => {
     if (what === 'restart') {
       await app.close()
       app = await start()
-    } else offset += Number(what) * 60_000
+    } else if (what.startsWith('at/')) offset = Date.parse(what.slice(3)) - Date.now()
+    else offset += Number(what) * 60_000
     response.end('ok')
   })()
 })

@@ -90,6 +90,7 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
     </template>
     <aside>
       <plan-risk v-if="risk" v-bind="risk" :may-plan="session.mayDo('plan-shift')" />
+      <running-now v-if="planner.inForce && running.length > 0" :runs="running" @go-on="goOn" />
       <open-cases v-if="cases.length > 0" :cases="cases" />
       <follow-ups v-if="asked.length > 0" :stations="asked" />
       <h2 class="label">{{ t('shift.atRisk') }}</h2>

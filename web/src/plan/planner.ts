@@ -16,6 +16,7 @@ import {
   type Refused,
   type WayOut,
 } from '@tadka/core/plan'
+import { useDebounceFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, toRaw, watch } from 'vue'
 import { useSite } from '../record/site.ts'
@@ -24,7 +25,10 @@ import { askPlanner } from './ask-worker.ts'
 import { useShiftInput } from './input.ts'
 
 /** Iterations of a plan asked for, of the look that a tablet takes by itself, and of a price. */
-const effort = { plan: 5000, look: 1200, price: 1500 } as const
+const effort = { plan: 5000, look: 800, price: 1200 } as const
+
+/** A tablet looks again once no record has come for so long. */
+const settleMs = 3000
 
 /** What stands and what could: the plan in force pushed by what really happened, and a better one. */
 export interface Look {
@@ -43,6 +47,18 @@ export interface Price {
   readonly refused: Refused | null
 }
 
+/** Whether a plan counts on somebody who is not there. */
+const wrong = (plan: Plan, { people }: PlanProblem): boolean =>
+  plan.placed.some((p) => p.person !== null && p.end > 0 && !people.some((x) => x.id === p.person))
+
+/** Of a plan, the work that is still to do. */
+const stillOf = (plan: Plan, { runs }: PlanProblem): Plan => ({
+  ...plan,
+  placed: plan.placed.filter((p) =>
+    runs.some((r) => r.id === p.run && r.segments.some((s) => s.id === p.segment)),
+  ),
+})
+
 /** The plan of the shift on this tablet: planning, replanning, dragging, and the look ahead as the evening goes. */
 export const usePlanner = defineStore('planner', () => {
   const site = useSite()
@@ -54,6 +70,8 @@ export const usePlanner = defineStore('planner', () => {
   const whatIf = shallowRef<{ told: string; found: { plan: Plan; problem: PlanProblem } | null } | null>(null)
   const pricing = ref(false)
   let callOff: (() => void) | null = null
+  /** What was last asked ways out of. */
+  let asked = ''
 
   function problemNow(more: Partial<Pick<PlanSet, 'pins' | 'putIn' | 'putOff'>> = {}): PlanProblem | null {
     const from = input()
@@ -83,8 +101,8 @@ export const usePlanner = defineStore('planner', () => {
         kept,
         best,
         bound: bound.last,
-        changes: kept ? changesBetween(kept, best) : [],
-        worth: kept === null || worthChanging(kept, best),
+        changes: kept ? changesBetween(old && wrong(old, held) ? stillOf(old, held) : kept, best) : [],
+        worth: kept === null || worthChanging(kept, best) || (old !== null && wrong(old, held)),
       })
     })
   }
@@ -186,26 +204,30 @@ export const usePlanner = defineStore('planner', () => {
   /** A look at how the evening goes: everyone's tablet pushes the plan by what was really done, and offers a better one. */
   async function glance(): Promise<void> {
     await ready()
-    if (!inForce.value || working.value) return
+    if (!inForce.value || working.value || document.hidden) return
     const problem = problemNow()
     if (!problem) return
     search(problem, effort.look, (found) => {
       look.value = found
-      const shown = found.kept ?? found.best
-      const trouble = shown.unplaced.length > 0 || shown.objective.late > 0
-      if (!trouble) ways.value = null
-      else
-        askPlanner({ kind: 'ways', problem: found.problem, plan: found.best }, (said) => {
-          if (said.kind === 'ways') ways.value = { ways: said.ways, reasons: said.reasons }
-        })
+      const { unplaced, objective } = found.best
+      const trouble = `${unplaced.map((u) => u.run).join()} ${objective.late}`
+      if (trouble === asked) return
+      asked = trouble
+      ways.value = null
+      if (unplaced.length === 0 && objective.late === 0) return
+      askPlanner({ kind: 'ways', problem: found.problem, plan: found.best }, (said) => {
+        if (said.kind === 'ways') ways.value = { ways: said.ways, reasons: said.reasons }
+      })
     })
   }
 
   /** Follows the evening while somebody watches: as records come, and every minute. */
   function follow(): () => void {
     const minute = computed(() => Math.floor(now() / 60_000))
+    const soon = useDebounceFn(() => void glance(), settleMs, { maxWait: 5 * settleMs })
     const stops = [
-      watch([() => inForce.value?.at, () => site.seq, minute], () => void glance(), { immediate: true }),
+      watch([() => inForce.value?.at, () => roster.value], () => void glance(), { immediate: true }),
+      watch([() => site.seq, minute], () => void soon()),
     ]
     return () => stops.forEach((stop) => stop())
   }
