@@ -12,30 +12,11 @@ import {
   tendingOf,
   unknownFacets,
   type Facets,
-  type Node,
   type Procedure,
   type RunState,
   type Step,
 } from '../procedure/index.ts'
-
-const step = (id: string, more: Partial<Step> = {}): Step => ({ id, kind: 'do', title: id, ...more }) as Step
-const pour = step('pour', { effects: { contents: 'rinse' } })
-const drain = step('drain', { effects: { contents: 'empty' } })
-const of = (nodes: Node[], more: Partial<Procedure> = {}): Procedure => ({
-  id: 'p',
-  version: 1,
-  name: 'p',
-  family: 'f',
-  parameters: {},
-  materials: [],
-  cautions: [],
-  nodes,
-  ...more,
-})
-const barrels = of([
-  { id: 'barrels', kind: 'each', unit: 'barrel', count: 2, steps: [pour, drain] },
-  step('end'),
-])
+import { barrels, of, step } from './made-up.ts'
 
 /** Does the step at a key, and returns the run and the machine after it. */
 function work(procedure: Procedure, keys: readonly string[]) {

@@ -7,6 +7,7 @@ import {
   type Procedure,
   type Step,
 } from '../procedure/index.ts'
+import { of } from './made-up.ts'
 
 const run = (id: string, more: Partial<Step> = {}): Step => ({ id, kind: 'do', title: id, ...more }) as Step
 const isolate = (by: 'front' | 'plug' | 'breaker' = 'plug') =>
@@ -33,17 +34,6 @@ const inspect = run('look', {
   ],
 } as Partial<Step>)
 
-const of = (nodes: Node[], more: Partial<Procedure> = {}): Procedure => ({
-  id: 'p',
-  version: 1,
-  name: 'p',
-  family: 'f',
-  parameters: {},
-  materials: [],
-  cautions: [],
-  nodes,
-  ...more,
-})
 const rules = (p: Procedure) => [...new Set(violationsOf(p).map((v) => v.rule))]
 
 // Rules over every path: common practice, no source; food contact after sanitizing: FDA Food Code 2022, 4-702.11.

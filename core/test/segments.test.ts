@@ -5,29 +5,10 @@ import {
   latestProcedure,
   optionSets,
   segmentsOf,
-  type Node,
   type Procedure,
   type Step,
 } from '../procedure/index.ts'
-
-const step = (id: string, more: Partial<Step> = {}): Step => ({ id, kind: 'do', title: id, ...more }) as Step
-const pour = step('pour', { effects: { contents: 'rinse' } })
-const drain = step('drain', { effects: { contents: 'empty' } })
-const of = (nodes: Node[], more: Partial<Procedure> = {}): Procedure => ({
-  id: 'p',
-  version: 1,
-  name: 'p',
-  family: 'f',
-  parameters: {},
-  materials: [],
-  cautions: [],
-  nodes,
-  ...more,
-})
-const barrels = of([
-  { id: 'barrels', kind: 'each', unit: 'barrel', count: 2, steps: [pour, drain] },
-  step('end'),
-])
+import { barrels, of, step } from './made-up.ts'
 
 describe('a small evening planned on the graphs of its runs', () => {
   /** One person, always at the first work that is ready: waits cost nobody anything. */

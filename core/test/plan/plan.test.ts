@@ -16,8 +16,9 @@ import {
   type PlanProblem,
 } from '../../plan/index.ts'
 import { madeUp } from './instances.ts'
+import { run, shift } from './little.ts'
 
-const shift = fc.record({
+const sizes = fc.record({
   seed: fc.integer({ min: 1, max: 10_000 }),
   runs: fc.integer({ min: 1, max: 9 }),
   people: fc.integer({ min: 1, max: 5 }),
@@ -32,54 +33,11 @@ const planned = (problem: PlanProblem, iterations = 60, seed = 1): Plan => {
 }
 
 /** Two people, one counter until minute 30, three runs of a machine each. */
-const little = (more: Partial<PlanProblem> = {}): PlanProblem => {
-  const person = (id: string) => ({
-    id,
-    name: id,
-    from: 0,
-    to: 120,
-    most: 150,
-    serves: ['bar'],
-    breaks: [],
-    home: null,
-  })
-  const run = (id: string) => ({
-    id,
-    station: id,
-    procedure: 'p',
-    title: id,
-    earliest: 0,
-    target: 90,
-    latest: 100,
-    weight: 1,
-    signedOff: ['ana', 'ben'],
-    learning: [],
-    segments: [
-      { id: 'a', title: 'a', kind: 'hands-on' as const, minutes: 10, most: null, places: [] },
-      { id: 'w', title: 'w', kind: 'wait' as const, minutes: 20, most: 30, places: [] },
-      { id: 'b', title: 'b', kind: 'hands-on' as const, minutes: 5, most: null, places: [] },
-    ],
-    links: [
-      { from: 'a', to: 'w', least: 0, most: null },
-      { from: 'w', to: 'b', least: 0, most: null },
-    ],
-    endsFrom: 0,
-  })
-  return {
-    format: 'tadka-plan-problem@1',
-    start: 0,
-    horizon: 150,
-    people: [person('ana'), person('ben')],
-    counters: [{ id: 'bar', name: 'Bar', need: [{ from: 0, to: 30, people: 1 }] }],
-    stations: ['one', 'two', 'three'].map((id) => ({ id, name: id, place: id, up: [] })),
-    keepUp: [],
-    places: {},
-    runs: ['one', 'two', 'three'].map(run),
-    orders: [],
-    pins: [],
-    ...more,
-  }
-}
+const little = (more: Partial<PlanProblem> = {}): PlanProblem =>
+  shift(
+    ['one', 'two', 'three'].map((id) => run(id, 'h10 w20<30 h5')),
+    more,
+  )
 const runOf = (problem: PlanProblem, id: string) =>
   problem.runs.find((r) => r.id === id) as PlanProblem['runs'][number]
 const withRun = (
@@ -94,7 +52,7 @@ const withRun = (
 describe('every plan', () => {
   it('keeps every hard constraint, the first one and those that search finds', () => {
     fc.assert(
-      fc.property(shift, (s) => {
+      fc.property(sizes, (s) => {
         const problem = made(s)
         const search = planSearch(problem)
         expect(brokenIn(problem, search.plan())).toEqual([])
@@ -106,7 +64,7 @@ describe('every plan', () => {
   })
   it('places each duty once or says why not, and never ends before the proved bound', () => {
     fc.assert(
-      fc.property(shift, (s) => {
+      fc.property(sizes, (s) => {
         const problem = made(s)
         const plan = planned(problem)
         const left = plan.unplaced.map((u) => u.run)
@@ -302,11 +260,11 @@ describe('the checker', () => {
       placed: plan.placed.map(change),
     })
     const says = (p: Plan) => brokenIn(problem, p).join()
-    expect(says(with_((p) => (p.segment === 'a' ? { ...p, person: 'ana', start: 0, end: 10 } : p)))).toMatch(
+    expect(says(with_((p) => (p.segment === 's0' ? { ...p, person: 'ana', start: 0, end: 10 } : p)))).toMatch(
       /ana does/,
     )
     expect(
-      says(with_((p) => (p.segment === 'b' ? { ...p, start: p.start + 40, end: p.end + 40 } : p))),
+      says(with_((p) => (p.segment === 's2' ? { ...p, start: p.start + 40, end: p.end + 40 } : p))),
     ).toMatch(/lasts|leaves before/)
     expect(says({ ...plan, placed: plan.placed.slice(1) })).toMatch(/of 3 segments/)
     expect(says({ ...plan, leaves: { ana: 0, ben: 0 } })).toMatch(/at the counters/)
