@@ -188,10 +188,14 @@ const rope = (from: number, to: number) => {
             rx="4"
             class="body"
           />
-          <text :x="x(bar.from) + 6" :y="laneHeight / 2 - 7" class="what">
+          <text
+            :x="x(bar.from) + (narrow(bar) ? wide(bar) / 2 : 6)"
+            :y="laneHeight / 2 - 7"
+            :class="['what', { narrow: narrow(bar) }]"
+          >
             {{ titled(bar) }}
           </text>
-          <text :x="x(bar.from) + 6" :y="laneHeight / 2 + 10" class="step">
+          <text v-if="!narrow(bar)" :x="x(bar.from) + 6" :y="laneHeight / 2 + 10" class="step">
             {{ fit(bar.title, wide(bar)) }}
           </text>
           <path
@@ -277,7 +281,7 @@ svg {
   font-weight: 650;
   pointer-events: none;
 }
-.narrow {
+.what.narrow {
   text-anchor: middle;
   font-size: 13px;
 }
