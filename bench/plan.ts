@@ -39,6 +39,7 @@ for (const { name, problem, ms } of cases) {
     const bound = boundOf(
       problem,
       last.unplaced.map((u) => u.run),
+      last.objective.late,
     )
     gaps.push((last.objective.last - bound.last) / Math.max(1, bound.last))
     if (seed === 3) {

@@ -17,6 +17,7 @@ export async function planCommand(args: readonly string[]): Promise<number> {
   const bound = boundOf(
     problem,
     plan.unplaced.map((u) => u.run),
+    plan.objective.late,
   )
   console.log(
     JSON.stringify({ plan, objective: plan.objective, bound, broken: brokenIn(problem, plan) }, null, 1),

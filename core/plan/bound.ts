@@ -1,23 +1,15 @@
-import { flowNetwork } from './flow.ts'
+import { overtimeAtLeast, possible, type Work } from './hands.ts'
 import { networkOf } from './make-network.ts'
 import type { Job, Network } from './network.ts'
-import type { PlanProblem } from './problem.ts'
+import { overtimeWeight, unplacedMinutes, type PlanProblem } from './problem.ts'
 
 export interface Bound {
-  /** No plan that does every duty it can has the last person leave before this minute. */
+  /** No plan that does every duty it can, no later than asked, has the last person leave before this minute. */
   readonly last: number
-  /** No plan is less late than this, weighted minutes. */
+  /** No plan is less late than this, weighted minutes: of runs, and of people past their hours. */
   readonly late: number
   /** What sets it: the counters' last need, one run by itself, one machine or place, or the work of all hands. */
   readonly by: 'counter' | 'run' | 'machine' | 'hands'
-}
-
-interface Work {
-  readonly minutes: number
-  /** Not begun before; and what must follow it until the last hand's work. */
-  readonly head: number
-  readonly tail: number
-  readonly people: readonly number[]
 }
 
 /**
@@ -25,8 +17,13 @@ interface Work {
  * preemptive bound of every machine and scarce place, and, by destructive search, the preemptive flow of all work by hand
  * over the people with their sign-offs, hours and the counters' staff. Waits and places are relaxed in the flow.
  * @param unplaced runs left out, by id: the bound is for the others.
+ * @param late weighted minutes: being late comes first, so the bound is for plans that are no later than this; without it, for all.
  */
-export function boundOf(problem: PlanProblem, unplaced: readonly string[] = []): Bound {
+export function boundOf(
+  problem: PlanProblem,
+  unplaced: readonly string[] = [],
+  late: number = Number.POSITIVE_INFINITY,
+): Bound {
   const network = networkOf(problem)
   const jobs = network.jobs.filter((j) => !unplaced.includes(j.run.id) && (j.isBreak || j.alone.length > 0))
   const begins = begun(jobs, problem)
@@ -34,18 +31,24 @@ export function boundOf(problem: PlanProblem, unplaced: readonly string[] = []):
   const works = jobs.flatMap((job) =>
     worksOf(network, job, begins.get(job.index) ?? 0, follows.get(job.index) ?? 0),
   )
-  let best: Bound = { last: lastNeed(problem), late: latenessBound(jobs, begins), by: 'counter' }
+  const lateRuns = latenessBound(jobs, begins)
+  const overtime = overtimeAtLeast(network, works) * overtimeWeight
+  let best: Bound = { last: lastNeed(problem), late: lateRuns + overtime, by: 'counter' }
+  // What a plan is late by unplaced and late runs is no overtime.
+  const left = problem.runs.filter((r) => unplaced.includes(r.id))
+  const spent = left.reduce((sum, r) => sum + unplacedMinutes * r.weight, lateRuns)
+  const mostOvertime = Math.max(0, Math.floor((late - spent) / overtimeWeight))
   const raise = (last: number, by: Bound['by']) => {
     if (last > best.last) best = { ...best, last, by }
   }
   for (const w of works) raise(w.head + w.minutes + w.tail, 'run')
   for (const one of oneAtATime(network, jobs, begins)) raise(preemptive(one), 'machine')
   let [low, high] = [best.last, problem.horizon]
-  if (possible(network, works, low)) return best
+  if (possible(network, works, low, mostOvertime)) return best
   // Not possible by `low`; `high` is taken to be.
   while (high - low > 1) {
     const middle = Math.floor((low + high) / 2)
-    if (possible(network, works, middle)) high = middle
+    if (possible(network, works, middle, mostOvertime)) high = middle
     else low = middle
   }
   raise(high, 'hands')
@@ -194,65 +197,4 @@ function preemptive(lumps: readonly Lump[]): number {
       if (set.length > 0) most = Math.max(most, head + set.reduce((sum, l) => sum + l.minutes, 0) + tail)
     }
   return most
-}
-
-/** Whether all work by hand, cut at will, can be done so that the last leaves by `end`. */
-function possible({ problem }: Network, works: readonly Work[], end: number): boolean {
-  const exact = works.map((w) => ({ ...w, from: w.head, to: end - w.tail }))
-  if (exact.some((w) => w.to - w.from < w.minutes)) return false
-  // Large shifts on a coarser grid, windows widened to it: still a bound, and found in time.
-  const grid = works.length > 120 ? 5 : 1
-  const windows = exact.map((w) => ({
-    ...w,
-    from: Math.floor(w.from / grid) * grid,
-    to: Math.min(end, Math.ceil(w.to / grid) * grid),
-  }))
-  const { people, counters } = problem
-  const marks = [
-    ...windows.flatMap((w) => [w.from, w.to]),
-    ...people.flatMap((p) => [p.from, p.to, p.most]),
-    ...counters.flatMap((c) => c.need.flatMap((n) => [n.from, n.to])),
-  ].filter((t) => t >= 0 && t <= end)
-  const times = [...new Set([0, end, ...marks])].sort((a, b) => a - b)
-  const spans = times.slice(1).map((to, i) => ({ from: times[i] ?? 0, to }))
-  // Who may do the same, and who may do what, in kinds: the network stays small.
-  const kinds = [...new Set(windows.map((w) => w.people.toSorted((a, b) => a - b).join()))]
-  const lanes = spans.length
-  const [source, sink] = [0, 1]
-  const workAt = 2
-  const kindAt = workAt + windows.length
-  const personAt = kindAt + kinds.length * lanes
-  const spanAt = personAt + people.length * lanes
-  const flow = flowNetwork(spanAt + 2 * lanes)
-  let total = 0
-  windows.forEach((w, i) => {
-    total += w.minutes
-    flow.arc(source, workAt + i, w.minutes)
-    const kind = kinds.indexOf(w.people.toSorted((a, b) => a - b).join())
-    spans.forEach((s, n) => {
-      if (s.from >= w.from && s.to <= w.to)
-        flow.arc(workAt + i, kindAt + kind * lanes + n, Math.min(w.minutes, s.to - s.from))
-    })
-  })
-  spans.forEach((s, n) => {
-    const length = s.to - s.from
-    const inHours = people.filter((p) => p.from <= s.from && s.to <= p.to)
-    const need = counters
-      .flatMap((c) => c.need)
-      .reduce((sum, x) => sum + (x.from <= s.from && s.to <= x.to ? x.people : 0), 0)
-    const servers = inHours.filter((p) => p.serves.length > 0).length
-    const free = Math.max(0, servers - need) + inHours.length - servers
-    flow.arc(spanAt + 2 * n, sink, free * length)
-    flow.arc(spanAt + 2 * n + 1, sink, people.length * length)
-    people.forEach((p, i) => {
-      if (p.from > s.from || s.to > p.most) return
-      const node = personAt + i * lanes + n
-      flow.arc(node, spanAt + 2 * n + (s.to <= p.to ? 0 : 1), length)
-      kinds.forEach((kind, k) => {
-        if (kind.split(',').includes(String(i)))
-          flow.arc(kindAt + k * lanes + n, node, length * windows.length)
-      })
-    })
-  })
-  return flow.most(source, sink) >= total
 }

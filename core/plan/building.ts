@@ -1,5 +1,5 @@
-import type { Order } from './decode.ts'
-import type { Job, Network } from './network.ts'
+import type { Order, Schedule } from './decode.ts'
+import type { Job, Network, Piece } from './network.ts'
 import type { Unplaced } from './problem.ts'
 import { take, type Timelines } from './timelines.ts'
 
@@ -27,11 +27,13 @@ export interface Building {
   readonly tokenOf: Map<number, { readonly group: number; readonly token: number }[]>
 }
 
+/** @param kept a schedule of which everything but the jobs in `anew` stays; `lines` hold what is placed of it. */
 export function begin(
   network: Network,
   lines: Timelines,
   order: Order,
   lost: ReadonlyMap<number, Unplaced['why']>,
+  kept: { readonly schedule: Schedule; readonly anew: ReadonlySet<number> } | null = null,
 ): Building {
   const { blocks, jobs, pieces, problem } = network
   const b: Building = {
@@ -51,13 +53,16 @@ export function begin(
     tokens: problem.keepUp.map((g) => new Int32Array(Math.max(0, g.mostDown))),
     tokenOf: new Map(),
   }
+  if (kept) keep(b, kept.schedule, kept.anew)
   for (const job of jobs) {
+    if (kept && !kept.anew.has(job.index)) continue
     b.left[job.index] = job.blocks.length
     b.gap[job.index] = job.firstGap
-  }
-  for (const block of blocks) {
-    b.waits[block.index] = block.before.length
-    if (block.before.length === 0 && !lost.has(block.run)) b.ready.push(block.index)
+    for (const i of job.blocks) {
+      const block = blocks[i] as (typeof blocks)[number]
+      b.waits[i] = block.before.length
+      if (block.before.length === 0 && !lost.has(block.run)) b.ready.push(i)
+    }
   }
   for (const { index, segment } of pieces)
     if (segment.fixed) {
@@ -65,6 +70,22 @@ export function begin(
       b.person[index] = problem.people.findIndex((p) => p.id === segment.fixed?.person)
     }
   return b
+}
+
+/** Takes over where all but the jobs in `anew` stand; those are taken out of the lines. */
+function keep(b: Building, { start, person, unplaced }: Schedule, anew: ReadonlySet<number>): void {
+  const { jobs, pieces } = b.network
+  b.start.set(start)
+  b.person.set(person)
+  for (const { job, why } of unplaced) if (!anew.has(job)) b.dropped.set(job, why)
+  for (const job of jobs)
+    if (anew.has(job.index)) takeOut(b, job)
+    else
+      for (const i of job.pieces)
+        b.ended[job.index] = Math.max(
+          b.ended[job.index] as number,
+          (start[i] as number) + (pieces[i]?.minutes ?? 0),
+        )
 }
 
 /** Whether a run may take its machine next: it is free, no more are down than may be, and what comes before it is placed. */
@@ -104,17 +125,22 @@ export function close(b: Building, job: Job, at: number): void {
   b.tokenOf.delete(job.index)
 }
 
-/** Takes all of a run out again; it keeps its machine. */
-export function undo(b: Building, job: Job): void {
-  const { blocks, pieces } = b.network
+/** Takes what is placed of a job out of the lines, except what has begun. */
+function takeOut(b: Building, job: Job): void {
   for (const i of job.pieces) {
-    const piece = pieces[i] as (typeof pieces)[number]
+    const piece = b.network.pieces[i] as Piece
     const at = b.start[i] as number
     if (at < 0 || piece.segment.fixed) continue
     take(b.lines, b.person[i] as number, piece.places, at, at + piece.minutes, -1)
     b.start[i] = -1
     b.person[i] = -1
   }
+}
+
+/** Takes all of a run out again; it keeps its machine. */
+export function undo(b: Building, job: Job): void {
+  const { blocks } = b.network
+  takeOut(b, job)
   b.ended[job.index] = 0
   b.left[job.index] = job.blocks.length
   for (const i of job.blocks) b.waits[i] = blocks[i]?.before.length ?? 0

@@ -29,7 +29,15 @@ export interface Schedule {
 }
 
 /** Builds schedules from orders, one after another. The lines of a schedule hold until the next one is built. */
-export function decoder(network: Network): (order: Order) => Schedule {
+export interface Decoder {
+  readonly all: (order: Order) => Schedule
+  /** Places only some jobs anew, in what is held: every job that is tied to one of them must be among them. */
+  readonly some: (order: Order, anew: ReadonlySet<number>) => Schedule
+  /** Holds a schedule for `some`. @param isLast it was the last to be built. */
+  readonly hold: (schedule: Schedule, isLast: boolean) => void
+}
+
+export function decoder(network: Network): Decoder {
   const blank = timelinesOf(network)
   for (const { segment, places } of network.pieces)
     if (segment.fixed) {
@@ -37,17 +45,44 @@ export function decoder(network: Network): (order: Order) => Schedule {
       take(blank, person, places, segment.fixed.start, segment.fixed.start + segment.minutes, 1)
     }
   const lines = copyOf(blank)
+  const heldLines = copyOf(blank)
+  let held: Schedule | null = null
   const lost = new Map<number, Unplaced['why']>()
   for (const job of network.jobs) {
     const why = hopeless(job, network.problem.horizon)
     if (why) lost.set(job.index, why)
   }
-  return (order) => {
-    restore(lines, blank)
-    const b = begin(network, lines, order, lost)
-    build(b)
+  const scheduleOf = (b: Building): Schedule => {
     const unplaced = [...b.dropped].map(([job, why]) => ({ job, why }))
     return { start: b.start, person: b.person, unplaced, lines }
+  }
+  return {
+    all: (order) => {
+      restore(lines, blank)
+      const b = begin(network, lines, order, lost)
+      build(b, network.jobs)
+      return scheduleOf(b)
+    },
+    some: (order, anew) => {
+      if (!held) throw new Error('no schedule is held')
+      restore(lines, heldLines)
+      const b = begin(network, lines, order, lost, { schedule: held, anew })
+      build(
+        b,
+        [...anew].map((i) => network.jobs[i] as Job),
+      )
+      return scheduleOf(b)
+    },
+    hold: (schedule, isLast) => {
+      held = schedule
+      if (isLast) return restore(heldLines, lines)
+      restore(heldLines, blank)
+      for (const { index, minutes, places, segment } of network.pieces) {
+        const at = schedule.start[index] as number
+        if (at >= 0 && !segment.fixed)
+          take(heldLines, schedule.person[index] as number, places, at, at + minutes, 1)
+      }
+    },
   }
 }
 
@@ -59,11 +94,11 @@ function hopeless(job: Job, horizon: number): Unplaced['why'] | null {
   return job.run.earliest + job.length > horizon ? 'no-room' : null
 }
 
-/** Places every block, the lowest key of those that may come next first; a run that does not fit moves to its next gap, or is dropped. */
-function build(b: Building): void {
+/** Places every block of these, the lowest key of those that may come next first; a run that does not fit moves to its next gap, or is dropped. */
+function build(b: Building, which: readonly Job[]): void {
   const { blocks, jobs } = b.network
   // What has begun holds its machine before anything else is placed.
-  for (const job of jobs) if (job.hasBegun) open(b, job)
+  for (const job of which) if (job.hasBegun) open(b, job)
   while (b.ready.length > 0) {
     let [least, at] = [Number.POSITIVE_INFINITY, -1]
     for (let i = 0; i < b.ready.length; i++) {

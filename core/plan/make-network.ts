@@ -11,7 +11,7 @@ export function networkOf(problem: PlanProblem): Network {
     ...problem.runs.map((run) => ({ run, isBreak: false })),
     ...problem.people.flatMap((p) => p.breaks.map((b) => ({ run: breakRun(p, b), isBreak: true }))),
   ]
-  const jobs = runs.map(({ run, isBreak }, index): Job => {
+  const jobs = runs.map(({ run, isBreak }, index): Omit<Job, 'tied'> => {
     const first = pieces.length
     const local = locals(run, first)
     const blockOf = tie(first, local)
@@ -53,7 +53,15 @@ export function networkOf(problem: PlanProblem): Network {
     ...problem.stations.flatMap((s) => s.up.map((u) => u.to)),
     ...problem.people.map((p) => p.from),
   ]
-  return { problem, pieces, blocks, jobs, placeNames, capacities, marks: [...new Set(marks)] }
+  return {
+    problem,
+    pieces,
+    blocks,
+    jobs: jobs.map((job) => ({ ...job, tied: tiedTo(job, jobs) })),
+    placeNames,
+    capacities,
+    marks: [...new Set(marks)],
+  }
 }
 
 /** A break is a run of one piece, by one person, that takes no machine. */
@@ -169,6 +177,21 @@ function whoMay(problem: PlanProblem, run: PlanRun) {
     people: [...alone, ...learning],
     pin: { person: pin?.person ? person(pin.person) : -1, start: pin?.start ?? -1 },
   }
+}
+
+/** Everything whose place hangs on a job's, however far: on its machine, in its keep-up groups, and what comes after it. */
+function tiedTo(job: Omit<Job, 'tied'>, jobs: readonly Omit<Job, 'tied'>[]): number[] {
+  const all = new Set([job.index])
+  for (const i of all)
+    for (const other of jobs) {
+      const of = jobs[i] as (typeof jobs)[number]
+      const together =
+        (other.station >= 0 && other.station === of.station) ||
+        other.groups.some((g) => of.groups.includes(g)) ||
+        other.after.includes(i)
+      if (together) all.add(other.index)
+    }
+  return [...all]
 }
 
 /** The spans outside `up`, from `from` to `to`. */

@@ -56,6 +56,8 @@ export interface Job {
   /** Keep-up groups that its station belongs to. */
   readonly groups: readonly number[]
   readonly after: readonly number[]
+  /** Jobs whose place hangs on this one's: on its machine, among those that may be down at once, and what comes after; itself too. */
+  readonly tied: readonly number[]
 }
 
 export interface Network {

@@ -2,6 +2,7 @@ import { anyone, decoder, sameHands, type Order, type Schedule } from './decode.
 import { networkOf } from './make-network.ts'
 import type { Network } from './network.ts'
 import type { Plan, PlanProblem } from './problem.ts'
+import { changed, someOf } from './moves.ts'
 import { randomFrom } from './random.ts'
 import { compare, valueOf, type Before, type Value } from './value.ts'
 
@@ -23,8 +24,10 @@ interface Standing {
   readonly value: Value
 }
 
-/** Work is held back by so many minutes at most. */
-const longestDelay = 90
+/** How many of the tries place only a few jobs anew, and leave the rest as it stands: a fraction of the work of placing all. */
+const few = 0.85
+/** Below so many jobs, placing all anew costs as little. */
+const fewestForFew = 10
 
 /** Iterations of one cooling; then it is warmed anew from the best. */
 const cycle = 1500
@@ -41,16 +44,25 @@ export function planSearch(problem: PlanProblem, seed = 1, previous: Plan | null
   const before = previous ? standingIn(network, previous) : null
   const decode = decoder(network)
   const random = randomFrom(seed)
-  const stand = (order: Order): Standing => {
-    const schedule = decode(order)
-    return { order, schedule, value: valueOf(network, schedule, before) }
-  }
+  const valued = (order: Order, schedule: Schedule): Standing => ({
+    order,
+    schedule,
+    value: valueOf(network, schedule, before),
+  })
+  const stand = (order: Order) => valued(order, decode.all(order))
   const firsts = firstOrders(network).map(stand)
   const kept = before ? stand(keptOrder(network, before)) : null
   if (kept) firsts.push(kept)
   let best = firsts.reduce((a, b) => (compare(b.value, a.value) < 0 ? b : a))
   let current = rekeyed(network, best)
+  decode.hold(best.schedule, false)
   let done = 0
+  const next = (): Standing => {
+    const anew =
+      network.jobs.length >= fewestForFew && random() < few ? someOf(network, current, random) : null
+    const order = changed(network, current, random, anew)
+    return valued(order, anew ? decode.some(order, anew) : decode.all(order))
+  }
   return {
     plan: () => planOf(network, best),
     kept: () => kept && planOf(network, kept),
@@ -65,17 +77,23 @@ export function planSearch(problem: PlanProblem, seed = 1, previous: Plan | null
       }
       for (let i = 0; i < iterations; i++, done++) {
         const phase = (done % cycle) / cycle
-        if (done > 0 && done % cycle === 0) current = rekeyed(network, best)
-        const next = stand(changed(network, current, random))
+        if (done > 0 && done % cycle === 0) {
+          current = rekeyed(network, best)
+          decode.hold(best.schedule, false)
+        }
+        const tried = next()
         const heat = (heats[Math.floor(done / cycle) % heats.length] as number) * (1 - phase) ** 2 + 0.01
         const bearable = -heat * Math.log(random())
-        const hard = energy(next.value) - energy(current.value)
+        const hard = energy(tried.value) - energy(current.value)
         // What is soft is counted only where it could decide.
         const accepted =
           hard - softShare * current.value.soft() <= bearable &&
-          hard + softShare * (next.value.soft() - current.value.soft()) <= bearable
-        if (accepted) current = rekeyed(network, next)
-        if (compare(next.value, best.value) < 0) best = next
+          hard + softShare * (tried.value.soft() - current.value.soft()) <= bearable
+        if (accepted) {
+          current = rekeyed(network, tried)
+          decode.hold(tried.schedule, true)
+        }
+        if (compare(tried.value, best.value) < 0) best = tried
       }
       return best !== at
     },
@@ -128,79 +146,6 @@ function rekeyed({ blocks, pieces }: Network, standing: Standing): Standing {
   })
   const { hands, delay } = standing.order
   return { ...standing, order: { keys, hands, delay } }
-}
-
-/** An order one change away. */
-function changed(
-  { blocks, jobs, pieces, marks }: Network,
-  { order, schedule }: Standing,
-  random: () => number,
-): Order {
-  const keys = order.keys.slice()
-  const hands = order.hands.slice()
-  const delay = order.delay.slice()
-  const pick = <T>(of: readonly T[]): T => of[Math.floor(random() * of.length)] as T
-  const some = random() < 0.3 ? 3 : 1
-  const late = () => {
-    // Of a few pieces the one that ends last: what comes last is what is to come sooner.
-    let last = Math.floor(random() * pieces.length)
-    for (let n = 0; n < 2; n++) {
-      const other = Math.floor(random() * pieces.length)
-      if ((schedule.start[other] as number) > (schedule.start[last] as number)) last = other
-    }
-    return pieces[last] as (typeof pieces)[number]
-  }
-  for (let n = 0; n < some; n++) {
-    const kind = random()
-    const near = random() < 0.5 ? late() : pick(pieces)
-    const job = jobs[near.run] as (typeof jobs)[number]
-    if (kind < 0.3) {
-      const block = near.block
-      keys[block] = (keys[block] as number) + (random() - 0.65) * 60
-    } else if (kind < 0.45) {
-      const [a, b] = [near.block, pick(blocks).index]
-      ;[keys[a], keys[b]] = [keys[b] as number, keys[a] as number]
-    } else if (kind < 0.5 && marks.length > 0) {
-      // A whole run after a mark, among the rest of what stands there.
-      const mark = pick(marks)
-      const first = job.pieces[0] as number
-      const key = mark + random() * 40
-      job.blocks.forEach((block, n) => (keys[block] = key + n * 5))
-      for (const i of job.pieces) delay[i] = 0
-      delay[first] = Math.max(0, mark - Math.max(job.run.earliest, job.gaps[job.firstGap]?.from ?? 0))
-    } else if (kind < 0.6) {
-      const by = (random() - 0.6) * 90
-      for (const block of job.blocks) keys[block] = (keys[block] as number) + by
-    } else if (kind < 0.7) {
-      // Waits for the end of some other work or of a counter's need, or no longer.
-      const piece = near.index
-      const other = pick(pieces)
-      const until =
-        random() < 0.3 && marks.length > 0
-          ? pick(marks)
-          : (schedule.start[other.index] as number) + other.minutes
-      const by = until - (schedule.start[piece] as number)
-      delay[piece] = by > 0 && by <= longestDelay ? (delay[piece] as number) + by : 0
-    } else if (kind < 0.87) {
-      hands[near.index] = chosen(random, job.people, pick)
-    } else {
-      // A whole run, or what is left of it from a piece on, in one pair of hands.
-      const who = chosen(random, job.people, pick)
-      const from = random() < 0.5 ? 0 : (schedule.start[near.index] as number)
-      for (const i of job.pieces) if (pieces[i]?.work && (schedule.start[i] as number) >= from) hands[i] = who
-    }
-  }
-  return { keys, hands, delay }
-}
-
-const chosen = (
-  random: () => number,
-  people: readonly number[],
-  pick: <T>(of: readonly T[]) => T,
-): number => {
-  const r = random()
-  if (r < 0.2 || people.length === 0) return anyone
-  return r < 0.4 ? sameHands : pick(people)
 }
 
 function standingIn({ pieces, jobs, problem }: Network, plan: Plan): Before {

@@ -121,9 +121,7 @@ function softness(
   { start, person }: Schedule,
   before: Before | null,
 ): number {
-  const order = [...pieces.keys()]
-    .filter((i) => (person[i] as number) >= 0 && (start[i] as number) >= 0)
-    .sort((a, b) => (start[a] as number) - (start[b] as number))
+  const order = byStart(start, person, problem.horizon)
   const handsOfRun = new Int16Array(jobs.length).fill(-1)
   const until = new Int32Array(problem.people.length).fill(-1)
   const place = new Array<string | null>(problem.people.length).fill(null)
@@ -151,6 +149,31 @@ function softness(
   }
   if (minutes.length > 1) soft += (Math.max(...minutes) - Math.min(...minutes)) * softWeights.unfair
   return soft
+}
+
+/** The pieces that somebody does, by their begin; those of the same minute by number. */
+function byStart(start: Int32Array, person: Int16Array, horizon: number): Int32Array {
+  const count = new Int32Array(horizon + 1)
+  const isDone = (i: number) => (person[i] as number) >= 0 && (start[i] as number) >= 0
+  let done = 0
+  for (let i = 0; i < start.length; i++)
+    if (isDone(i)) {
+      done++
+      count[start[i] as number] = (count[start[i] as number] as number) + 1
+    }
+  for (let t = 0, sum = 0; t <= horizon; t++) {
+    const here = count[t] as number
+    count[t] = sum
+    sum += here
+  }
+  const order = new Int32Array(done)
+  for (let i = 0; i < start.length; i++)
+    if (isDone(i)) {
+      const at = count[start[i] as number] as number
+      order[at] = i
+      count[start[i] as number] = at + 1
+    }
+  return order
 }
 
 /** Which of two is better, level by level; below zero where the first is. */

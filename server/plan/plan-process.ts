@@ -8,6 +8,7 @@ process.once('message', (asked: { problem: PlanProblem; seed: number; iterations
   const bound = boundOf(
     asked.problem,
     plan.unplaced.map((u) => u.run),
+    plan.objective.late,
   )
   process.send?.({ plan, bound }, () => process.exit(0))
 })

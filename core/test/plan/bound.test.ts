@@ -90,6 +90,24 @@ describe('the proved bound', () => {
       10,
     )
   })
+  it('of lateness: the work past everybody’s hours', () => {
+    const people = [person('ana', { to: 60, most: 120 })]
+    const late = shift([run('a', 'h15 h15 h15 h15 h15', { signedOff: ['ana'] })], { people, counters: none })
+    expect(boundOf(late).late).toBe(15 * 2)
+  })
+  it('of plans that are no later than asked: work past one person’s hours goes to another', () => {
+    // Ana's hours end at 60. Together the two could end 90 minutes of work by 45 if hours did not count, and Ben came at 40.
+    const people = [person('ana', { to: 60, most: 200 }), person('ben', { from: 40 })]
+    const both = { signedOff: ['ana', 'ben'] }
+    const runs = ['a', 'b', 'c', 'd', 'e', 'f', 'g', 'h'].map((id) => run(id, 'h15', both))
+    const problem = shift(runs, { people, counters: none })
+    expect(boundOf(problem).last).toBe(80)
+    expect(boundOf(problem, [], 10).last).toBe(95)
+    expect(boundOf(problem, [], 0).last).toBe(100)
+    const search = planSearch(problem)
+    search.improve(300)
+    expect(search.plan().objective).toMatchObject({ late: 0, last: 100 })
+  })
   it('leaves out what has no place', () => {
     const problem = shift([run('a', 'h10'), run('b', 'h60')], { counters: none })
     expect(boundOf(problem, ['b']).last).toBe(10)

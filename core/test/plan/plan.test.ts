@@ -62,6 +62,38 @@ describe('every plan', () => {
       { numRuns: 60 },
     )
   })
+  it('keeps them where a few of many runs are placed anew, tied ones with them', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 10_000 }), (seed) => {
+        const many = madeUp(seed, {
+          runs: 14,
+          people: 4,
+          counters: 2,
+          grid: 1,
+          pieces: [2, 6],
+          horizon: 300,
+          trade: 70,
+        })
+        const [a, b, c, d] = many.runs
+        const tied: PlanProblem = {
+          ...many,
+          keepUp: [{ stations: [a?.station ?? '', b?.station ?? ''], mostDown: 1 }],
+          orders: [{ before: c?.id ?? '', after: d?.id ?? '' }],
+        }
+        const search = planSearch(tied, seed)
+        for (let n = 0; n < 5; n++) {
+          search.improve(40)
+          expect(brokenIn(tied, search.plan())).toEqual([])
+        }
+        const { unplaced, objective } = search.plan()
+        const left = unplaced.map((u) => u.run)
+        const bound = boundOf(tied, left, objective.late)
+        expect(objective.last).toBeGreaterThanOrEqual(bound.last)
+        expect(objective.late).toBeGreaterThanOrEqual(bound.late)
+      }),
+      { numRuns: 40 },
+    )
+  })
   it('places each duty once or says why not, and never ends before the proved bound', () => {
     fc.assert(
       fc.property(sizes, (s) => {

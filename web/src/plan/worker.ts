@@ -55,6 +55,7 @@ async function work(id: number, asked: Asked, say: (said: Said) => void): Promis
   const bound = boundOf(
     asked.problem,
     plan.unplaced.map((u) => u.run),
+    plan.objective.late,
   )
   say({ kind: 'planned', plan, kept: search.kept(), bound })
 }
