@@ -14,6 +14,7 @@ export const places = [
   '/bench/baths',
   '/log',
   '/house/stations',
+  '/house/trade',
   '/house/procedures',
   '/house/products',
   '/house/instruments',

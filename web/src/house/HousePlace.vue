@@ -10,6 +10,7 @@ import HouseRules from './HouseRules.vue'
 import HouseSchools from './HouseSchools.vue'
 import HouseSpares from './HouseSpares.vue'
 import HouseStations from './HouseStations.vue'
+import HouseTrade from './HouseTrade.vue'
 import HouseTablet from './HouseTablet.vue'
 
 /** What the site has: stations, labels, instruments, people; and this tablet's own settings. */
@@ -17,6 +18,7 @@ const props = defineProps<{ part?: string }>()
 const { t } = useI18n()
 const parts = [
   'stations',
+  'trade',
   'procedures',
   'products',
   'instruments',
@@ -28,6 +30,7 @@ const parts = [
 ] as const
 const views = {
   stations: HouseStations,
+  trade: HouseTrade,
   procedures: HouseProcedures,
   products: HouseProducts,
   instruments: HouseInstruments,

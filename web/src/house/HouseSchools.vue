@@ -1,33 +1,20 @@
 <script setup lang="ts">
-import type { SiteSet } from '@tadka/core/record'
 import { bathHours } from '@tadka/core/duty'
 import { chosenSchool, schools } from '@tadka/core/rules'
-import { NButton, NInput, useMessage } from 'naive-ui'
+import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useSession } from '../people/session.ts'
-import { useSite } from '../record/site.ts'
 import { parseField } from '../solution/field.ts'
+import { useSiteSet } from './site-set.ts'
 
 /** Where the trade's schools differ: what this site does, the default and its reason beside it. */
 const { t } = useI18n()
-const site = useSite()
-const session = useSession()
-const message = useMessage()
-const may = computed(() => session.mayDo('set-up-house'))
-const chosen = (id: string) => chosenSchool(id, site.set?.schools ?? {})
+const { kept, may, set } = useSiteSet()
+const chosen = (id: string) => chosenSchool(id, kept.value?.schools ?? {})
+const choose = (id: string, choice: string) => set({ schools: { ...kept.value?.schools, [id]: choice } })
 
-function set(change: Partial<SiteSet>): void {
-  const { set: now } = site
-  if (!now || !('name' in now) || !session.site) return
-  const { id: _, ...kept } = now as SiteSet & { id: string }
-  site.record('site.set@1', { kind: 'site', id: session.site }, { ...kept, ...change })
-  message.success(t('house.saved'))
-}
-const choose = (id: string, choice: string) => set({ schools: { ...site.set?.schools, [id]: choice } })
-
-const test = ref(String(site.set?.bath?.testHours ?? bathHours.testHours))
-const change = ref(String(site.set?.bath?.changeHours ?? bathHours.changeHours))
+const test = ref(String(kept.value?.bath?.testHours ?? bathHours.testHours))
+const change = ref(String(kept.value?.bath?.changeHours ?? bathHours.changeHours))
 const hours = computed(() => {
   const [a, b] = [
     parseField(test.value, { positive: true }).value,

@@ -8,6 +8,7 @@ import { useNames } from '../record/names.ts'
 import { useProcedures } from '../procedure/procedures.ts'
 import { useSite } from '../record/site.ts'
 import DataPlate from './DataPlate.vue'
+import StationDuties from './StationDuties.vue'
 import StationNotes from './StationNotes.vue'
 
 const { t } = useI18n()
@@ -80,6 +81,7 @@ const lastDone = (runs: Record<string, { finishedAt: number; by: string }>) =>
             }}
           </p>
           <station-notes :station="s" />
+          <station-duties :id="s.id" :plate="s.plate" />
           <data-plate :id="s.id" :plate="s.plate" />
         </div>
       </li>

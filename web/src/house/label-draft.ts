@@ -4,6 +4,7 @@ import { Refusal } from '@tadka/core/refusal'
 import type { Agent } from '@tadka/core/rules'
 import { stockOf, type ChemicalClass, type Stated, type Supply } from '@tadka/core/solution'
 import type { Product } from './kit.ts'
+import { slugOf } from './slug.ts'
 import { parseField } from '../solution/field.ts'
 
 /** One use on a label, as it is typed. Temperatures in °C and °F as the label pairs them; empty: the label is silent. */
@@ -166,14 +167,6 @@ export function labelFaults(d: LabelDraft): LabelFault[] {
   return faults
 }
 
-const slugOf = (name: string) =>
-  name
-    .toLowerCase()
-    .normalize('NFD')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '')
-    .slice(0, 60) || 'use'
-
 /** The label that was typed, ready for the log; null while something is wrong with it. */
 export function labelOf(d: LabelDraft): ProductSet | null {
   const supply = supplyOf(d)
@@ -181,7 +174,7 @@ export function labelOf(d: LabelDraft): ProductSet | null {
   const uses = d.uses.map((u): ProductUse => {
     const [lo, hi, c, f] = [number(u.lo), number(u.hi), number(u.waterC), number(u.waterF)]
     return {
-      id: u.id || slugOf(u.name),
+      id: u.id || slugOf(u.name) || 'use',
       name: u.name.trim(),
       range: lo === null || hi === null ? null : { lo, hi },
       target: number(u.target),

@@ -1,0 +1,214 @@
+<script setup lang="ts">
+import type { StationSet } from '@tadka/core/record'
+import { NButton, NInput, NSelect, useMessage } from 'naive-ui'
+import { computed, ref, watch } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useSession } from '../people/session.ts'
+import { useProcedures } from '../procedure/procedures.ts'
+import { useSite } from '../record/site.ts'
+import {
+  counted,
+  dutiesFrom,
+  dutyFault,
+  emptyDuty,
+  rowsOf,
+  triggerKinds,
+  type DutyRow,
+} from './duty-draft.ts'
+import { slugOf } from './slug.ts'
+import { weekdays } from './trade-draft.ts'
+
+/** What falls due on a station, when, and by which rule; and when the station must be up. */
+const props = defineProps<{ id: string; plate: StationSet }>()
+const { t, te } = useI18n()
+const site = useSite()
+const session = useSession()
+const procedures = useProcedures()
+const message = useMessage()
+const may = computed(() => session.mayDo('set-up-house'))
+
+const rows = ref<DutyRow[]>([])
+const up = ref<'rush' | 'trading' | 'free'>('free')
+function putBack(): void {
+  rows.value = rowsOf(props.plate.duties)
+  up.value = props.plate.up ?? 'free'
+}
+watch(() => props.plate, putBack, { immediate: true })
+const fault = computed(() => dutyFault(rows.value))
+const changed = computed(
+  () =>
+    up.value !== (props.plate.up ?? 'free') ||
+    JSON.stringify(rows.value) !== JSON.stringify(rowsOf(props.plate.duties)),
+)
+const procedureOptions = computed(() => {
+  const named = rows.value.flatMap((r) => r.procedure ?? [])
+  const ids = [...procedures.of(props.plate.family).map((p) => p.id), ...named]
+  return [...new Set(ids)].map((id) => ({ label: procedures.nameOf(id), value: id }))
+})
+const kindOptions = triggerKinds.map((k) => ({ label: t(`shift.trigger.${k}`), value: k }))
+const dayOptions = weekdays.map((d) => ({ label: t(`house.trading.weekday.${d}`), value: d }))
+const countOptions = counted.map((c) => ({ label: t(`house.duty.of.${c}`), value: c }))
+const signOptions = ['scale', 'grease-grey', 'strip-out'].map((s) => ({
+  label: te(`house.sign.${s}`) ? t(`house.sign.${s}`) : s,
+  value: s,
+}))
+const signOf = (label: string) => ({ label, value: slugOf(label) })
+const clocks = (['in-use', 'clock'] as const).map((c) => ({ label: t(`house.duty.counts.${c}`), value: c }))
+const upOptions = (['free', 'rush', 'trading'] as const).map((u) => ({
+  label: t(`house.duty.up.${u}`),
+  value: u,
+}))
+const hasFigure = (kind: DutyRow['kind']) => kind === 'hours' || kind === 'months' || kind === 'count'
+
+function save(): void {
+  if (fault.value) return
+  const { up: _, ...kept } = props.plate
+  const set = { ...kept, duties: dutiesFrom(rows.value), ...(up.value === 'free' ? {} : { up: up.value }) }
+  site.record('station.set@1', { kind: 'station', id: props.id }, set)
+  message.success(t('house.saved'))
+}
+</script>
+
+<template>
+  <form @submit.prevent="save">
+    <h2 class="label">{{ t('house.duty.title') }}</h2>
+    <p v-if="rows.length === 0" class="quiet">{{ t('house.duty.none') }}</p>
+    <ul>
+      <li v-for="(row, i) in rows" :key="i">
+        <n-select
+          v-model:value="row.procedure"
+          :options="procedureOptions"
+          :disabled="!may"
+          :placeholder="t('house.duty.procedure')"
+          :aria-label="t('house.duty.procedure')"
+        />
+        <n-select
+          v-model:value="row.kind"
+          :options="kindOptions"
+          :disabled="!may"
+          :aria-label="t('house.duty.when')"
+        />
+        <div class="figures">
+          <n-input
+            v-if="hasFigure(row.kind)"
+            v-model:value="row.figure"
+            :disabled="!may"
+            placeholder=""
+            :input-props="{ 'aria-label': t(`house.duty.figure.${row.kind}`) }"
+          />
+          <n-select
+            v-if="row.kind === 'hours'"
+            v-model:value="row.counts"
+            :options="clocks"
+            :disabled="!may"
+            :aria-label="t('house.duty.counted')"
+          />
+          <n-select
+            v-else-if="row.kind === 'count'"
+            v-model:value="row.of"
+            :options="countOptions"
+            :disabled="!may"
+            :aria-label="t('house.duty.counted')"
+          />
+          <n-select
+            v-else-if="row.kind === 'weekly'"
+            v-model:value="row.weekday"
+            :options="dayOptions"
+            :disabled="!may"
+            :aria-label="t('house.trading.days')"
+          />
+          <n-select
+            v-else-if="row.kind === 'sign' || row.kind === 'predicted'"
+            v-model:value="row.word"
+            :options="row.kind === 'sign' ? signOptions : []"
+            filterable
+            tag
+            :on-create="signOf"
+            :disabled="!may"
+            :aria-label="t(`shift.trigger.${row.kind}`)"
+          />
+          <n-select
+            v-else-if="row.kind === 'linked'"
+            v-model:value="row.word"
+            :options="procedureOptions"
+            :disabled="!may"
+            :aria-label="t('shift.trigger.linked')"
+          />
+        </div>
+        <n-input
+          v-model:value="row.rule"
+          :disabled="!may"
+          maxlength="200"
+          :placeholder="t('house.duty.rule')"
+          :input-props="{ 'aria-label': t('house.duty.rule') }"
+        />
+        <n-button
+          v-if="may"
+          :aria-label="`${t('house.trading.remove')}: ${row.procedure ? procedures.nameOf(row.procedure) : ''}`"
+          @click="rows.splice(i, 1)"
+          >{{ t('house.trading.remove') }}</n-button
+        >
+      </li>
+    </ul>
+    <n-button v-if="may" @click="rows.push(emptyDuty())">{{ t('house.duty.add') }}</n-button>
+    <label class="up"
+      >{{ t('house.duty.mustBeUp') }}
+      <n-select v-model:value="up" :options="upOptions" :disabled="!may" />
+    </label>
+    <p v-if="changed && fault" class="fault" role="alert">
+      {{ t(`house.duty.fault.${fault.kind}`, { n: fault.at + 1 }) }}
+    </p>
+    <div v-if="may && changed" class="acts">
+      <n-button type="primary" attr-type="submit" :disabled="fault !== null">{{
+        t('house.duty.save')
+      }}</n-button>
+      <n-button @click="putBack">{{ t('house.trading.putBack') }}</n-button>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.label {
+  margin: 14px 0 6px;
+}
+li {
+  display: grid;
+  grid-template-columns: minmax(180px, 1.4fr) minmax(150px, 1fr) minmax(160px, 1fr) minmax(180px, 2fr) auto;
+  gap: 10px;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--line-soft);
+}
+.figures {
+  display: flex;
+  gap: 8px;
+}
+.figures > :first-child:not(:last-child) {
+  flex: 0 0 72px;
+}
+.up {
+  display: grid;
+  grid-template-columns: 220px 300px;
+  align-items: center;
+  gap: 16px;
+  margin: 14px 0;
+  font-weight: 600;
+}
+.acts {
+  display: flex;
+  gap: 12px;
+  margin: 8px 0;
+}
+.fault {
+  color: var(--out);
+  font-weight: 600;
+}
+@media (max-width: 900px) {
+  li {
+    grid-template-columns: 1fr 1fr;
+  }
+  .up {
+    grid-template-columns: 1fr;
+    gap: 4px;
+  }
+}
+</style>

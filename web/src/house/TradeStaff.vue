@@ -1,0 +1,142 @@
+<script setup lang="ts">
+import { NButton, NInput, NInputNumber, NSelect } from 'naive-ui'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useSite } from '../record/site.ts'
+import { mostCounters, sharedThings, type TradeDraft } from './trade-draft.ts'
+
+/** Who stays where while the site trades, what there is to share, and which machines may not be down together. */
+const draft = defineModel<TradeDraft>({ required: true })
+defineProps<{ may: boolean }>()
+const { t } = useI18n()
+const site = useSite()
+const stations = computed(() =>
+  site.all('station').flatMap((s) => (s.plate ? [{ label: s.plate.name, value: s.id }] : [])),
+)
+</script>
+
+<template>
+  <h2>{{ t('house.trading.counters') }}</h2>
+  <p class="quiet small">{{ t('house.trading.countersHow') }}</p>
+  <p v-if="draft.counters.length === 0" class="quiet">{{ t('house.trading.noCounters') }}</p>
+  <ul>
+    <li v-for="(c, i) in draft.counters" :key="i" class="row counter">
+      <label
+        >{{ t('house.trading.counterName') }}
+        <n-input v-model:value="c.name" placeholder="" maxlength="80" :disabled="!may" size="large" />
+      </label>
+      <label v-for="kind in ['quiet', 'rush'] as const" :key="kind"
+        >{{ t(`house.trading.${kind}`) }}
+        <n-input-number
+          v-model:value="c[kind]"
+          :min="0"
+          :max="50"
+          :precision="0"
+          :disabled="!may"
+          size="large"
+        />
+      </label>
+      <n-button
+        v-if="may"
+        size="large"
+        :aria-label="t('house.trading.removeCounter', { name: c.name })"
+        @click="draft.counters.splice(i, 1)"
+        >{{ t('house.trading.remove') }}</n-button
+      >
+    </li>
+  </ul>
+  <n-button
+    v-if="may && draft.counters.length < mostCounters"
+    size="large"
+    @click="draft.counters.push({ id: '', name: '', quiet: 1, rush: 1 })"
+    >{{ t('house.trading.addCounter') }}</n-button
+  >
+  <h2>{{ t('house.trading.shared') }}</h2>
+  <div class="shared">
+    <label v-for="thing in sharedThings" :key="thing"
+      >{{ t(`house.trading.thing.${thing}`) }}
+      <n-input-number
+        v-model:value="draft.shared[thing]"
+        :min="0"
+        :max="50"
+        :precision="0"
+        :placeholder="t('house.trading.plenty')"
+        :disabled="!may"
+        clearable
+        size="large"
+      />
+    </label>
+  </div>
+  <h2>{{ t('house.trading.keepUp') }}</h2>
+  <p class="quiet small">{{ t('house.trading.keepUpHow') }}</p>
+  <ul>
+    <li v-for="(g, i) in draft.keepUp" :key="i" class="row group">
+      <label
+        >{{ t('house.trading.groupOf') }}
+        <n-select
+          v-model:value="g.stations"
+          multiple
+          filterable
+          :options="stations"
+          :disabled="!may"
+          size="large"
+        />
+      </label>
+      <label
+        >{{ t('house.trading.mostDown') }}
+        <n-input-number v-model:value="g.mostDown" :min="0" :precision="0" :disabled="!may" size="large" />
+      </label>
+      <n-button
+        v-if="may"
+        size="large"
+        :aria-label="`${t('house.trading.remove')} ${t('house.trading.group')} ${i + 1}`"
+        @click="draft.keepUp.splice(i, 1)"
+        >{{ t('house.trading.remove') }}</n-button
+      >
+    </li>
+  </ul>
+  <n-button v-if="may" size="large" @click="draft.keepUp.push({ stations: [], mostDown: 1 })">{{
+    t('house.trading.addGroup')
+  }}</n-button>
+  <label class="last"
+    ><h2>{{ t('house.trading.lastOfAll') }}</h2>
+    <n-select
+      v-model:value="draft.lastOfAll"
+      multiple
+      filterable
+      :options="stations"
+      :disabled="!may"
+      size="large"
+    />
+  </label>
+</template>
+
+<style scoped>
+.row {
+  display: grid;
+  gap: 14px;
+  align-items: end;
+  padding: 8px 0;
+  border-bottom: 1px solid var(--line-soft);
+}
+.counter {
+  grid-template-columns: 1fr 150px 150px auto;
+}
+.group {
+  grid-template-columns: 1fr 200px auto;
+}
+.shared {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(180px, 1fr));
+  gap: 14px;
+}
+.last {
+  display: block;
+}
+@media (max-width: 760px) {
+  .counter,
+  .group {
+    grid-template-columns: 1fr 1fr;
+  }
+}
+</style>

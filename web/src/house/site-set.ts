@@ -1,0 +1,28 @@
+import type { SiteSet } from '@tadka/core/record'
+import { useMessage } from 'naive-ui'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useSession } from '../people/session.ts'
+import { useSite } from '../record/site.ts'
+
+/** The site's own settings, whether this person may change them, and the change of some of them, told and logged. */
+export function useSiteSet() {
+  const site = useSite()
+  const session = useSession()
+  const message = useMessage()
+  const { t } = useI18n()
+  const kept = computed((): SiteSet | null => {
+    if (!site.set || !('hours' in site.set)) return null
+    const { id: _, ...set } = site.set as SiteSet & { id: string }
+    return set
+  })
+  return {
+    kept,
+    may: computed(() => session.mayDo('set-up-house')),
+    set(change: Partial<SiteSet>): void {
+      if (!kept.value || !session.site) return
+      site.record('site.set@1', { kind: 'site', id: session.site }, { ...kept.value, ...change })
+      message.success(t('house.saved'))
+    },
+  }
+}

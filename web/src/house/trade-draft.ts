@@ -1,0 +1,128 @@
+import { slugOf } from './slug.ts'
+import type { Counter, Sailing, SiteSet } from '@tadka/core/record'
+
+/** A weekday's trading hours as they are typed; both empty where the site is closed. */
+export interface DayRow {
+  open: string
+  close: string
+}
+export interface SailingRow {
+  departs: string
+  days: number[]
+  load: number | null
+}
+export interface CounterRow {
+  id: string
+  name: string
+  quiet: number | null
+  rush: number | null
+}
+export interface GroupRow {
+  stations: string[]
+  mostDown: number | null
+}
+
+/** What makes a site's day: when it trades, what brings the rushes, who stays where, and what must stay up. */
+export interface TradeDraft {
+  /** Monday first. */
+  week: DayRow[]
+  closedDays: string[]
+  sailings: SailingRow[]
+  counters: CounterRow[]
+  shared: Record<(typeof sharedThings)[number], number | null>
+  keepUp: GroupRow[]
+  lastOfAll: string[]
+}
+
+export const sharedThings = ['sink', 'table', 'pail', 'pot'] as const
+export const weekdays = [1, 2, 3, 4, 5, 6, 7] as const
+/** A site has so many counters at most: who stays where is worked out for every set of them. */
+export const mostCounters = 5
+
+export const draftOfTrade = (site: SiteSet): TradeDraft => ({
+  week: weekdays.map((d) => ({ ...(site.hours[String(d)] ?? { open: '', close: '' }) })),
+  closedDays: [...site.closedDays].toSorted(),
+  sailings: site.sailings.map((s) => ({ ...s, days: [...s.days] })),
+  counters: (site.counters ?? []).map((c) => ({ ...c })),
+  shared: {
+    sink: site.shared?.sink ?? null,
+    table: site.shared?.table ?? null,
+    pail: site.shared?.pail ?? null,
+    pot: site.shared?.pot ?? null,
+  },
+  keepUp: (site.keepUp ?? []).map((g) => ({ ...g, stations: [...g.stations] })),
+  lastOfAll: [...(site.lastOfAll ?? [])],
+})
+
+/** The first thing that is wrong, and where; `at` counts from 0 within its list. */
+export interface TradeFault {
+  readonly kind:
+    'hours' | 'order' | 'never' | 'date' | 'departs' | 'days' | 'load' | 'counter' | 'rush' | 'group'
+  readonly at: number
+}
+
+const isTime = (text: string, hours: number) => {
+  const [, h, m] = /^(\d{2}):(\d{2})$/.exec(text) ?? []
+  return h !== undefined && Number(h) < hours && Number(m) < 60
+}
+/** A close after midnight is written past 24:00. */
+const closeHours = 36
+const isDate = (text: string) =>
+  /^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(Date.parse(text)) && !text.endsWith('-00')
+
+export function tradeFault(d: TradeDraft): TradeFault | null {
+  for (const [at, { open, close }] of d.week.entries()) {
+    if (open === '' && close === '') continue
+    if (!isTime(open, 24) || !isTime(close, closeHours)) return { kind: 'hours', at }
+    if (open >= close) return { kind: 'order', at }
+  }
+  if (d.week.every((day) => day.open === '')) return { kind: 'never', at: 0 }
+  const date = d.closedDays.findIndex((c) => !isDate(c))
+  if (date >= 0) return { kind: 'date', at: date }
+  for (const [at, s] of d.sailings.entries()) {
+    if (!isTime(s.departs, closeHours)) return { kind: 'departs', at }
+    if (s.days.length === 0) return { kind: 'days', at }
+    if (s.load === null || s.load < 0 || s.load > 10) return { kind: 'load', at }
+  }
+  for (const [at, c] of d.counters.entries()) {
+    const same = d.counters.findIndex((x) => x.name.trim() === c.name.trim())
+    if (c.name.trim() === '' || same !== at) return { kind: 'counter', at }
+    if (c.quiet === null || c.rush === null || c.rush < c.quiet) return { kind: 'rush', at }
+  }
+  const group = d.keepUp.findIndex((g) => g.mostDown === null || g.stations.length <= g.mostDown)
+  return group < 0 ? null : { kind: 'group', at: group }
+}
+
+/** A new counter's id from its name, none of those taken. */
+function counterId(name: string, taken: readonly string[]): string {
+  const base = slugOf(name) || 'counter'
+  let id = base
+  for (let n = 2; taken.includes(id); n++) id = `${base}-${n}`
+  return id
+}
+
+/** The site with what was typed, which must be without fault. */
+export function siteFrom(d: TradeDraft, kept: SiteSet): SiteSet {
+  const counters: Counter[] = []
+  for (const c of d.counters) {
+    const taken = [...counters, ...d.counters].map((x) => x.id)
+    const id = c.id || counterId(c.name, taken)
+    counters.push({ id, name: c.name.trim(), quiet: c.quiet ?? 0, rush: c.rush ?? 0 })
+  }
+  const sailings: Sailing[] = d.sailings
+    .map((s) => ({ departs: s.departs, days: s.days.toSorted(), load: s.load ?? 1 }))
+    .toSorted((a, b) => a.departs.localeCompare(b.departs))
+  const shared = sharedThings.flatMap((k) => (d.shared[k] === null ? [] : [[k, d.shared[k]] as const]))
+  return {
+    ...kept,
+    hours: Object.fromEntries(
+      d.week.flatMap((day, i) => (day.open === '' ? [] : [[String(i + 1), { ...day }] as const])),
+    ),
+    closedDays: [...new Set(d.closedDays)].toSorted(),
+    sailings,
+    counters,
+    shared: Object.fromEntries(shared),
+    keepUp: d.keepUp.map((g) => ({ stations: [...g.stations], mostDown: g.mostDown ?? 1 })),
+    lastOfAll: [...d.lastOfAll],
+  }
+}
