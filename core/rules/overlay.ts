@@ -66,6 +66,15 @@ export function layLocalRules(judgement: Judgement, rules: readonly LocalRule[])
   return { ...judgement, layers, overall: strictest(voting(layers)) }
 }
 
+/** Layers judged anew from their limits, those that are struck without a vote. */
+export function judgedAnew(judgement: Judgement, layers: readonly LayerVerdict[]): Judgement {
+  const again = layers.map((l) => {
+    const left = l.limits.filter((x) => !x.struck)
+    return { ...l, verdict: left.length > 0 ? strictest(left.map((x) => x.verdict)) : ('in' as const) }
+  })
+  return { ...judgement, layers: again, overall: strictest(voting(again)) }
+}
+
 /** The rule's limit in the unit that was read: temperatures are converted, anything else must be in the same unit. */
 function limitOf(rule: LocalRule, unit: string): Interval | null {
   if (rule.unit === unit) return rule.limit

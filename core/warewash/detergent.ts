@@ -1,0 +1,84 @@
+import { Refusal } from '../refusal/index.ts'
+
+/** A wash tank: what it holds, and what each rack's rinse brings in and spills. mL. */
+export interface WashTank {
+  readonly volume: number
+  readonly rinseWater: number
+}
+
+/**
+ * What a rack leaves of the detergent, as a fraction: the rinse displaces its own volume before it mixes. The safer of the two
+ * ways it can go; the other is `mixedFirst`. Throws `volume_is_zero`.
+ */
+export function leftByARack({ volume, rinseWater }: WashTank): number {
+  if (volume <= 0) throw new Refusal('volume_is_zero', { field: 'tank' })
+  return Math.max(0, 1 - rinseWater / volume)
+}
+
+/** The same where the rinse mixes in before as much is spilled: V / (V + v). */
+export const mixedFirst = ({ volume, rinseWater }: WashTank): number => volume / (volume + rinseWater)
+
+/** The fraction left after so many racks. */
+export const leftAfter = (tank: WashTank, racks: number): number => leftByARack(tank) ** racks
+
+/** How many racks until the fraction left is below `fraction`; 0 where it is at once, null where it never is. */
+export function racksUntilBelow(tank: WashTank, fraction: number): number | null {
+  const each = leftByARack(tank)
+  if (fraction > 1) return 0
+  if (each >= 1 || fraction <= 0) return null
+  if (each === 0) return 1
+  return Math.floor(Math.log(fraction) / Math.log(each) + 1e-9) + 1
+}
+
+/** A label's dose in the tank: what is aimed at and no less than, g/L. */
+export interface DoseBand {
+  readonly lo: number
+  readonly hi: number
+  readonly target: number
+}
+
+export interface HandDosePlan {
+  /** Grams for a fresh tank. */
+  readonly atFill: number
+  /** Then so many grams every `everyRacks` racks: it brings the tank from its lowest back to the target. */
+  readonly grams: number
+  readonly everyRacks: number
+  /** g/L just before a dose. */
+  readonly lowest: number
+}
+
+/**
+ * Detergent by hand: grams at fill, and grams every few racks so that the tank stays in the label's band. Null where even
+ * dosing at every rack would let it fall below. @param tool the least that can be measured well, g.
+ */
+export function handDosePlan(tank: WashTank, band: DoseBand, tool = 1): HandDosePlan | null {
+  const litres = tank.volume / 1000
+  const below = racksUntilBelow(tank, band.lo / band.target)
+  // Nothing is lost: once is enough.
+  if (below === null) return { atFill: litres * band.target, grams: 0, everyRacks: 0, lowest: band.target }
+  const everyRacks = below - 1
+  if (everyRacks < 1) return null
+  const lowest = band.target * leftAfter(tank, everyRacks)
+  // Rounded up: rounded down, the tank would sink a little with every dose.
+  const grams = Math.ceil(((band.target - lowest) * litres) / tool - 1e-9) * tool
+  return { atFill: litres * band.target, grams, everyRacks, lowest }
+}
+
+/** Whether automatic dosing keeps up, from conductivity. */
+export type DoseState = 'kept' | 'sinking' | 'empty' | 'cannot-tell'
+
+/**
+ * The detergent feed by the tank's conductivity over the last racks, mS/cm: kept while it stays near its set point; empty where it
+ * falls as clear water would make it fall. Null values are not read. @param racks the conductivity after each rack, oldest first.
+ */
+export function doseState(tank: WashTank, setPoint: number, racks: readonly (number | null)[]): DoseState {
+  const read = racks.filter((r) => r !== null)
+  if (setPoint <= 0 || read.length < 3) return 'cannot-tell'
+  const recent = read.slice(-6)
+  const last = recent.at(-1) as number
+  if (last >= setPoint * 0.85) return 'kept'
+  const [first] = recent as [number]
+  const each = (last / first) ** (1 / (recent.length - 1))
+  const clear = leftByARack(tank)
+  return each <= (1 + clear) / 2 ? 'empty' : 'sinking'
+}

@@ -1,0 +1,114 @@
+import type { Trend } from './drift.ts'
+import type { DoseState } from './detergent.ts'
+import type { CycleFigures } from './figures.ts'
+
+/** What a pattern of cycles points at. */
+export type Fault =
+  | 'low-tank'
+  | 'cold-feed'
+  | 'booster-behind'
+  | 'scaled-booster'
+  | 'element-out'
+  | 'clogged-arm'
+  | 'low-pressure'
+  | 'detergent-empty'
+  | 'sanitizer-empty'
+  | 'probe-stuck'
+  | 'stream-gaps'
+
+/** Who may do something about it. */
+export type Fixer = 'crew' | 'manager' | 'licensed-trade'
+
+export interface Likely {
+  readonly fault: Fault
+  /** What is looked at first, in order. Keys of sentences. */
+  readonly look: readonly string[]
+  readonly who: Fixer
+}
+
+export interface Pattern {
+  /** The last cycles, oldest first. */
+  readonly cycles: readonly CycleFigures[]
+  /** Racks in the last hour beside the plate's; null where the plate does not say. */
+  readonly rate: { readonly racks: number; readonly rated: number | null }
+  readonly limits: {
+    readonly wash: number
+    readonly rinse: number
+    readonly pressureLow: number
+    readonly pressureHigh: number
+  }
+  /** Rinse by day. */
+  readonly rinseTrend: Trend | null
+  readonly detergent: DoseState
+  /** ppm at the rack in chemical mode; null where it is not read, or the machine does not use it. */
+  readonly sanitizerOut: boolean
+}
+
+const who: Record<Fault, Fixer> = {
+  'low-tank': 'crew',
+  'cold-feed': 'manager',
+  'booster-behind': 'crew',
+  'scaled-booster': 'crew',
+  'element-out': 'licensed-trade',
+  'clogged-arm': 'crew',
+  'low-pressure': 'manager',
+  'detergent-empty': 'crew',
+  'sanitizer-empty': 'crew',
+  'probe-stuck': 'manager',
+  'stream-gaps': 'manager',
+}
+
+const look: Record<Fault, readonly string[]> = {
+  'low-tank': ['overflow-tube', 'drain-ajar', 'fill-level'],
+  'cold-feed': ['feed-tap', 'house-water'],
+  'booster-behind': ['slow-down', 'booster-lamp'],
+  'scaled-booster': ['delime', 'water-softener'],
+  'element-out': ['booster-lamp', 'breaker-once'],
+  'clogged-arm': ['rinse-nozzles', 'strainers-in-place'],
+  'low-pressure': ['supply-valve', 'regulator'],
+  'detergent-empty': ['detergent-drum', 'pick-up-tube'],
+  'sanitizer-empty': ['sanitizer-drum', 'pick-up-tube'],
+  'probe-stuck': ['probe-plug', 'hand-thermometer'],
+  'stream-gaps': ['gateway-power', 'wifi'],
+}
+
+const middleOf = (values: readonly (number | null)[]): number | null => {
+  const read = values.filter((v) => v !== null).sort((a, b) => a - b)
+  return read[read.length >> 1] ?? null
+}
+
+/**
+ * The likely causes of what the last cycles show, the likeliest first; empty where nothing is odd. A likely cause is where to look
+ * first and no finding: manual and licensed trades decide. Common practice, no source: what each pattern points at.
+ */
+export function likelyFaults(p: Pattern): Likely[] {
+  const found: Fault[] = []
+  const last = p.cycles.slice(-4)
+  if (last.length === 0) return []
+  const wash = last.map((c) => c.washLow)
+  const rinse = middleOf(last.map((c) => c.rinseLow))
+  const earlier = middleOf(p.cycles.slice(0, -4).map((c) => c.rinseLow))
+  const low = middleOf(last.map((c) => c.pressureLow))
+  const high = middleOf(last.map((c) => c.pressureHigh))
+  if (last.some((c) => c.stuck.length > 0)) found.push('probe-stuck')
+  if (last.filter((c) => c.missing > 5).length > 1) found.push('stream-gaps')
+  const washNow = wash.at(-1) ?? null
+  const sinking = wash.filter((w) => w !== null)
+  const washFell = sinking.length > 2 && (sinking[0] as number) - (sinking.at(-1) as number) > 3
+  if (washNow !== null && washNow < p.limits.wash && washFell) found.push('low-tank')
+  if (rinse !== null && rinse < p.limits.rinse + 1) {
+    const hurried = p.rate.rated !== null && p.rate.racks > p.rate.rated
+    const fell = earlier === null ? 0 : earlier - rinse
+    const sinksByDays = p.rinseTrend !== null && p.rinseTrend.slopeHigh < 0
+    if (hurried) found.push('booster-behind')
+    if (fell > 12) found.push('element-out')
+    else if (sinksByDays) found.push('scaled-booster')
+    else if (!hurried) found.push('cold-feed')
+  }
+  // A blocked arm holds the water back: the pressure before it rises; a shut valve lets it fall.
+  if (high !== null && high > p.limits.pressureHigh) found.push('clogged-arm')
+  if (low !== null && low < p.limits.pressureLow) found.push('low-pressure')
+  if (p.detergent === 'empty') found.push('detergent-empty')
+  if (p.sanitizerOut) found.push('sanitizer-empty')
+  return found.map((fault) => ({ fault, look: look[fault], who: who[fault] }))
+}
