@@ -9,10 +9,11 @@ import vueParser from 'vue-eslint-parser'
 const floors = {
   core: [],
   contract: ['core'],
+  devices: ['contract', 'core'],
   server: ['contract', 'core'],
   web: ['contract', 'core'],
 }
-const all = ['core', 'contract', 'server', 'web', 'launcher', 'e2e', 'bench']
+const all = ['core', 'contract', 'devices', 'server', 'web', 'launcher', 'e2e', 'bench']
 
 const boundaries = Object.entries(floors).map(([floor, may]) => ({
   files: [`${floor}/**/*.{ts,vue}`],

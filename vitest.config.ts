@@ -9,6 +9,7 @@ export default defineConfig({
     projects: [
       unit('core'),
       unit('contract'),
+      unit('devices'),
       unit('web'),
       {
         test: {

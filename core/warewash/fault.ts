@@ -77,6 +77,28 @@ const middleOf = (values: readonly (number | null)[]): number | null => {
   return read[read.length >> 1] ?? null
 }
 
+/** °C from four racks to the next four: no scale grows so fast. */
+const sudden = 5
+
+/** °C more within a rinse than in the first racks of those looked at. */
+const steeper = 3
+
+/** How far the manifold falls within a rinse, °C: the middle of some cycles. */
+const spreadOf = (cycles: readonly CycleFigures[]): number =>
+  middleOf(
+    cycles.map((c) => (c.rinseHigh === null || c.rinseLow === null ? null : c.rinseHigh - c.rinseLow)),
+  ) ?? 0
+
+/** The greatest fall between the middle of four racks and that of the four after. */
+function greatestFall(rinses: readonly (number | null)[]): number {
+  let most = 0
+  for (let i = 4; i + 4 <= rinses.length; i++) {
+    const [before, then] = [middleOf(rinses.slice(i - 4, i)), middleOf(rinses.slice(i, i + 4))]
+    if (before !== null && then !== null) most = Math.max(most, before - then)
+  }
+  return most
+}
+
 /**
  * The likely causes of what the last cycles show, the likeliest first; empty where nothing is odd. A likely cause is where to look
  * first and no finding: manual and licensed trades decide. Common practice, no source: what each pattern points at.
@@ -87,21 +109,20 @@ export function likelyFaults(p: Pattern): Likely[] {
   if (last.length === 0) return []
   const wash = last.map((c) => c.washLow)
   const rinse = middleOf(last.map((c) => c.rinseLow))
-  const earlier = middleOf(p.cycles.slice(0, -4).map((c) => c.rinseLow))
   const low = middleOf(last.map((c) => c.pressureLow))
   const high = middleOf(last.map((c) => c.pressureHigh))
   if (last.some((c) => c.stuck.length > 0)) found.push('probe-stuck')
   if (last.filter((c) => c.missing > 5).length > 1) found.push('stream-gaps')
+  // Low water shuts the tank's heater off: a cold tank is often a low tank.
   const washNow = wash.at(-1) ?? null
-  const sinking = wash.filter((w) => w !== null)
-  const washFell = sinking.length > 2 && (sinking[0] as number) - (sinking.at(-1) as number) > 3
-  if (washNow !== null && washNow < p.limits.wash && washFell) found.push('low-tank')
+  if (washNow !== null && washNow < p.limits.wash) found.push('low-tank')
   if (rinse !== null && rinse < p.limits.rinse + 1) {
     const hurried = p.rate.rated !== null && p.rate.racks > p.rate.rated
-    const fell = earlier === null ? 0 : earlier - rinse
     const sinksByDays = p.rinseTrend !== null && p.rinseTrend.slopeHigh < 0
     if (hurried) found.push('booster-behind')
-    if (fell > 12) found.push('element-out')
+    // Cold feed water shows within the rinse: it begins well and falls steeply.
+    if (spreadOf(last) - spreadOf(p.cycles.slice(0, 4)) > steeper) found.push('cold-feed')
+    else if (greatestFall(p.cycles.map((c) => c.rinseLow)) > sudden) found.push('element-out')
     else if (sinksByDays) found.push('scaled-booster')
     else if (!hurried) found.push('cold-feed')
   }

@@ -42,7 +42,7 @@ describe('the likely cause of what the cycles show', () => {
     ],
     [
       'more racks than it is made for',
-      { cycles: four({ rinseLow: 80 }), rate: { racks: 48, rated: 40 } },
+      { cycles: four({ rinseLow: 80, rinseHigh: 81 }), rate: { racks: 48, rated: 40 } },
       ['booster-behind'],
     ],
     [
@@ -50,7 +50,11 @@ describe('the likely cause of what the cycles show', () => {
       { cycles: four({ rinseLow: 82.4 }), rinseTrend: sinking },
       ['scaled-booster'],
     ],
-    ['a rinse that fell at once', { cycles: four({ rinseLow: 62 }), rinseTrend: sinking }, ['element-out']],
+    [
+      'a rinse that fell at once',
+      { cycles: four({ rinseLow: 62, rinseHigh: 63 }), rinseTrend: sinking },
+      ['element-out'],
+    ],
     ['pressure held back', { cycles: four({ pressureHigh: 190 }) }, ['clogged-arm']],
     ['pressure gone', { cycles: four({ pressureLow: 60 }) }, ['low-pressure']],
     ['a probe that stands still', { cycles: cycles({ stuck: ['rinse'], rinseLow: null }) }, ['probe-stuck']],
@@ -59,7 +63,7 @@ describe('the likely cause of what the cycles show', () => {
     ['sanitizer gone', { sanitizerOut: true }, ['sanitizer-empty']],
   ])('%s', (_, change, faults) => expect(likelyFaults(pattern(change)).map((l) => l.fault)).toEqual(faults))
   it('says where to look first, and leaves electricity to its trade', () => {
-    const [found] = likelyFaults(pattern({ cycles: four({ rinseLow: 62 }) }))
+    const [found] = likelyFaults(pattern({ cycles: four({ rinseLow: 62, rinseHigh: 63 }) }))
     expect(found).toMatchObject({ fault: 'element-out', who: 'licensed-trade' })
     expect(found?.look.length).toBeGreaterThan(0)
   })

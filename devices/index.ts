@@ -1,0 +1,3 @@
+export * from './dish-machine.ts'
+export * from './racks.ts'
+export * from './stream.ts'
