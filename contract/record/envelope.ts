@@ -24,6 +24,7 @@ export const subjectKind = z.enum([
   'roster',
   'crew',
   'plan',
+  'dish',
 ])
 export const subjectRef = z.strictObject({ kind: subjectKind, id: slug })
 

@@ -14,6 +14,7 @@ import { instantMs, slug, subjectRef, words } from './envelope.ts'
 import { facets, procedureSchema } from '../procedure/schemas.ts'
 import { pin, plan } from '../plan/schemas.ts'
 import { localRuleSet } from '../rules/schemas.ts'
+import { dishPayloads } from './dish.ts'
 import { readingTaken } from './reading.ts'
 
 const runPlain = { run: slug, station: slug }
@@ -79,7 +80,7 @@ export const payloadSchemas = {
   'run.parked@1': z.strictObject(runPlain),
   'run.resumed@1': z.strictObject(runPlain),
   'run.abandoned@1': z.strictObject({ ...runPlain, reason: words(500) }),
-  'run.finished@1': z.strictObject(runPlain),
+  'run.finished@1': z.strictObject({ ...runPlain, procedure: slug.optional() }),
   'follow-up.closed@1': z.strictObject({ ...runPlain, step: stepKey, note: words(300) }),
   'count.read@1': z.strictObject({
     station: slug,
@@ -136,6 +137,7 @@ export const payloadSchemas = {
     openCases: z.array(slug).max(500),
     reason: words(500),
   }),
+  ...dishPayloads,
 } as const satisfies Record<RecordType, z.ZodType>
 
 type Parsed<T extends RecordType> = z.infer<(typeof payloadSchemas)[T]>

@@ -14,7 +14,7 @@ import {
 
 const verdict = z.enum(['in', 'too-close', 'out', 'cannot-tell'])
 
-const judgement = z.strictObject({
+export const judgement = z.strictObject({
   overall: verdict,
   layers: z
     .array(

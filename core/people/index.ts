@@ -26,7 +26,7 @@ export function permissionFor(type: string): Permission {
   if (/^(site|station|product|instrument|rule|procedure|spare|crew)\.set@/.test(type)) return 'set-up-house'
   if (/^station\.(laid-up|back)@/.test(type)) return 'close-case'
   if (/^(roster|plan)\.set@/.test(type)) return 'plan-shift'
-  if (type.startsWith('case.closed@')) return 'close-case'
+  if (type.startsWith('dish.returned@') || type.startsWith('case.closed@')) return 'close-case'
   if (type.startsWith('record.amended@')) return 'amend'
   if (type.startsWith('shift.signed@')) return 'sign-shift'
   return 'record'

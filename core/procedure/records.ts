@@ -10,6 +10,11 @@ export interface RunPlain {
   readonly station: string
 }
 
+/** Names its procedure, so that what counts since it was last done can start anew. */
+export interface RunFinished extends RunPlain {
+  readonly procedure?: string
+}
+
 export interface RunStarted extends RunPlain {
   readonly procedure: { readonly id: string; readonly version: number }
   /** The model's numbers at the start; the run keeps them. */

@@ -20,6 +20,7 @@ import type {
   FollowUpClosed,
   LaidUp,
   RunAbandoned,
+  RunFinished,
   RunPlain,
   RunStarted,
   SignSeen,
@@ -30,6 +31,13 @@ import type {
   WaitStarted,
 } from '../procedure/records.ts'
 import type { PlanSet } from '../plan/problem.ts'
+import type {
+  CycleJudged,
+  DishReturned,
+  DishSetAside,
+  RacksTallied,
+  WaterChanged,
+} from '../warewash/records.ts'
 import type { SubjectRef } from './record.ts'
 
 /** A mistake put right by a new record that points at the old; both are shown. */
@@ -67,7 +75,7 @@ export interface Payloads {
   'run.parked@1': RunPlain
   'run.resumed@1': RunPlain
   'run.abandoned@1': RunAbandoned
-  'run.finished@1': RunPlain
+  'run.finished@1': RunFinished
   'follow-up.closed@1': FollowUpClosed
   'count.read@1': CountRead
   'sign.seen@1': SignSeen
@@ -80,9 +88,17 @@ export interface Payloads {
   'case.closed@1': CaseClosed
   'record.amended@1': RecordAmended
   'shift.signed@1': ShiftSigned
+  'cycle.judged@1': CycleJudged
+  'rack.tallied@1': RacksTallied
+  'dish.water-changed@1': WaterChanged
+  'dish.set-aside@1': DishSetAside
+  'dish.returned@1': DishReturned
 }
 
 export type RecordType = keyof Payloads
 
 /** Record types that only the server may make, after checking the person's own PIN. */
 export const signedTypes: ReadonlySet<string> = new Set<RecordType>(['shift.signed@1'])
+
+/** Record types that the server makes from what devices stream. */
+export const deviceTypes: ReadonlySet<string> = new Set<RecordType>(['cycle.judged@1'])

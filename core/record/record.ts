@@ -15,6 +15,7 @@ export type SubjectKind =
   | 'roster'
   | 'crew'
   | 'plan'
+  | 'dish'
 
 /** What a record is about; state folds per subject. */
 export interface SubjectRef {

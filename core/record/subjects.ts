@@ -18,6 +18,7 @@ export function subjectsOf(draft: AnyDraft): SubjectRef[] {
       add('run', draft.payload.run)
       add('bath', draft.payload.bath)
       add('case', draft.payload.case)
+      if (draft.payload.what === 'dish-machine') add('dish', draft.payload.station)
       if (draft.payload.case === null && draft.payload.judgement.overall !== 'in') add('case', draft.id)
       break
     case 'case.action@1':
@@ -35,8 +36,11 @@ export function subjectsOf(draft: AnyDraft): SubjectRef[] {
     case 'run.parked@1':
     case 'run.resumed@1':
     case 'run.abandoned@1':
+      add('station', draft.payload.station)
+      break
     case 'run.finished@1':
       add('station', draft.payload.station)
+      if (draft.payload.procedure?.startsWith('dish-machine.')) add('dish', draft.payload.station)
       break
   }
   return subjects

@@ -96,6 +96,13 @@ export const catalogue = {
   not_on_this_tablet: entry('not-allowed', 'This person was not signed in on this tablet at that time.'),
   foreign_origin: entry('not-allowed', 'This request came from another page. Open Tadka itself.'),
 
+  // devices
+  device_unknown: entry(
+    'not-signed-in',
+    'No device by this token streams here. Enter it in House, and give its gateway the new token.',
+  ),
+  device_exists: entry('conflict', 'A device of this name is entered already. Choose another name.'),
+
   // the server
   not_found: entry('missing', 'There is nothing here. Check the address.'),
   body_too_large: entry('too-large', 'This is too large to send at once. Send less at a time.'),

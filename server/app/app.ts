@@ -26,6 +26,7 @@ import { photoRoutes } from '../record/photo-routes.ts'
 import { recordRoutes } from '../record/routes.ts'
 import { rulesRoutes } from '../rules/routes.ts'
 import { solutionRoutes } from '../solution/routes.ts'
+import { warewashRoutes } from '../warewash/routes.ts'
 import { installErrors } from './errors.ts'
 import type { Services } from './services.ts'
 
@@ -80,6 +81,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   await typed.register(logRoutes(services))
   await typed.register(photoRoutes(services))
   await typed.register(planRoutes(services))
+  await typed.register(warewashRoutes(services))
   await typed.register(solutionRoutes)
   await typed.register(rulesRoutes)
   app.get('/api/health', async () => {

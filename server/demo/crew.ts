@@ -84,7 +84,8 @@ export function workRun(
     if (!position) break
     at = workStep(w, position, at)
   }
-  w.take(diary.note(at + 1000, worker.by, 'run.finished@1', w.subject, { run: id, station: onStation.id }))
+  const finished = { run: id, station: onStation.id, procedure: procedure.id }
+  w.take(diary.note(at + 1000, worker.by, 'run.finished@1', w.subject, finished))
   return at
 }
 

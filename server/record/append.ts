@@ -4,6 +4,7 @@ import {
   amendmentOf,
   canonicalText,
   correctedAt,
+  deviceTypes,
   flagsOf,
   recordText,
   signedTypes,
@@ -33,6 +34,8 @@ export interface Batch {
   readonly allow: (draft: AnyDraft, at: number) => void
   /** Whether types that need a person's own PIN are let through. */
   readonly signed?: boolean
+  /** Whether types that the server makes from what devices stream are let through. */
+  readonly fromDevice?: boolean
   /** What this process last wrote, where the caller appends one batch of a site at a time. */
   readonly memory?: AppendMemory
 }
@@ -112,6 +115,7 @@ async function admit(pool: Pool, batch: Batch, raw: unknown, clockOffset: number
   const draft = checkDraft(raw)
   if (draft.site !== batch.site) throw new Refusal('wrong_site', { site: draft.site })
   if (signedTypes.has(draft.type) && !batch.signed) throw new Refusal('needs_pin', { type: draft.type })
+  if (deviceTypes.has(draft.type) && !batch.fromDevice) throw new Refusal('not_allowed', { type: draft.type })
   const at = correctedAt({ observedAt: draft.observedAt, clockOffset })
   if (at > batch.receivedAt + futureSlackMs)
     throw new Refusal('in_the_future', { observedAt: draft.observedAt, clockOffset })

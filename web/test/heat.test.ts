@@ -1,16 +1,9 @@
+import { kindOf, machineKinds } from '@tadka/core/warewash'
 import { instant } from '@tadka/core/quantity'
 import { judge } from '@tadka/core/record'
 import { describe, expect, it } from 'vitest'
 import { bandsOf, tellingBand } from '../src/pieces/band.ts'
-import {
-  anyTyped,
-  fieldsOf,
-  heatRead,
-  kindOf,
-  machineKinds,
-  type HeatWhat,
-  type Typed,
-} from '../src/solution/heat.ts'
+import { anyTyped, fieldsOf, heatRead, type HeatWhat, type Typed } from '../src/solution/heat.ts'
 
 const now = instant(1000)
 const probe = (unit: '°C' | '°F') => ({

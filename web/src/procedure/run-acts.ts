@@ -24,6 +24,7 @@ export function useRunActs() {
     return found
   }
   const plain = (run: RunState) => ({ run: run.id, station: run.station })
+  const finished = (run: RunState) => ({ ...plain(run), procedure: run.procedure.id })
 
   /** Marks a step done, with what else happened in the same breath; the last step finishes the run. */
   function done(run: RunState, position: Position, facts: Facts, last: boolean, ...with_: AnyDraft[]): void {
@@ -35,13 +36,13 @@ export function useRunActs() {
         finishStep(procedureOf(run), run, position, facetsOf(run), facts),
       ),
     ]
-    if (last) drafts.push(site.draftOf('run.finished@1', subjectOf(run), plain(run)))
+    if (last) drafts.push(site.draftOf('run.finished@1', subjectOf(run), finished(run)))
     site.commit(...drafts)
   }
 
   return {
     done,
-    finish: (run: RunState) => site.record('run.finished@1', subjectOf(run), plain(run)),
+    finish: (run: RunState) => site.record('run.finished@1', subjectOf(run), finished(run)),
     wait: (run: RunState, position: Position, minutes: number) =>
       site.record(
         'run.wait.started@1',

@@ -27,6 +27,7 @@ import {
   type SubjectRef,
 } from '@tadka/core/record'
 import type { RunState, StationState } from '@tadka/core/procedure'
+import type { DishState } from '@tadka/core/warewash'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, triggerRef } from 'vue'
 import { useSession } from '../people/session.ts'
@@ -51,6 +52,7 @@ interface Kinds {
   roster: (RosterSet & { id: string }) | { id: string }
   crew: (CrewSet & { id: string }) | { id: string }
   plan: PlanState
+  dish: DishState
 }
 
 interface Held {

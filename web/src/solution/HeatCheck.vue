@@ -2,6 +2,7 @@
 import { judge, taken as takenOf, type Place } from '@tadka/core/record'
 import { NButton, NSelect } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
+import { kindOf, machineKinds } from '@tadka/core/warewash'
 import { useI18n } from 'vue-i18n'
 import { useKit } from '../house/kit.ts'
 import FigureField from '../pieces/FigureField.vue'
@@ -9,16 +10,7 @@ import NumberPad from '../pieces/NumberPad.vue'
 import { useSite } from '../record/site.ts'
 import { rightNow } from '../wire/clock.ts'
 import { parseField } from './field.ts'
-import {
-  anyTyped,
-  fieldsOf,
-  heatRead,
-  kindOf,
-  machineKinds,
-  type HeatField,
-  type HeatWhat,
-  type Kept,
-} from './heat.ts'
+import { anyTyped, fieldsOf, heatRead, type HeatField, type HeatWhat, type Kept } from './heat.ts'
 import JudgementView from './JudgementView.vue'
 
 /** A dish machine, hot water by hand, wash water or cold product: typed off the gauges, judged as one types. */

@@ -2,20 +2,13 @@ import { interval } from '@tadka/core/quantity'
 import { judgedTemperature, type Read, type ThermometerSet } from '@tadka/core/record'
 import type { DishMachineKind } from '@tadka/core/rules'
 import type { Instant } from '@tadka/core/quantity'
+import { plateOf } from '@tadka/core/warewash'
 import { parseField } from './field.ts'
 
 export type HeatWhat = 'dish-machine' | 'hot-water' | 'wash-water' | 'cold-product' | 'utensils'
 export type Kept = 'room' | 'refrigerated'
 export type HeatField =
   'wash' | 'rinse' | 'pressure' | 'surface' | 'temperature' | 'seconds' | 'product' | 'hours'
-
-export const machineKinds = [
-  'stationary-dual',
-  'stationary-single',
-  'conveyor-dual',
-  'conveyor-multi',
-  'chemical',
-] as const satisfies readonly DishMachineKind[]
 
 /** Only the fields that matter to the verdict. */
 export function fieldsOf(what: HeatWhat, kind: DishMachineKind, kept: Kept = 'room'): HeatField[] {
@@ -26,12 +19,6 @@ export function fieldsOf(what: HeatWhat, kind: DishMachineKind, kept: Kept = 'ro
   return what === 'cold-product' ? ['product'] : ['temperature']
 }
 
-/** The kind that a dish machine's family names, or null for a station that is none. */
-export function kindOf(family: string): DishMachineKind | null {
-  const [name, kind] = family.split('.')
-  return name === 'dish-machine' ? (machineKinds.find((k) => k === kind) ?? null) : null
-}
-
 export interface Typed {
   readonly fields: Readonly<Record<HeatField, string>>
   readonly kind: DishMachineKind
@@ -39,19 +26,6 @@ export interface Typed {
   readonly thermometer: ThermometerSet | null
   /** What the data plate asks, by the names that stations carry; °C and kPa. */
   readonly plate: Readonly<Record<string, number>> | null
-}
-
-const inFahrenheit = (c: number) => Math.round((c * 9) / 5 + 32)
-
-function plateOf(plate: Typed['plate']) {
-  if (!plate) return null
-  const pair = (c: number | undefined) => (c === undefined ? null : { c, f: inFahrenheit(c) })
-  const { pressureLow: lo, pressureHigh: hi } = plate
-  return {
-    wash: pair(plate['washC']),
-    rinse: pair(plate['rinseC']),
-    pressure: lo === undefined || hi === undefined ? null : { lo, hi },
-  }
 }
 
 /** What was typed, as a reading; a field that is empty or no number was not read. @param now milliseconds UTC. */
@@ -71,7 +45,7 @@ export function heatRead(what: HeatWhat, typed: Typed, now: Instant): Read {
       rinse: kind === 'chemical' ? null : degrees('rinse'),
       pressure: pressure === null || kind === 'chemical' ? null : interval(pressure, pressure),
       surface: kind === 'chemical' ? null : degrees('surface'),
-      plate: plateOf(typed.plate),
+      plate: typed.plate && plateOf(typed.plate),
     }
     return { what, reading }
   }

@@ -1,0 +1,221 @@
+import type { Fold } from '../record/fold.ts'
+import { correctedAt, type AnyRecord } from '../record/record.ts'
+import type { Verdict } from '../rules/index.ts'
+import type { CycleJudged, WayOn } from './records.ts'
+import type { Ending } from './split.ts'
+
+/** One cycle, or one reading by hand, as the strip of marks shows it. */
+export interface Mark {
+  /** The cycle's key, or the record's id. */
+  readonly key: string
+  readonly by: 'probe' | 'hand'
+  /** The record's id. */
+  readonly record: string
+  readonly at: number
+  readonly ending: Ending
+  readonly verdict: Verdict | null
+  readonly washLow: number | null
+  readonly rinseLow: number | null
+  readonly rinseHigh: number | null
+  readonly pressureLow: number | null
+  readonly pressureHigh: number | null
+  readonly missing: number
+  readonly stuck: boolean
+  readonly conductivity: number | null
+}
+
+/** What one day came to. */
+export interface DishDay {
+  /** Days since 1970, UTC. */
+  readonly day: number
+  readonly racks: number
+  readonly failed: number
+  /** Of the lowest held in each rinse, °C: how many, and their sum; and the lowest of all. */
+  readonly rinses: number
+  readonly rinseSum: number
+  readonly rinseLow: number | null
+}
+
+/** Racks since something. */
+export interface Since {
+  readonly racks: number
+  /** Null where it is not known to have been done. */
+  readonly at: number | null
+}
+
+export interface DishState {
+  readonly id: string
+  /** The last of them, oldest first. */
+  readonly marks: readonly Mark[]
+  readonly days: readonly DishDay[]
+  /** Racks by hour since 1970, UTC: the last two days. */
+  readonly hours: readonly (readonly [number, number])[]
+  readonly total: number
+  readonly since: { readonly water: Since; readonly clean: Since; readonly delime: Since }
+  readonly lastAt: number | null
+  /** Out of use for sanitizing; null while it serves. */
+  readonly aside: {
+    readonly at: number
+    readonly by: string
+    readonly way: WayOn
+    readonly inDoubt: number
+  } | null
+}
+
+/** So many marks are kept, days, hours. */
+const kept = { marks: 60, days: 130, hours: 48 } as const
+const [hourMs, dayMs] = [3_600_000, 86_400_000]
+const never: Since = { racks: 0, at: null }
+
+/** A dish machine as its cycles, tallies and decisions have it. */
+export const dishFold: Fold<DishState> = {
+  initial: (id) => ({
+    id,
+    marks: [],
+    days: [],
+    hours: [],
+    total: 0,
+    since: { water: never, clean: never, delime: never },
+    lastAt: null,
+    aside: null,
+  }),
+  apply(state, record) {
+    const at = correctedAt(record)
+    switch (record.type) {
+      case 'cycle.judged@1':
+        return withCycle(state, record, record.payload)
+      case 'reading.taken@1':
+        return withReading(state, record, at)
+      case 'rack.tallied@1':
+        return counted(state, record.payload.racks, at)
+      case 'dish.water-changed@1':
+        return { ...state, since: { ...state.since, water: { racks: 0, at } } }
+      case 'dish.set-aside@1': {
+        const { way, inDoubt } = record.payload
+        return { ...state, aside: { at, by: record.by, way, inDoubt } }
+      }
+      case 'dish.returned@1':
+        return { ...state, aside: mayReturn(state) ? null : state.aside }
+      case 'run.finished@1':
+        return afterRun(state, record.payload.procedure ?? '', at)
+      default:
+        return state
+    }
+  },
+}
+
+/** A check that passed since it was set aside. */
+export const mayReturn = (state: DishState): boolean =>
+  state.aside !== null && passedSince(state, state.aside.at) !== null
+
+/** The newest mark that passed after an instant, or null. */
+export const passedSince = (state: DishState, at: number): Mark | null =>
+  state.marks.findLast((m) => m.verdict === 'in' && m.at > at) ?? null
+
+function withCycle(state: DishState, record: AnyRecord, cycle: CycleJudged): DishState {
+  const { figures } = cycle
+  const gone = new Set([cycle.cycle, ...cycle.replaces])
+  const again = state.marks.find((m) => gone.has(m.key))
+  const mark: Mark = {
+    key: cycle.cycle,
+    by: 'probe',
+    record: record.id,
+    at: cycle.to,
+    ending: cycle.ending,
+    verdict: cycle.judgement?.overall ?? null,
+    washLow: figures.washLow,
+    rinseLow: figures.rinseLow,
+    rinseHigh: figures.rinseHigh,
+    pressureLow: figures.pressureLow,
+    pressureHigh: figures.pressureHigh,
+    missing: figures.missing,
+    stuck: figures.stuck.length > 0,
+    conductivity: cycle.conductivity,
+  }
+  const marked = put({ ...state, marks: state.marks.filter((m) => !gone.has(m.key)) }, mark)
+  return dayed(counted(marked, cycle.racks, cycle.to), mark, again ?? null)
+}
+
+function withReading(
+  state: DishState,
+  record: AnyRecord & { type: 'reading.taken@1' },
+  at: number,
+): DishState {
+  const { payload } = record
+  if (payload.what !== 'dish-machine') return state
+  const { wash, rinse, pressure } = payload.reading
+  const celsius = (t: typeof wash, end: 'lo' | 'hi') => {
+    const value = t?.reading[end] ?? null
+    return value === null || t?.unit === '°C' ? value : ((value - 32) * 5) / 9
+  }
+  return put(state, {
+    key: record.id,
+    by: 'hand',
+    record: record.id,
+    at,
+    ending: 'complete',
+    verdict: payload.judgement.overall,
+    washLow: celsius(wash, 'lo'),
+    rinseLow: celsius(rinse, 'lo'),
+    rinseHigh: celsius(rinse, 'hi'),
+    pressureLow: pressure?.lo ?? null,
+    pressureHigh: pressure?.hi ?? null,
+    missing: 0,
+    stuck: false,
+    conductivity: null,
+  })
+}
+
+function put(state: DishState, mark: Mark): DishState {
+  const marks = [...state.marks, mark].sort((a, b) => a.at - b.at || (a.key < b.key ? -1 : 1))
+  return { ...state, marks: marks.slice(-kept.marks), lastAt: Math.max(state.lastAt ?? 0, mark.at) }
+}
+
+function counted(state: DishState, racks: number, at: number): DishState {
+  if (racks === 0) return state
+  const more = (s: Since): Since => ({ ...s, racks: Math.max(0, s.racks + racks) })
+  const { water, clean, delime } = state.since
+  const hour = Math.floor(at / hourMs)
+  const was = state.hours.find(([h]) => h === hour)?.[1] ?? 0
+  const hours = [...state.hours.filter(([h]) => h !== hour), [hour, Math.max(0, was + racks)] as const]
+  return {
+    ...state,
+    total: Math.max(0, state.total + racks),
+    since: { water: more(water), clean: more(clean), delime: more(delime) },
+    hours: hours.sort((a, b) => a[0] - b[0]).slice(-kept.hours),
+    days: onDay(state.days, at, (d) => ({ ...d, racks: Math.max(0, d.racks + racks) })),
+    lastAt: Math.max(state.lastAt ?? 0, at),
+  }
+}
+
+/** The day's rinses, with what a mark that is judged anew had put there taken out. */
+function dayed(state: DishState, mark: Mark, before: Mark | null): DishState {
+  const add = (days: readonly DishDay[], m: Mark, by: 1 | -1) =>
+    onDay(days, m.at, (d) => ({
+      ...d,
+      failed: d.failed + (m.verdict === 'out' ? by : 0),
+      rinses: d.rinses + (m.rinseLow === null || m.verdict === null ? 0 : by),
+      rinseSum: d.rinseSum + (m.verdict === null ? 0 : by * (m.rinseLow ?? 0)),
+      rinseLow: by < 0 || m.verdict === null ? d.rinseLow : least(d.rinseLow, m.rinseLow),
+    }))
+  const days = before ? add(state.days, before, -1) : state.days
+  return { ...state, days: add(days, mark, 1) }
+}
+
+const least = (a: number | null, b: number | null) => (a === null ? b : b === null ? a : Math.min(a, b))
+
+function onDay(days: readonly DishDay[], at: number, change: (d: DishDay) => DishDay): readonly DishDay[] {
+  const day = Math.floor(at / dayMs)
+  const found = days.find((d) => d.day === day)
+  const changed = change(found ?? { day, racks: 0, failed: 0, rinses: 0, rinseSum: 0, rinseLow: null })
+  return [...days.filter((d) => d.day !== day), changed].sort((a, b) => a.day - b.day).slice(-kept.days)
+}
+
+/** The day's cleaning empties the tank too; a delime takes the scale. */
+function afterRun(state: DishState, procedure: string, at: number): DishState {
+  const fresh = { racks: 0, at }
+  if (procedure.endsWith('.close')) return { ...state, since: { ...state.since, water: fresh, clean: fresh } }
+  if (procedure.endsWith('.delime'))
+    return { ...state, since: { ...state.since, water: fresh, delime: fresh } }
+  return state
+}

@@ -1,0 +1,123 @@
+import { instant, type Instant } from '../quantity/index.ts'
+import type { Prediction } from '../duty/windows.ts'
+import type { StationState } from '../procedure/station.ts'
+import { fallsBelow, trendOf, type Crossing, type Trend } from './drift.ts'
+import type { DishState, Mark } from './dish.ts'
+
+/** What is to be done about the last cycles. */
+export type Advice =
+  /** It sanitizes. */
+  | 'serves'
+  /** The last rack did not pass: wash it again now, and read again. */
+  | 'rewash'
+  /** Two in a row did not: out of use for sanitizing. */
+  | 'stop'
+  /** Out of use; and a check has passed since. */
+  | 'aside'
+  | 'may-return'
+  /** Nothing was read, or the last could not be told: read it by hand. */
+  | 'cannot-tell'
+
+/** Marks that count: whole cycles and readings, oldest first. */
+const judged = (state: DishState): readonly Mark[] => state.marks.filter((m) => m.verdict !== null)
+
+export function adviceOf(state: DishState): Advice {
+  const marks = judged(state)
+  if (state.aside) {
+    const after = marks.filter((m) => m.at > (state.aside?.at ?? 0))
+    return after.at(-1)?.verdict === 'in' ? 'may-return' : 'aside'
+  }
+  const [before, last] = [marks.at(-2), marks.at(-1)]
+  if (!last) return 'cannot-tell'
+  if (last.verdict === 'out') return before?.verdict === 'out' ? 'stop' : 'rewash'
+  return last.verdict === 'cannot-tell' ? 'cannot-tell' : 'serves'
+}
+
+/** Racks that went through since the last that passed, the ones that could not be told among them. */
+export function inDoubt(state: DishState): { readonly racks: number; readonly since: number | null } {
+  const marks = judged(state)
+  const passed = marks.findLastIndex((m) => m.verdict === 'in' || m.verdict === 'too-close')
+  return {
+    racks: marks.slice(passed + 1).filter((m) => m.by === 'probe').length,
+    since: marks[passed]?.at ?? null,
+  }
+}
+
+const [hourMs, dayMs] = [3_600_000, 86_400_000]
+
+/** Racks an hour: over the last hour by the marks, and as usual over the hours kept. @param now milliseconds UTC. */
+export function rackRate(
+  state: DishState,
+  now: Instant,
+): { readonly lastHour: number; readonly usual: number | null } {
+  const lastHour = state.marks.filter(
+    (m) => m.ending === 'complete' && m.at > now - hourMs && m.by === 'probe',
+  ).length
+  const busy = state.hours.filter(([, n]) => n > 0)
+  return {
+    lastHour,
+    usual: busy.length > 0 ? busy.reduce((sum, [, n]) => sum + n, 0) / busy.length : null,
+  }
+}
+
+/** How many racks a day, over the days kept but the one under way; null before there was one. */
+export function racksADay(state: DishState, now: Instant): number | null {
+  const whole = state.days.filter((d) => d.day < Math.floor(now / dayMs) && d.racks > 0).slice(-14)
+  return whole.length > 0 ? whole.reduce((sum, d) => sum + d.racks, 0) / whole.length : null
+}
+
+/** When a count is reached: racks to go, and the instant at the site's own pace; null where the pace is not known. */
+export function countForecast(
+  state: DishState,
+  since: number,
+  every: number,
+  now: Instant,
+): { readonly left: number; readonly at: Instant | null } {
+  const left = Math.max(0, every - since)
+  const aDay = racksADay(state, now)
+  const pace = rackRate(state, now).usual
+  if (left === 0) return { left, at: now }
+  if (pace !== null && left <= pace * 4) return { left, at: instant(now + (left / pace) * hourMs) }
+  return { left, at: aDay ? instant(now + (left / aDay) * dayMs) : null }
+}
+
+/** The rinse by day: its trend, and when it will miss its limit. Days since 1970. */
+export function rinseOutlook(
+  state: DishState,
+  limit: number,
+): { readonly trend: Trend | null; readonly misses: Crossing | null } {
+  const delimed = state.since.delime.at
+  const from = delimed === null ? 0 : Math.floor(delimed / dayMs) + 1
+  const points = state.days
+    .filter((d) => d.rinses > 2 && d.day >= from)
+    .slice(-30)
+    .map((d) => ({ day: d.day, value: d.rinseSum / d.rinses }))
+  const trend = trendOf(points)
+  const spread = state.days
+    .slice(-7)
+    .filter((d) => d.rinses > 2 && d.rinseLow !== null)
+    .map((d) => d.rinseSum / d.rinses - (d.rinseLow ?? 0))
+  const margin = spread.length > 0 ? spread.reduce((a, b) => a + b, 0) / spread.length : 0
+  return { trend, misses: trend && fallsBelow(trend, limit, margin) }
+}
+
+/** For the duties: when the rinse is expected to miss. @param limit °C. */
+export function dishPredictions(state: DishState, limit: number): Prediction[] {
+  const { misses } = rinseOutlook(state, limit)
+  if (!misses) return []
+  const at = (day: number) => instant(Math.round(day * dayMs))
+  return [{ station: state.id, what: 'rinse', from: at(Math.floor(misses.earliest)), at: at(misses.day) }]
+}
+
+/** A station with its racks counted by its probe or by hand, so that what is due by count follows. */
+export function withRacks(station: StationState, dish: DishState | null): StationState {
+  if (!dish || dish.lastAt === null || dish.total === 0) return station
+  const total = (since: number) => ({ ...station.counts, racks: { total: since, at: dish.lastAt ?? 0 } })
+  const lastRuns = Object.fromEntries(
+    Object.entries(station.lastRuns).map(([procedure, last]) => {
+      const since = procedure.endsWith('.delime') ? dish.since.delime.racks : dish.since.clean.racks
+      return [procedure, { ...last, counts: { ...last.counts, racks: dish.total - since } }]
+    }),
+  )
+  return { ...station, counts: total(dish.total), lastRuns }
+}

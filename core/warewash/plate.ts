@@ -1,0 +1,61 @@
+import type { StationSet } from '../record/house.ts'
+import type { DataPlate, DishMachineKind, LocalRule } from '../rules/index.ts'
+import type { WashTank } from './detergent.ts'
+import type { CycleLimits } from './verdict.ts'
+
+export const machineKinds = [
+  'stationary-dual',
+  'stationary-single',
+  'conveyor-dual',
+  'conveyor-multi',
+  'chemical',
+] as const satisfies readonly DishMachineKind[]
+
+/** The kind that a dish machine's family names, or null for a station that is none. */
+export function kindOf(family: string): DishMachineKind | null {
+  const [name, kind] = family.split('.')
+  return name === 'dish-machine' ? (machineKinds.find((k) => k === kind) ?? null) : null
+}
+
+const inFahrenheit = (c: number) => Math.round((c * 9) / 5 + 32)
+
+/** A data plate from a station's parameters: °C and kPa. */
+export function plateOf(parameters: Readonly<Record<string, number>>): DataPlate {
+  const pair = (c: number | undefined) => (c === undefined ? null : { c, f: inFahrenheit(c) })
+  const { pressureLow: lo, pressureHigh: hi } = parameters
+  return {
+    wash: pair(parameters['washC']),
+    rinse: pair(parameters['rinseC']),
+    pressure: lo === undefined || hi === undefined ? null : { lo, hi },
+  }
+}
+
+/** How well a built-in probe reads, either way, where its plate does not say. Common practice, no source. */
+const usualAccuracy = { temperature: 0.5, pressure: 5 } as const
+
+/** What a station's cycles are held to; null where it is no dish machine. @param local the authority's rules in force. */
+export function limitsFor(
+  plate: StationSet,
+  schools: Readonly<Record<string, string>>,
+  local: readonly LocalRule[],
+): CycleLimits | null {
+  const kind = kindOf(plate.family)
+  const { probeC, probeKPa } = plate.parameters
+  return (
+    kind && {
+      kind,
+      plate: plateOf(plate.parameters),
+      accuracy: {
+        temperature: probeC ?? usualAccuracy.temperature,
+        pressure: probeKPa ?? usualAccuracy.pressure,
+      },
+      schools,
+      local,
+    }
+  )
+}
+
+/** The wash tank by the plate; null where a volume is missing. */
+export function tankOf({ tank, rinseWater }: Readonly<Record<string, number>>): WashTank | null {
+  return tank === undefined || rinseWater === undefined ? null : { volume: tank, rinseWater }
+}

@@ -1,0 +1,203 @@
+import { deliveryOf, gateway, rackStream, type MachineSample } from '@tadka/devices'
+import type { DishState } from '@tadka/core/warewash'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { openPool, type Pool } from '../db/pool.ts'
+import { siteId } from '../demo/house.ts'
+import { stateOf } from '../record/queries.ts'
+import { verifySite } from '../record/verify.ts'
+import { draft, signIn, testServer, type TestServer } from './server.ts'
+
+let server: TestServer
+let pool: Pool
+let manager: string
+let url: string
+beforeAll(async () => {
+  server = await testServer(1)
+  pool = openPool(server.appUrl, () => {})
+  manager = await signIn(server.app, 'oriel')
+  url = await server.app.listen({ host: '127.0.0.1', port: 0 })
+})
+afterAll(async () => {
+  await pool.end()
+  await server.close()
+})
+
+const call = (method: 'GET' | 'POST', path: string, cookie: string, payload?: object) =>
+  server.app.inject({
+    method,
+    url: `/api/sites/${siteId}${path}`,
+    headers: { cookie },
+    ...(payload ? { payload } : {}),
+  })
+
+/** Enters a station of its own with a device, so that each test begins with nothing. */
+async function newDevice(id: string): Promise<{ station: string; authorization: string }> {
+  const station = `dish-${id}`
+  const plate = (await stateOf(pool, siteId, 'station', 'galley-dish'))?.state as { plate: object }
+  const set = draft(server.clock.now, 'station.set@1', plate.plate, {
+    by: 'oriel',
+    subject: { kind: 'station', id: station },
+  })
+  await call('POST', '/records', manager, { sentAt: server.clock.now, drafts: [set] })
+  const made = await call('POST', '/devices', manager, { id, name: 'Probe', station })
+  expect(made.statusCode).toBe(200)
+  return { station, authorization: (made.json() as { authorization: string }).authorization }
+}
+/** The samples of an hour's racks with a door opened mid-cycle somewhere, and half a minute of standing by. */
+function hour(seed = 2): MachineSample[] {
+  const stream = rackStream(seed)
+  stream.busy(1770, 30)
+  return stream.next(1800)
+}
+/** The clock stands where the last sample is just sent. */
+const sendAll = async (
+  authorization: string,
+  samples: readonly MachineSample[],
+  faults = {},
+  batch = 300,
+) => {
+  const uptime = Math.max(...samples.map((s) => s.at)) + 1
+  await gateway({ url, authorization, boot: 'boot-1', batch }, faults).deliver(samples, uptime)
+}
+const dish = async (station: string) => (await stateOf(pool, siteId, 'dish', station))?.state as DishState
+const shapeOf = ({ marks, total, since, days }: DishState) => ({
+  marks: marks.map(({ at, ending, verdict, rinseLow, washLow, pressureHigh, missing }) => ({
+    at,
+    ending,
+    verdict,
+    rinseLow,
+    washLow,
+    pressureHigh,
+    missing,
+  })),
+  total,
+  racks: since.delime.racks,
+  days: days.map(({ racks, failed, rinses }) => ({ racks, failed, rinses })),
+})
+
+describe('what a probe streams', () => {
+  it('becomes cycles in the chain, judged against the plate and the code', async () => {
+    const { station, authorization } = await newDevice('probe-a')
+    await sendAll(authorization, hour())
+    const state = await dish(station)
+    expect(state.total).toBeGreaterThan(8)
+    expect(state.total).toBe(state.marks.filter((m) => m.ending === 'complete').length)
+    expect(new Set(state.marks.filter((m) => m.ending === 'complete').map((m) => m.verdict))).toEqual(
+      new Set(['in']),
+    )
+    expect(await verifySite(pool, siteId)).toMatchObject({ sound: true })
+    const mark = state.marks.find((m) => m.ending === 'complete')
+    const trace = await call('GET', `/dish/trace/${mark?.key}`, manager)
+    const { at, on } = trace.json() as { at: number[]; on: number[] }
+    expect(at.length).toBeGreaterThan(80)
+    expect(on.some((bits) => (bits & 2) !== 0)).toBe(true)
+    const now = await call('GET', `/dish/${station}/now`, manager)
+    expect(now.json()).toMatchObject({ phase: 'idle', at: server.clock.now - 1000 })
+    const days = await call('GET', `/dish/${station}/days?from=0&to=${server.clock.now}`, manager)
+    const [day] = (days.json() as { days: { racks: number; out: number }[] }).days
+    expect(day).toMatchObject({ racks: state.total, out: 0 })
+  })
+  it('late, doubled and out of order gives the same cycles as the clean stream', async () => {
+    const clean = await newDevice('probe-b')
+    await sendAll(clean.authorization, hour(7))
+    const odd = await newDevice('probe-c')
+    await sendAll(odd.authorization, hour(7), { times: 2, reversed: true }, 137)
+    expect(shapeOf(await dish(odd.station))).toEqual(shapeOf(await dish(clean.station)))
+    // A part that comes an hour after all else.
+    const late = await newDevice('probe-d')
+    const samples = hour(7)
+    await sendAll(
+      late.authorization,
+      samples.filter((s) => s.at < 400 || s.at > 700),
+    )
+    expect(shapeOf(await dish(late.station))).not.toEqual(shapeOf(await dish(clean.station)))
+    const uptime = (samples.at(-1)?.at ?? 0) + 1
+    await gateway({ url, authorization: late.authorization, boot: 'boot-1' }).deliver(
+      samples.filter((s) => s.at >= 400 && s.at <= 700),
+      uptime,
+    )
+    expect(shapeOf(await dish(late.station))).toEqual(shapeOf(await dish(clean.station)))
+  })
+  it('goes by the seconds of its power-up: what clock the device has does not matter, and a second power-up counts anew', async () => {
+    const { station, authorization } = await newDevice('probe-e')
+    await sendAll(authorization, hour(3))
+    const first = (await dish(station)).total
+    server.clock.now += 3_600_000
+    await gateway({ url, authorization, boot: 'boot-2' }).deliver(hour(3), 1800)
+    const state = await dish(station)
+    expect(state.total).toBe(2 * first)
+    const [a, b] = [state.marks[0]?.at ?? 0, state.marks[first]?.at ?? 0]
+    expect(state.marks.length).toBeLessThanOrEqual(60)
+    expect(b - a).toBeGreaterThan(1_700_000)
+  })
+  it('a cycle whose rinse was cold fails, two are told to stop, and only a pass brings it back', async () => {
+    const { station, authorization } = await newDevice('probe-f')
+    const stream = rackStream(4)
+    stream.fault({ feed: 12, elementOut: true })
+    stream.busy(900, 30)
+    await sendAll(authorization, stream.next(900))
+    expect((await dish(station)).marks.findLast((m) => m.verdict !== null)?.verdict).toBe('out')
+    const subject = { kind: 'dish', id: station }
+    const lead = await signIn(server.app, 'ines')
+    const send = (drafts: object[]) => call('POST', '/records', lead, { sentAt: server.clock.now, drafts })
+    const aside = { station, way: 'sink', inDoubt: 4, doubtSince: null, rewashed: true, note: '' }
+    await send([draft(server.clock.now, 'dish.set-aside@1', aside, { subject, by: 'ines' })])
+    await send([
+      draft(server.clock.now + 1, 'dish.returned@1', { station, passed: 'none' }, { subject, by: 'ines' }),
+    ])
+    expect((await dish(station)).aside).toMatchObject({ way: 'sink', by: 'ines' })
+  })
+})
+
+describe('who may stream', () => {
+  it('a device with its token, until a manager ends it; nobody else', async () => {
+    const { authorization } = await newDevice('probe-g')
+    const payload = deliveryOf(hour().slice(0, 30), 'boot-1', 30)
+    const post = (header: string) =>
+      server.app.inject({
+        method: 'POST',
+        url: '/api/devices/samples',
+        headers: { authorization: header },
+        payload,
+      })
+    expect((await post(authorization)).statusCode).toBe(200)
+    expect((await post(`${authorization}x`)).json()).toMatchObject({ code: 'device_unknown' })
+    expect((await post('Device gannet/probe-g/short')).statusCode).toBe(401)
+    expect(
+      (await call('POST', '/devices', manager, { id: 'probe-g', name: 'x', station: 'y' })).json(),
+    ).toMatchObject({
+      code: 'device_exists',
+    })
+    expect((await call('POST', '/devices/probe-g/end', manager)).statusCode).toBe(200)
+    expect((await post(authorization)).statusCode).toBe(401)
+    const crew = await signIn(server.app, 'bao')
+    expect((await call('POST', '/devices', crew, { id: 'mine', name: 'x', station: 'y' })).statusCode).toBe(
+      403,
+    )
+  })
+  it('a tablet may not make up a cycle', async () => {
+    const made = draft(server.clock.now, 'cycle.judged@1', (await dish('dish-probe-a')).marks[0] as object, {
+      subject: { kind: 'dish', id: 'dish-probe-a' },
+      by: 'oriel',
+    })
+    const answer = await call('POST', '/records', manager, { sentAt: server.clock.now, drafts: [made] })
+    expect(answer.body).toContain('refused')
+  })
+  it.each([
+    ['columns of unequal length', { tank: [1, 2] }],
+    ['samples past the uptime', { uptime: 3 }],
+    ['a temperature that none is', { tank: new Array(30).fill(9999) }],
+  ])('%s are refused, and nothing is kept', async (_, change) => {
+    const id = `probe-${Object.keys(change)[0]}-${JSON.stringify(change).length}`
+    const { authorization } = await newDevice(id)
+    const payload = { ...deliveryOf(hour().slice(0, 30), 'boot-1', 30), ...change }
+    const answer = await server.app.inject({
+      method: 'POST',
+      url: '/api/devices/samples',
+      headers: { authorization },
+      payload,
+    })
+    expect(answer.statusCode).toBe(400)
+    expect((await call('GET', `/dish/dish-${id}/now`, manager)).json()).toMatchObject({ at: null })
+  })
+})
