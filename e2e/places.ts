@@ -12,6 +12,9 @@ export const places = [
   '/bench/correct',
   '/bench/check',
   '/bench/baths',
+  '/dish',
+  '/dish/months',
+  '/dish/sink',
   '/log',
   '/house/stations',
   '/house/trade',
@@ -25,7 +28,15 @@ export const places = [
 ]
 
 /** Those that hold every colour that there is. */
-export const colourful = ['/shift', '/shift/ahead', '/bench/check', '/bench/baths', '/log', '/house/schools']
+export const colourful = [
+  '/shift',
+  '/shift/ahead',
+  '/bench/check',
+  '/bench/baths',
+  '/dish',
+  '/log',
+  '/house/schools',
+]
 
 export async function visit(page: Page, place: string): Promise<void> {
   await page.goto(address(place))

@@ -1,6 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { createServer } from 'node:net'
 import { networkInterfaces } from 'node:os'
+import { demoProbeHeader } from '../server/demo/dish.ts'
 import { people } from '../server/demo/house.ts'
 import { loadDemo } from '../server/demo/load.ts'
 import { buildIfStale } from './build.ts'
@@ -86,7 +87,9 @@ async function supervise(
     TADKA_HOST: host,
     TADKA_PORT: String(port),
     TADKA_API: `${tls ? 'https' : 'http'}://${host}:${port}`,
-    ...(tls ? { TADKA_TLS_KEY: tls.key, TADKA_TLS_CERT: tls.cert } : {}),
+    TADKA_URL: `${tls ? 'https' : 'http'}://${host}:${port}`,
+    TADKA_DEVICE: demoProbeHeader,
+    ...(tls ? { TADKA_TLS_KEY: tls.key, TADKA_TLS_CERT: tls.cert, NODE_EXTRA_CA_CERTS: tls.cert } : {}),
   }
   const watch = command === 'dev' ? ['--watch-path=server', '--watch-path=core', '--watch-path=contract'] : []
   const children = new Set<ChildProcess>()
@@ -123,6 +126,8 @@ async function supervise(
     }
     whenInterrupted(stopAll)
     start(['--import', 'tsx', ...watch, 'server/main.ts'], true)
+    // The demo's dish machine: a stand-in that streams as a real probe would.
+    if (command !== 'start') start(['--import', 'tsx', 'devices/main.ts'], true)
     if (command !== 'dev') return
     // A watched server cannot tell that it listens; the page is the build tool's, which waits for the server by itself.
     start(['node_modules/vite/bin/vite.js', 'web', '--port', String(devPort), '--strictPort'], false)

@@ -108,11 +108,12 @@ export function dueAhead(
   stations: readonly StationState[],
   from: Instant,
   to: Instant,
+  predictions: readonly Prediction[] = [],
 ): DueItem[] {
   return stations
     .filter((s) => s.laidUp === null)
     .flatMap((station) =>
-      (station.plate?.duties ?? []).flatMap((duty) => repeats(site, station, duty, from, to)),
+      (station.plate?.duties ?? []).flatMap((duty) => repeats(site, station, duty, from, to, predictions)),
     )
     .toSorted((a, b) => a.target - b.target)
 }
@@ -123,15 +124,18 @@ function repeats(
   duty: StationDuty,
   from: Instant,
   to: Instant,
+  predictions: readonly Prediction[],
 ): DueItem[] {
   const items: DueItem[] = []
   let state = station
   let now = from
   while (items.length < mostAhead) {
     const days = tradingDays(site, dateAfter(dateAt(now, site.timeZone), -9), 24)
-    const item = nextDue(state, duty, { site, days, now, predictions: [] })
+    const item = nextDue(state, duty, { site, days, now, predictions })
     if (!item || item.target > to) break
     items.push(item)
+    // What comes after it is done nobody has foretold.
+    if (duty.trigger.kind === 'predicted') break
     const doneAt = Math.max(item.target, now)
     const counts = Object.fromEntries(Object.entries(state.counts).map(([of, c]) => [of, c.total]))
     const done = { run: '', finishedAt: doneAt, by: '', counts }

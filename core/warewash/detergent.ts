@@ -48,20 +48,28 @@ export interface HandDosePlan {
 }
 
 /**
- * Detergent by hand: grams at fill, and grams every few racks so that the tank stays in the label's band. Null where even
- * dosing at every rack would let it fall below. @param tool the least that can be measured well, g.
+ * Detergent by hand: grams at fill, and grams every few racks, as seldom as the label's band lets it, so that the tank stays in the
+ * band however long the day is. Null where no dose that can be measured would keep it there.
+ * @param tool the least that can be measured well, g: doses are whole multiples of it.
  */
 export function handDosePlan(tank: WashTank, band: DoseBand, tool = 1): HandDosePlan | null {
   const litres = tank.volume / 1000
+  const atFill = litres * band.target
   const below = racksUntilBelow(tank, band.lo / band.target)
   // Nothing is lost: once is enough.
-  if (below === null) return { atFill: litres * band.target, grams: 0, everyRacks: 0, lowest: band.target }
-  const everyRacks = below - 1
-  if (everyRacks < 1) return null
-  const lowest = band.target * leftAfter(tank, everyRacks)
-  // Rounded up: rounded down, the tank would sink a little with every dose.
-  const grams = Math.ceil(((band.target - lowest) * litres) / tool - 1e-9) * tool
-  return { atFill: litres * band.target, grams, everyRacks, lowest }
+  if (below === null) return { atFill, grams: 0, everyRacks: 0, lowest: band.target }
+  for (let everyRacks = below - 1; everyRacks >= 1; everyRacks--) {
+    const left = leftAfter(tank, everyRacks)
+    const lost = (band.target * (1 - left) * litres) / tool
+    for (const doses of [Math.round(lost), Math.ceil(lost)]) {
+      const grams = doses * tool
+      // Where the tank settles, just after a dose and just before the next.
+      const high = grams / (litres * (1 - left))
+      const lowest = Math.min(band.target, high) * left
+      if (lowest >= band.lo && high <= band.hi) return { atFill, grams, everyRacks, lowest }
+    }
+  }
+  return null
 }
 
 /** Whether automatic dosing keeps up, from conductivity. */

@@ -115,7 +115,7 @@ export const passedSince = (state: DishState, at: number): Mark | null =>
 function withCycle(state: DishState, record: AnyRecord, cycle: CycleJudged): DishState {
   const { figures } = cycle
   const gone = new Set([cycle.cycle, ...cycle.replaces])
-  const again = state.marks.find((m) => gone.has(m.key))
+  const again = state.marks.filter((m) => gone.has(m.key))
   const mark: Mark = {
     key: cycle.cycle,
     by: 'probe',
@@ -133,7 +133,7 @@ function withCycle(state: DishState, record: AnyRecord, cycle: CycleJudged): Dis
     conductivity: cycle.conductivity,
   }
   const marked = put({ ...state, marks: state.marks.filter((m) => !gone.has(m.key)) }, mark)
-  return dayed(counted(marked, cycle.racks, cycle.to), mark, again ?? null)
+  return dayed(counted(marked, cycle.racks, cycle.to), mark, again)
 }
 
 function withReading(
@@ -189,7 +189,7 @@ function counted(state: DishState, racks: number, at: number): DishState {
 }
 
 /** The day's rinses, with what a mark that is judged anew had put there taken out. */
-function dayed(state: DishState, mark: Mark, before: Mark | null): DishState {
+function dayed(state: DishState, mark: Mark, before: readonly Mark[]): DishState {
   const add = (days: readonly DishDay[], m: Mark, by: 1 | -1) =>
     onDay(days, m.at, (d) => ({
       ...d,
@@ -198,7 +198,7 @@ function dayed(state: DishState, mark: Mark, before: Mark | null): DishState {
       rinseSum: d.rinseSum + (m.verdict === null ? 0 : by * (m.rinseLow ?? 0)),
       rinseLow: by < 0 || m.verdict === null ? d.rinseLow : least(d.rinseLow, m.rinseLow),
     }))
-  const days = before ? add(state.days, before, -1) : state.days
+  const days = before.reduce((all, m) => add(all, m, -1), state.days)
   return { ...state, days: add(days, mark, 1) }
 }
 

@@ -1,5 +1,5 @@
 import type { StationSet } from '../record/house.ts'
-import type { DataPlate, DishMachineKind, LocalRule } from '../rules/index.ts'
+import { modelCode, type DataPlate, type DishMachineKind, type LocalRule } from '../rules/index.ts'
 import type { WashTank } from './detergent.ts'
 import type { CycleLimits } from './verdict.ts'
 
@@ -58,4 +58,27 @@ export function limitsFor(
 /** The wash tank by the plate; null where a volume is missing. */
 export function tankOf({ tank, rinseWater }: Readonly<Record<string, number>>): WashTank | null {
   return tank === undefined || rinseWater === undefined ? null : { volume: tank, rinseWater }
+}
+
+/** The figures that a gauge is read against, code and plate together: the stricter of both. °C and kPa. */
+export interface Marks {
+  readonly wash: number
+  readonly rinse: number
+  readonly rinseMost: number
+  readonly pressureLow: number
+  readonly pressureHigh: number
+}
+
+/** For showing and for foretelling; the verdict itself judges code and plate each by itself. Source: FDA Food Code 2022, 4-501.110 to .113. */
+export function marksOf(kind: DishMachineKind, parameters: Readonly<Record<string, number>>): Marks {
+  const { washC, rinseC, pressureLow, pressureHigh } = parameters
+  const code = modelCode.dishMachine
+  const least = kind === 'stationary-single' ? code.rinse.leastSingle : code.rinse.leastOther
+  return {
+    wash: Math.max(code.wash[kind].pair.c, washC ?? 0),
+    rinse: Math.max(least.c, rinseC ?? 0),
+    rinseMost: code.rinse.most.c,
+    pressureLow: Math.max(code.pressure.lo, pressureLow ?? 0),
+    pressureHigh: Math.min(code.pressure.hi, pressureHigh ?? Number.POSITIVE_INFINITY),
+  }
 }

@@ -4,6 +4,7 @@ import { latestProcedure, stationFold, type StationState } from '@tadka/core/pro
 import type { AnyDraft } from '@tadka/core/record'
 import { workRun, type Worker } from './crew.ts'
 import { Diary, seeded } from './diary.ts'
+import { dishHistory } from './dish.ts'
 import { instruments, people, site, siteId } from './house.ts'
 import { crew, rosters } from './roster.ts'
 import { products, spares, stations } from './products.ts'
@@ -73,6 +74,7 @@ export function demoHistory(now: number, days: number, seed = 2110): AnyDraft[] 
     const found = latestProcedure(procedure)
     if (found && start + 90 * minute < now) workRun(diary, stationState(station), found, start, someone())
   }
+  dishHistory(diary, first, days, now, seeded(seed + 1))
   for (const day of trading) {
     for (const id of Object.keys(stations)) {
       for (const opens of stations[id]?.duties.filter((d) => d.trigger.kind === 'each-open') ?? [])

@@ -1,7 +1,11 @@
 import pg from 'pg'
-import { openPool } from '../db/pool.ts'
+import type { AnyDraft } from '@tadka/core/record'
+import { openPool, type Pool } from '../db/pool.ts'
 import { hashSecret } from '../people/secrets.ts'
 import { appendBatch } from '../record/append.ts'
+import { inSite } from '../db/transaction.ts'
+import { addDevice, keepCycle } from '../warewash/queries.ts'
+import { demoProbe, demoProbeHash } from './dish.ts'
 import { demoHistory } from './history.ts'
 import { people, site, siteId, type DemoPerson } from './house.ts'
 
@@ -25,14 +29,41 @@ export async function loadDemo(
         receivedAt: part.at(-1)?.observedAt ?? now,
         allow: () => {},
         signed: true,
+        fromDevice: true,
       })
       const refused = outcomes.find((o) => o.outcome !== 'accepted')
       if (refused) throw new Error(`the demo made a record that is refused: ${JSON.stringify(refused)}`)
     }
+    await enterProbe(pool, drafts, now)
     return true
   } finally {
     await pool.end()
   }
+}
+
+/** The probe that may stream, and its cycles of days gone by where months are counted from. */
+async function enterProbe(pool: Pool, drafts: readonly AnyDraft[], now: number): Promise<void> {
+  await addDevice(pool, siteId, demoProbe, demoProbeHash, now)
+  await inSite(pool, siteId, async (db) => {
+    for (const { type, payload } of drafts) {
+      if (type !== 'cycle.judged@1') continue
+      const { figures, judgement, ending, cycle, to } = payload
+      const row = {
+        key: cycle,
+        boot: 'history',
+        device_id: demoProbe.id,
+        from_second: 0,
+        to_second: 0,
+        ended_at: to,
+        ending,
+        verdict: judgement?.overall ?? null,
+        rinse_low: figures.rinseLow,
+        wash_low: figures.washLow,
+        digest: '',
+      }
+      await keepCycle(db, siteId, demoProbe.station, row, [])
+    }
+  })
 }
 
 async function makeSite(ownerUrl: string): Promise<boolean> {

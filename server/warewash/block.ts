@@ -7,7 +7,6 @@ const unread = -32_768
 
 const scales = { tank: 100, rinse: 100, pressure: 10, conductivity: 100 } as const
 const columns = ['tank', 'rinse', 'pressure', 'conductivity'] as const
-export type Column = (typeof columns)[number]
 
 export const emptyBlock = (): Buffer => Buffer.alloc(each * seconds)
 

@@ -6,7 +6,7 @@ const gallery: RouteRecordRaw[] = import.meta.env.DEV
   : []
 
 /** The places of the dock. A place's name is its key in the words. */
-export const places = ['shift', 'run', 'bench', 'log', 'house'] as const
+export const places = ['shift', 'run', 'bench', 'dish', 'log', 'house'] as const
 
 const views = {
   shift: () => import('./duty/ShiftPlace.vue'),
@@ -16,6 +16,7 @@ const views = {
   chooser: () => import('./procedure/RunChooser.vue'),
   run: () => import('./procedure/RunPlace.vue'),
   bench: () => import('./solution/BenchPlace.vue'),
+  dish: () => import('./warewash/DishPlace.vue'),
   chart: () => import('./procedure/WallChart.vue'),
   log: () => import('./record/LogPlace.vue'),
   house: () => import('./house/HousePlace.vue'),
@@ -48,6 +49,12 @@ export const router = createRouter({
       component: views.bench,
       props: true,
       meta: { place: 'bench' },
+    },
+    {
+      path: '/dish/:view(machine|months|sink)?/:station?',
+      component: views.dish,
+      props: true,
+      meta: { place: 'dish' },
     },
     { path: '/log', component: views.log, meta: { place: 'log' } },
     {

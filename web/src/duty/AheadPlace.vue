@@ -8,6 +8,7 @@ import PlaceBar from '../frame/PlaceBar.vue'
 import { useProcedures } from '../procedure/procedures.ts'
 import { useNames } from '../record/names.ts'
 import { useSite } from '../record/site.ts'
+import { useCountedStations } from '../warewash/counted.ts'
 import { rightNow } from '../wire/clock.ts'
 import { aheadOf, isBesides, type AheadDay } from './ahead.ts'
 
@@ -16,11 +17,12 @@ const { t } = useI18n()
 const site = useSite()
 const names = useNames()
 const procedures = useProcedures()
+const { stations, predictions } = useCountedStations()
 
 const set = computed(() => (site.set && 'hours' in site.set ? (site.set as SiteSet) : null))
 const opened = rightNow()
 const days = computed(() =>
-  set.value ? aheadOf(set.value, site.all('station'), procedures.latest, opened) : [],
+  set.value ? aheadOf(set.value, stations.value, procedures.latest, opened, 4, predictions.value) : [],
 )
 const today = computed(() => (set.value ? dateAt(opened, set.value.timeZone) : ''))
 const most = computed(() => Math.max(60, ...days.value.map((d) => d.minutes)))

@@ -15,6 +15,7 @@ import PlanTalk from '../plan/PlanTalk.vue'
 import ShiftPlan from '../plan/ShiftPlan.vue'
 import { usePlanner } from '../plan/planner.ts'
 import { useSite } from '../record/site.ts'
+import { useCountedStations } from '../warewash/counted.ts'
 import { now } from '../wire/clock.ts'
 import DueList from './DueList.vue'
 import EveningSheet from './EveningSheet.vue'
@@ -38,9 +39,9 @@ const { start } = useStartRun()
 
 const soonMs = 8 * 3_600_000
 const set = computed(() => (site.set && 'hours' in site.set ? (site.set as SiteSet) : null))
-const stations = computed(() => site.all('station'))
+const { stations, predictions } = useCountedStations()
 const runs = computed(() => site.all('run'))
-const due = computed(() => (set.value ? dueList(set.value, stations.value, now()) : []))
+const due = computed(() => (set.value ? dueList(set.value, stations.value, now(), predictions.value) : []))
 /** What comes later than the sheet reaches stands in the weeks ahead. */
 const soon = computed(() => due.value.filter((d) => d.risk !== 'ahead' || d.earliest < now() + soonMs))
 const sheet = computed(() =>

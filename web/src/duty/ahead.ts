@@ -1,4 +1,12 @@
-import { dateAfter, dateAt, dueAhead, tradingDay, weekdayOf, type DueItem } from '@tadka/core/duty'
+import {
+  dateAfter,
+  dateAt,
+  dueAhead,
+  tradingDay,
+  weekdayOf,
+  type DueItem,
+  type Prediction,
+} from '@tadka/core/duty'
 import { instant, type Instant } from '@tadka/core/quantity'
 import { segmentsOf, type Procedure, type StationState } from '@tadka/core/procedure'
 import type { SiteSet } from '@tadka/core/record'
@@ -36,11 +44,12 @@ export function aheadOf(
   procedureOf: (id: string) => Procedure | null,
   now: Instant,
   weeks = 4,
+  predictions: readonly Prediction[] = [],
 ): AheadDay[] {
   const today = dateAt(now, site.timeZone)
   const first = dateAfter(today, 1 - weekdayOf(today))
   const end = instant(now + (weeks + 1) * 7 * 86_400_000)
-  const all = dueAhead(site, stations, now, end).map((due): AheadItem => ({
+  const all = dueAhead(site, stations, now, end, predictions).map((due): AheadItem => ({
     due,
     minutes: minutesOf(due),
     on: due.day,

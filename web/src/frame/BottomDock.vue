@@ -37,7 +37,7 @@ const openCases = computed(() => site.all('case').filter((c) => c.status === 'op
   background: var(--raised);
   border-top: 1px solid var(--line);
   display: grid;
-  grid-template-columns: repeat(5, 1fr);
+  grid-template-columns: repeat(6, 1fr);
 }
 a {
   display: flex;

@@ -74,6 +74,7 @@ export function useTheme() {
   return {
     choice,
     isDark,
+    palette,
     base: computed(() => (isDark.value ? darkTheme : null)),
     overrides: computed(() => overridesFor(palette.value)),
   }

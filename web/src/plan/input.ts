@@ -7,6 +7,7 @@ import { useNames } from '../record/names.ts'
 import { useSite } from '../record/site.ts'
 import { useSession } from '../people/session.ts'
 import { ask } from '../wire/api.ts'
+import { useCountedStations } from '../warewash/counted.ts'
 import { now } from '../wire/clock.ts'
 
 /** Two hours after a close its work is over: what is planned is the day to come. */
@@ -35,6 +36,7 @@ export function useShiftInput() {
   const names = useNames()
   const { latest } = useProcedures()
   const session = useSession()
+  const counted = useCountedStations()
   if (session.site) learning = learn(session.site)
   const set = computed(() => (site.set && 'hours' in site.set ? (site.set as SiteSet) : null))
   const day = computed(() => (set.value ? (tradingDayAt(set.value, now(), afterClose)?.date ?? null) : null))
@@ -54,8 +56,8 @@ export function useShiftInput() {
 
   function input(): ShiftInput | null {
     if (!set.value || !roster.value) return null
-    const stations = site.all('station')
-    const due = dueList(set.value, stations, now())
+    const stations = counted.stations.value
+    const due = dueList(set.value, stations, now(), counted.predictions.value)
     const { pins, putIn, putOff } = decisions()
     return {
       site: set.value,

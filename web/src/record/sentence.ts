@@ -164,6 +164,21 @@ export function useSentence() {
         const held = site.one('instrument', c.instrument)
         return t('log.say.instrument.checked', { name: held && 'name' in held ? held.name : '', what })
       }
+      case 'cycle.judged@1': {
+        const { figures, judgement } = record.payload
+        const shown = (v: number | null) => (v === null ? '–' : decimals(v, 1))
+        const read = { wash: shown(figures.washLow), rinse: shown(figures.rinseLow) }
+        const what = judgement
+          ? t('log.say.cycleRead', { ...read, verdict: t(`verdict.${judgement.overall}`) })
+          : t('log.say.gone')
+        return t('log.say.cycle.judged', { what })
+      }
+      case 'rack.tallied@1':
+        return t('log.say.rack.tallied', { n: record.payload.racks })
+      case 'dish.set-aside@1': {
+        const { inDoubt, way, note } = record.payload
+        return t('log.say.dish.set-aside', { n: inDoubt, way: t(`dish.way.${way}`), note })
+      }
       case 'station.set@1':
       case 'product.set@1':
       case 'instrument.set@1':

@@ -19,7 +19,8 @@ const recheck = computed(() => {
   const found = typeof id === 'string' ? site.one('case', id) : null
   return found?.status === 'open' ? found : null
 })
-const what = ref<(typeof whats)[number]>(recheck.value?.what ?? 'sanitizer')
+const asked = computed(() => whats.find((w) => w === route.query['what']) ?? null)
+const what = ref<(typeof whats)[number]>(recheck.value?.what ?? asked.value ?? 'sanitizer')
 </script>
 
 <template>

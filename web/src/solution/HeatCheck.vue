@@ -4,6 +4,7 @@ import { NButton, NSelect } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { kindOf, machineKinds } from '@tadka/core/warewash'
 import { useI18n } from 'vue-i18n'
+import { useRoute } from 'vue-router'
 import { useKit } from '../house/kit.ts'
 import FigureField from '../pieces/FigureField.vue'
 import NumberPad from '../pieces/NumberPad.vue'
@@ -25,7 +26,9 @@ const stations = computed(() => {
   const all = site.all('station').filter((s) => s.plate !== null)
   return props.what === 'dish-machine' ? all.filter((s) => kindOf(s.plate?.family ?? '') !== null) : all
 })
-const stationId = ref<string | null>(null)
+const route = useRoute()
+const named = route.query['station']
+const stationId = ref<string | null>(typeof named === 'string' ? named : null)
 const station = computed(
   () =>
     stations.value.find((s) => s.id === (props.place?.station ?? stationId.value)) ??

@@ -1,5 +1,5 @@
 export const common = {
-  place: { shift: 'Shift', run: 'Run', bench: 'Bench', log: 'Log', house: 'House' },
+  place: { shift: 'Shift', run: 'Run', bench: 'Bench', dish: 'Dishroom', log: 'Log', house: 'House' },
   verdict: { in: 'In', 'too-close': 'Too close', out: 'Out', 'cannot-tell': 'Cannot tell' },
   layer: { code: 'code', local: 'authority', label: 'label', plate: 'data plate' },
   quantity: {
@@ -57,7 +57,7 @@ export const common = {
   keys: {
     title: 'Keys',
     on: 'Single keys are on',
-    places: '1 to 5: the places',
+    places: '1 to 6: the places',
     mix: 'm: mix',
     check: 'c: check',
     done: 'Enter: done (in a run)',

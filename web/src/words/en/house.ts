@@ -372,6 +372,9 @@ export const house = {
     },
   },
   parameter: {
+    racksAnHour: 'Racks an hour',
+    waterRacks: 'Water, racks',
+    conductivity: 'Set point, mS/cm',
     barrel: 'Barrel, mL',
     hopper: 'Hopper, mL',
     rinse: 'Rinse, mL',

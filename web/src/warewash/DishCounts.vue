@@ -1,0 +1,158 @@
+<script setup lang="ts">
+import { decimals } from '@tadka/core/quantity'
+import { NButton } from 'naive-ui'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useTimes } from '../look/times.ts'
+import { useSite } from '../record/site.ts'
+import { now } from '../wire/clock.ts'
+import type { Dish } from './dish.ts'
+
+/** What is counted and what falls due at which count; the detergent; the rinse's outlook; and where to look first. */
+const props = defineProps<{ station: string; dish: Dish }>()
+const { t } = useI18n()
+const site = useSite()
+const { clock, day } = useTimes()
+const dayMs = 86_400_000
+
+const when = (at: number | null) =>
+  at === null
+    ? ''
+    : at - now() < dayMs / 2
+      ? t('dish.about', { time: clock(at) })
+      : t('dish.aboutDay', { day: day(at) })
+const water = computed(() => props.dish.water.value)
+const delime = computed(() => props.dish.delime.value)
+const rate = computed(() => props.dish.rate.value.lastHour)
+const rated = computed(() => props.dish.rated.value)
+const trend = computed(() => props.dish.outlook.value.trend)
+const misses = computed(() => props.dish.outlook.value.misses)
+const dayOf = (d: number) => day(d * dayMs + dayMs / 2)
+/** The range, where it is more than the day itself. */
+const range = computed(() => {
+  const m = misses.value
+  if (!m) return ''
+  const [from, to] = [dayOf(m.earliest), m.latest === null ? null : dayOf(m.latest)]
+  if (to === null) return t('dish.missesFrom', { from })
+  return from === to ? '' : t('dish.missesBetween', { from, to })
+})
+const changed = () =>
+  site.record('dish.water-changed@1', { kind: 'dish', id: props.station }, { station: props.station })
+</script>
+
+<template>
+  <aside :aria-label="t('dish.counts')">
+    <dl>
+      <div>
+        <dt>{{ t('dish.sinceWater') }}</dt>
+        <dd>
+          <b>{{ dish.state.value.since.water.racks }}</b> {{ t('dish.of', { n: dish.waterEvery.value }) }}
+          <span class="quiet small">{{
+            water.left === 0 ? t('dish.dueNow') : t('dish.left', { n: water.left, when: when(water.at) })
+          }}</span>
+          <n-button size="small" @click="changed">{{ t('dish.changed') }}</n-button>
+        </dd>
+      </div>
+      <div>
+        <dt>{{ t('dish.sinceClean') }}</dt>
+        <dd>
+          <b>{{ dish.state.value.since.clean.racks }}</b>
+          <span v-if="dish.state.value.since.clean.at" class="quiet small">{{
+            t('dish.cleaned', {
+              when: `${day(dish.state.value.since.clean.at)} ${clock(dish.state.value.since.clean.at)}`,
+            })
+          }}</span>
+        </dd>
+      </div>
+      <div v-if="delime">
+        <dt>{{ t('dish.sinceDelime') }}</dt>
+        <dd>
+          <b>{{ dish.state.value.since.delime.racks }}</b> {{ t('dish.of', { n: delime.every }) }}
+          <span class="quiet small" :class="{ over: delime.left === 0 }">{{
+            delime.left === 0 ? t('dish.dueNow') : t('dish.left', { n: delime.left, when: when(delime.at) })
+          }}</span>
+        </dd>
+      </div>
+      <div>
+        <dt>{{ t('dish.thisHour') }}</dt>
+        <dd>
+          <b>{{ rate }}</b> {{ rated ? t('dish.rated', { n: rated }) : '' }}
+          <span v-if="rated && rate > rated" class="over">{{ t('dish.tooFast') }}</span>
+        </dd>
+      </div>
+      <div>
+        <dt>{{ t('dish.detergent') }}</dt>
+        <dd>{{ t(`dish.dose.${dish.detergent.value}`) }}</dd>
+      </div>
+    </dl>
+    <h2>{{ t('dish.outlook') }}</h2>
+    <p v-if="misses" class="warn">
+      <b>{{ t('dish.misses', { day: dayOf(misses.day) }) }}</b>
+      {{ range }}
+      {{ t('dish.sinks', { v: decimals(Math.abs(trend?.slope ?? 0), 2) }) }}
+    </p>
+    <p v-else-if="trend" class="quiet">{{ t('dish.steady', { v: decimals(trend.now, 1) }) }}</p>
+    <p v-else class="quiet">{{ t('dish.noTrend') }}</p>
+    <template v-if="dish.likely.value.length > 0">
+      <h2>{{ t('dish.likely') }}</h2>
+      <ul>
+        <li v-for="l in dish.likely.value" :key="l.fault">
+          <b>{{ t(`dish.fault.${l.fault}`) }}</b>
+          <span>{{ l.look.map((k) => t(`dish.look.${k}`)).join(' ') }}</span>
+          <span class="quiet small">{{ t(`dish.who.${l.who}`) }}</span>
+        </li>
+      </ul>
+      <p class="quiet small">{{ t('dish.decides') }}</p>
+    </template>
+  </aside>
+</template>
+
+<style scoped>
+dl {
+  display: grid;
+  gap: 2px;
+}
+dl div {
+  padding: 7px 0;
+  border-bottom: 1px solid var(--line-soft);
+}
+dt {
+  font-weight: 600;
+  color: var(--ink-2);
+  font-size: 16px;
+}
+dd {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 2px 10px;
+}
+dd b {
+  font-size: 26px;
+  line-height: 1.1;
+}
+dd :deep(.n-button) {
+  margin-left: auto;
+}
+h2 {
+  margin: 16px 0 4px;
+}
+li {
+  display: grid;
+  gap: 2px;
+  padding: 6px 0;
+}
+.over {
+  color: var(--out);
+  font-weight: 600;
+}
+.warn {
+  background: var(--close-wash);
+  padding: 10px 12px;
+  border-radius: var(--r);
+}
+.warn b {
+  display: block;
+  font-size: 19px;
+}
+</style>

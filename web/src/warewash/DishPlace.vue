@@ -1,0 +1,140 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { useI18n } from 'vue-i18n'
+import PlaceBar from '../frame/PlaceBar.vue'
+import BathList from '../solution/BathList.vue'
+import CycleStrip from './CycleStrip.vue'
+import CycleTrace from './CycleTrace.vue'
+import DishAdvice from './DishAdvice.vue'
+import DishCounts from './DishCounts.vue'
+import DishTrends from './DishTrends.vue'
+import MachineNow from './MachineNow.vue'
+import RackTally from './RackTally.vue'
+import { useDish, useDishMachines } from './dish.ts'
+
+/** The dish room: the machine now, its last cycles, what is counted; its months; and the sink. */
+const props = defineProps<{ view?: string; station?: string }>()
+const { t } = useI18n()
+const machines = useDishMachines()
+const id = computed(() => {
+  const found = machines.value.find((m) => m.id === props.station) ?? machines.value[0]
+  return found?.id ?? ''
+})
+const dish = useDish(id)
+const views = ['machine', 'months', 'sink'] as const
+const view = computed(() => views.find((v) => v === props.view) ?? 'machine')
+const open = ref<string | null>(null)
+watch(id, () => (open.value = null))
+const opened = computed(() => dish.state.value.marks.find((m) => m.key === open.value) ?? null)
+</script>
+
+<template>
+  <div class="dish">
+    <place-bar :title="t('place.dish')">
+      <nav :aria-label="t('place.dish')">
+        <router-link
+          v-for="v in views"
+          :key="v"
+          :to="id ? `/dish/${v}/${id}` : `/dish/${v}`"
+          :class="{ on: v === view }"
+          :aria-current="v === view ? 'page' : undefined"
+          >{{ t(`dish.view.${v}`) }}</router-link
+        >
+      </nav>
+      <nav v-if="machines.length > 1" :aria-label="t('dish.machines')">
+        <router-link
+          v-for="m in machines"
+          :key="m.id"
+          :to="`/dish/${view}/${m.id}`"
+          :class="{ on: m.id === id }"
+          >{{ m.plate?.name }}</router-link
+        >
+      </nav>
+    </place-bar>
+    <div v-if="view === 'sink'" class="one" tabindex="0"><bath-list /></div>
+    <div v-else-if="id === ''" class="one">
+      <h2>{{ t('dish.noMachine') }}</h2>
+      <p class="quiet">{{ t('dish.noMachineHow') }}</p>
+      <router-link to="/house/stations">{{ t('place.house') }}</router-link>
+    </div>
+    <div v-else-if="view === 'months'" class="one" tabindex="0">
+      <dish-trends :station="id" :dish="dish" />
+    </div>
+    <div v-else class="machine">
+      <div class="main" tabindex="0" role="region" :aria-label="dish.station.value?.plate?.name ?? ''">
+        <dish-advice :station="id" :dish="dish" />
+        <machine-now :station="id" :dish="dish" />
+        <rack-tally v-if="!dish.streams.value" :station="id" :dish="dish" />
+        <template v-if="dish.state.value.marks.length > 0">
+          <h2 class="label">{{ t('dish.stripTitle') }}</h2>
+          <cycle-strip v-model:open="open" :marks="dish.state.value.marks" :limit="dish.limits.value.rinse" />
+          <cycle-trace v-if="opened" :mark="opened" :limits="dish.limits.value" @close="open = null" />
+        </template>
+      </div>
+      <dish-counts class="side" :station="id" :dish="dish" tabindex="0" />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.dish {
+  height: 100%;
+  display: flex;
+  flex-direction: column;
+}
+nav {
+  display: flex;
+  flex-wrap: wrap;
+  margin-right: auto;
+}
+nav a {
+  min-height: 48px;
+  display: flex;
+  align-items: center;
+  padding: 4px 14px 0;
+  color: var(--ink-2);
+  font-weight: 600;
+  text-decoration: none;
+  border-bottom: 4px solid transparent;
+}
+nav a.on {
+  color: var(--ink);
+  border-bottom-color: var(--sea);
+}
+.one {
+  flex: 1;
+  min-height: 0;
+  overflow: auto;
+  padding: 12px var(--gutter) 28px;
+}
+.machine {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: 1fr 380px;
+}
+.main {
+  overflow: auto;
+  padding: 8px var(--gutter) 24px;
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+}
+.side {
+  overflow: auto;
+  padding: 8px var(--gutter) 24px 20px;
+  border-left: 1px solid var(--line);
+}
+@media (max-width: 900px) {
+  .dish {
+    height: auto;
+  }
+  .machine {
+    display: block;
+  }
+  .side {
+    border-left: 0;
+    padding-left: var(--gutter);
+  }
+}
+</style>

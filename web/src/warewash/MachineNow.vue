@@ -1,0 +1,151 @@
+<script setup lang="ts">
+import { decimals } from '@tadka/core/quantity'
+import { computed, toRef } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useTimes } from '../look/times.ts'
+import VerdictMark from '../pieces/VerdictMark.vue'
+import { now } from '../wire/clock.ts'
+import type { Dish } from './dish.ts'
+import { useMachineNow } from './dish-now.ts'
+
+/** The machine as it stands, to be read from two metres: what it does, the tank, the rinse, the pressure, and the last rack. */
+const props = defineProps<{ station: string; dish: Dish }>()
+const { t } = useI18n()
+const { clock } = useTimes()
+const { machine, fresh, failed } = useMachineNow(toRef(props, 'station'))
+
+const limits = computed(() => props.dish.limits.value)
+const last = computed(() => props.dish.last.value)
+const seconds = computed(() => {
+  const since = machine.value?.since ?? null
+  return since === null ? 0 : Math.max(0, Math.floor((now() - since) / 1000))
+})
+const gauges = computed(() => [
+  {
+    name: 'tank',
+    value: machine.value?.tank ?? null,
+    unit: '°C',
+    asks: t('dish.least', { v: limits.value.wash }),
+  },
+  {
+    name: 'rinse',
+    // Between rinses the manifold cools: the last rinse is what counts.
+    value: machine.value?.phase === 'rinse' ? machine.value.rinse : (last.value?.rinseLow ?? null),
+    unit: '°C',
+    asks: t('dish.least', { v: limits.value.rinse }),
+  },
+  {
+    name: 'pressure',
+    value: machine.value?.phase === 'rinse' ? machine.value.pressure : (last.value?.pressureLow ?? null),
+    unit: 'kPa',
+    asks: t('dish.between', { lo: limits.value.pressureLow, hi: limits.value.pressureHigh }),
+  },
+])
+const shown = (value: number | null, unit: string) =>
+  value === null ? '–' : decimals(value, unit === 'kPa' ? 0 : 1)
+const why = computed(() => {
+  const m = last.value
+  if (!m) return ''
+  if (m.verdict === 'cannot-tell') return t(m.stuck ? 'dish.why.stuck' : 'dish.why.gap')
+  const { wash, rinse, rinseMost, pressureLow, pressureHigh } = limits.value
+  if (m.washLow !== null && m.washLow < wash) return t('dish.why.wash', { v: decimals(m.washLow, 1) })
+  if (m.rinseLow !== null && m.rinseLow < rinse) return t('dish.why.rinse', { v: decimals(m.rinseLow, 1) })
+  if (m.rinseHigh !== null && m.rinseHigh > rinseMost)
+    return t('dish.why.hot', { v: decimals(m.rinseHigh, 1) })
+  if (m.pressureLow !== null && (m.pressureLow < pressureLow || (m.pressureHigh ?? 0) > pressureHigh))
+    return t('dish.why.pressure', { v: decimals(m.pressureLow, 0) })
+  return m.rinseLow === null ? '' : t('dish.why.held', { v: decimals(m.rinseLow, 1) })
+})
+</script>
+
+<template>
+  <section class="now" :aria-label="t('dish.now')">
+    <p class="phase" :class="{ old: !fresh }">
+      <b>{{ fresh ? t(`dish.phase.${machine?.phase ?? 'idle'}`) : t('dish.phase.unheard') }}</b>
+      <span v-if="fresh && machine?.phase !== 'idle'" class="seconds">{{ seconds }} s</span>
+      <span v-else-if="machine?.at" class="quiet small">{{
+        failed ? t('dish.noAnswer') : fresh ? '' : t('dish.heard', { time: clock(machine.at) })
+      }}</span>
+    </p>
+    <dl>
+      <div v-for="g in gauges" :key="g.name">
+        <dt>{{ t(`dish.gauge.${g.name}`) }}</dt>
+        <dd>
+          <span class="value">{{ fresh || g.name !== 'tank' ? shown(g.value, g.unit) : '–' }}</span>
+          <span class="unit">{{ g.unit }}</span>
+        </dd>
+        <dd class="quiet small">{{ g.asks }}</dd>
+      </div>
+    </dl>
+    <p class="last">
+      <span class="label">{{ t('dish.lastRack') }}</span>
+      <template v-if="last">
+        <verdict-mark :verdict="last.verdict ?? 'cannot-tell'" :size="40" />
+        <span>{{ why }}</span>
+        <span class="quiet">{{ clock(last.at) }}</span>
+      </template>
+      <span v-else class="quiet">{{ t('dish.noRack') }}</span>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.phase {
+  display: flex;
+  align-items: baseline;
+  gap: 16px;
+}
+.phase b {
+  font-size: 34px;
+  line-height: 1.1;
+}
+.old b {
+  color: var(--ink-2);
+}
+.seconds {
+  font-size: 34px;
+  font-weight: 650;
+  color: var(--sea);
+}
+dl {
+  display: grid;
+  grid-template-columns: repeat(3, auto);
+  justify-content: space-between;
+  gap: 10px 24px;
+  margin: 10px 0 6px;
+}
+dt {
+  font-weight: 600;
+  color: var(--ink-2);
+}
+.value {
+  font-size: 84px;
+  font-weight: 650;
+  line-height: 0.95;
+  letter-spacing: -0.01em;
+}
+.unit {
+  font-size: 24px;
+  color: var(--ink-2);
+  margin-left: 6px;
+}
+.last {
+  display: flex;
+  align-items: center;
+  flex-wrap: wrap;
+  gap: 14px;
+  min-height: 52px;
+  font-size: 22px;
+}
+@media (max-width: 760px) {
+  dl {
+    grid-template-columns: 1fr 1fr;
+  }
+  .value {
+    font-size: 52px;
+  }
+  .last {
+    font-size: 18px;
+  }
+}
+</style>
