@@ -21,6 +21,7 @@ export const places = [
   '/house/procedures',
   '/house/products',
   '/house/instruments',
+  '/house/devices',
   '/house/spares',
   '/house/schools',
   '/house/tablet',

@@ -8,24 +8,27 @@ export const bathHours = { testHours: 2, changeHours: 4 } as const
 export interface BathDue {
   readonly testBy: Instant
   readonly useBy: Instant
-  readonly why: 'never-tested' | 'not-in' | 'age' | 'change'
+  readonly why: 'never-tested' | 'not-in' | 'age' | 'forecast' | 'change'
 }
 
 const hourMs = 3_600_000
 
 /**
  * When a bath is tested next and by when it is changed: at once where it was never tested or its last reading was not in,
- * else after the site's hours, and never past the change. Instants in milliseconds UTC.
+ * else after the site's hours, or sooner where it is expected to weaken sooner, and never past the change. Instants in milliseconds UTC.
  */
 export function bathDue(
   bath: Pick<BathState, 'mixedAt' | 'lastReading'>,
   hours: NonNullable<SiteSet['bath']> = bathHours,
+  foretold: Instant | null = null,
 ): BathDue {
   const useBy = instant(bath.mixedAt + hours.changeHours * hourMs)
   const { lastReading } = bath
   if (!lastReading) return { testBy: instant(bath.mixedAt), useBy, why: 'never-tested' }
   if (lastReading.verdict !== 'in') return { testBy: instant(lastReading.at), useBy, why: 'not-in' }
   const again = lastReading.at + hours.testHours * hourMs
+  const sooner = foretold !== null && foretold < Math.min(again, useBy)
+  if (sooner) return { testBy: foretold, useBy, why: 'forecast' }
   return again < useBy
     ? { testBy: instant(again), useBy, why: 'age' }
     : { testBy: useBy, useBy, why: 'change' }

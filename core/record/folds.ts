@@ -78,12 +78,24 @@ export interface BathState {
   readonly capacity: number
   readonly mixedAt: number
   readonly mixedBy: string
+  /** ppm aimed at; null where its label gives a dose only. */
+  readonly target: number | null
+  /** Since when it has stood as it is: mixed, or put right. */
+  readonly since: number
+  /** What it read since then, oldest first. */
+  readonly readings: readonly { readonly at: number; readonly strength: Interval }[]
   readonly lastReading: {
     readonly at: number
     readonly strength: Interval | null
     readonly verdict: Verdict
   } | null
 }
+
+/** A bath is read a few times in its life. */
+const keptReadings = 12
+
+const changes = ({ did }: CaseAction) =>
+  did === 'strengthened' || did === 'weakened' || did === 'drained-refilled' || did === 'remixed'
 
 /** A solution in a vessel: what it is, how much, and what it last read. */
 export const bathFold: Fold<BathState> = {
@@ -98,25 +110,38 @@ export const bathFold: Fold<BathState> = {
     capacity: 0,
     mixedAt: 0,
     mixedBy: '',
+    target: null,
+    since: 0,
+    readings: [],
     lastReading: null,
   }),
   apply(state, record) {
     if (record.type === 'bath.mixed@1') {
-      const { where, station, run, product, productName, volume, capacity } = record.payload
-      const mixed = { mixedAt: correctedAt(record), mixedBy: record.by, lastReading: null }
+      const { where, station, run, product, productName, volume, capacity, target } = record.payload
+      const at = correctedAt(record)
+      const mixed = { mixedAt: at, mixedBy: record.by, target, since: at, readings: [], lastReading: null }
       return { ...state, where, station, run, product, productName, volume, capacity, ...mixed }
     }
-    if (record.type === 'reading.taken@1' && record.payload.what === 'sanitizer')
+    if (record.type === 'reading.taken@1' && record.payload.what === 'sanitizer') {
+      const { strength } = record.payload.reading
+      const read = strength ? [{ at: correctedAt(record), strength }] : []
       return {
         ...state,
+        readings: [...state.readings, ...read].slice(-keptReadings),
         lastReading: {
           at: correctedAt(record),
           strength: record.payload.reading.strength,
           verdict: record.payload.judgement.overall,
         },
       }
-    if (record.type === 'case.action@1')
-      return { ...state, volume: volumeAfter(state.volume, record.payload) }
+    }
+    if (record.type === 'case.action@1') {
+      const volume = volumeAfter(state.volume, record.payload)
+      // Put right, it begins anew: what it read before tells nothing of it.
+      return changes(record.payload)
+        ? { ...state, volume, since: correctedAt(record), readings: [] }
+        : { ...state, volume }
+    }
     return state
   },
 }

@@ -1,5 +1,10 @@
 import { describe, expect, it } from 'vitest'
+import { bathDue, bathOutlook } from '../duty/index.ts'
+import { instant, interval } from '../quantity/index.ts'
+import { foldOf, type AnyRecord, type BathState, type Fold, type RecordType } from '../record/index.ts'
 import { forecastBath, lossPrior, usualLoss, type BathRead } from '../solution/index.ts'
+
+const bathFold = foldOf('bath') as Fold<BathState>
 
 /** A fixed generator: the same baths at every run. */
 function generator(seed: number) {
@@ -85,5 +90,49 @@ describe('the site’s history', () => {
     expect(Math.exp(many.mean)).toBeGreaterThan(Math.exp(few.mean))
     expect(Math.exp(many.mean)).toBeCloseTo(0.3, 1)
     expect(many.sd).toBeLessThan(few.sd)
+  })
+})
+
+describe('a bath that stands', () => {
+  const hour = 3_600_000
+  let n = 0
+  const record = (type: RecordType, at: number, payload: object) =>
+    ({ id: `r${++n}`, type, observedAt: at, clockOffset: 0, by: 'bao', payload }) as unknown as AnyRecord
+  const mixed = record('bath.mixed@1', 0, {
+    where: 'bar',
+    product: 'quat',
+    volume: 4000,
+    capacity: 6000,
+    target: 250,
+  })
+  const read = (at: number, lo: number, hi: number) =>
+    record('reading.taken@1', at, {
+      what: 'sanitizer',
+      reading: { strength: interval(lo, hi) },
+      judgement: { overall: 'in' },
+    })
+  const folded = (...records: AnyRecord[]) =>
+    records.reduce((s, r) => bathFold.apply(s, r), bathFold.initial('b'))
+  it('keeps what it read since it was mixed or put right', () => {
+    const state = folded(mixed, read(hour, 200, 300), read(2 * hour, 150, 200))
+    expect(state).toMatchObject({ target: 250, since: 0 })
+    expect(state.readings.map((r) => r.at)).toEqual([hour, 2 * hour])
+    const fixed = bathFold.apply(state, record('case.action@1', 3 * hour, { did: 'strengthened', amount: 5 }))
+    expect(fixed).toMatchObject({ since: 3 * hour, readings: [], volume: 4005 })
+  })
+  it('is tested sooner where it weakens sooner than the site’s hours', () => {
+    const quick = folded(mixed, read(hour, 180, 200))
+    const outlook = bathOutlook(quick, 150)
+    expect(outlook).toMatchObject({ least: 150, readings: 1 })
+    expect(outlook?.likely).toBeLessThan(3 * hour)
+    const due = bathDue(quick, { testHours: 4, changeHours: 6 }, outlook?.testBy ?? null)
+    expect(due).toMatchObject({ why: 'forecast', testBy: outlook?.testBy })
+    expect(bathDue(quick, { testHours: 2, changeHours: 4 }, instant(20 * hour)).why).toBe('age')
+  })
+  it('learns from the site’s own, and says nothing without a target', () => {
+    const bath = folded(mixed)
+    const lasting = Array.from({ length: 12 }, () => folded(mixed, read(4 * hour, 230, 260)))
+    expect(bathOutlook(bath, 150, lasting)?.likely).toBeGreaterThan(bathOutlook(bath, 150)?.likely ?? 0)
+    expect(bathOutlook({ ...bath, target: null }, 150)).toBeNull()
   })
 })

@@ -49,68 +49,99 @@ export function figuresOf(
   settings: FigureSettings = figureSettings,
 ): CycleFigures {
   const { at, on } = t
-  const isOn = (i: number, bit: number) => ((on[i] as number) & bit) !== 0
-  const washing: number[] = []
-  const rinsing: number[] = []
-  for (let i = 0; i < at.length; i++) {
-    if (isOn(i, pumpBit)) washing.push(i)
-    if (isOn(i, valveBit)) rinsing.push(i)
+  const n = at.length
+  // The indices of each phase; the rinse once settled, its last seconds, and without the valve's own strokes.
+  const [washing, rinsing] = [new Int32Array(n), new Int32Array(n)]
+  let [washes, rinses] = [0, 0]
+  for (let i = 0; i < n; i++) {
+    const bits = on[i] as number
+    if ((bits & pumpBit) !== 0) washing[washes++] = i
+    if ((bits & valveBit) !== 0) rinsing[rinses++] = i
   }
-  const stuck = (['tank', 'rinse', 'pressure'] as const).filter(
-    (k) => rinsing.length > 0 && spanOf(t[k]) < still[k],
-  )
-  const opened = at[rinsing[0] ?? 0] ?? 0
-  const closed = at[rinsing.at(-1) ?? 0] ?? 0
-  const told = (k: 'tank' | 'rinse' | 'pressure', of: readonly number[]) =>
-    stuck.includes(k) ? [] : smooth(t[k], of)
-  const wash = told('tank', washing)
-  const settled = rinsing.filter((i) => (at[i] as number) - opened >= settings.lag)
-  const all = told('rinse', rinsing)
-  const held = told('rinse', settled)
-  const last = told(
-    'rinse',
-    rinsing.filter((i) => closed - (at[i] as number) < settings.last),
-  )
-  // The valve's opening and closing strokes tell nothing of the flow.
-  const flowing = told('pressure', rinsing.slice(1, -1))
+  const opened = rinses > 0 ? (at[rinsing[0] as number] as number) : 0
+  const closed = rinses > 0 ? (at[rinsing[rinses - 1] as number] as number) : 0
+  let [settled, last] = [0, 0]
+  while (settled < rinses && (at[rinsing[settled] as number] as number) - opened < settings.lag) settled++
+  while (last < rinses && closed - (at[rinsing[last] as number] as number) >= settings.last) last++
+  const stuck = (['tank', 'rinse', 'pressure'] as const).filter((k) => rinses > 0 && spanOf(t[k]) < still[k])
+  const reached = (k: 'tank' | 'rinse' | 'pressure', of: Int32Array, from: number, to: number) =>
+    stuck.includes(k) || to <= from
+      ? none
+      : smoothed(t[k], of, from, to, k === 'rinse' ? settings.rinseAt : null)
+  const wash = reached('tank', washing, 0, washes)
+  const all = reached('rinse', rinsing, 0, rinses)
+  const flowing = reached('pressure', rinsing, 1, rinses - 1)
   return {
     from: at[0] ?? 0,
-    to: at[at.length - 1] ?? 0,
-    washSeconds: washing.length,
-    rinseSeconds: rinsing.length,
+    to: at[n - 1] ?? 0,
+    washSeconds: washes,
+    rinseSeconds: rinses,
     missing,
-    washLow: least(wash),
-    washMean: wash.length > 0 ? wash.reduce((a, b) => a + b, 0) / wash.length : null,
-    rinseLow: least(held),
-    rinseLast: least(last),
-    rinseHigh: most(all),
-    secondsHot: all.filter((c) => c >= settings.rinseAt).length,
-    pressureLow: least(flowing),
-    pressureHigh: most(flowing),
-    a0: all.length > 0 ? heatDose(all, 1) : null,
+    washLow: wash.low,
+    washMean: wash.count > 0 ? wash.sum / wash.count : null,
+    rinseLow: reached('rinse', rinsing, settled, rinses).low,
+    rinseLast: reached('rinse', rinsing, last, rinses).low,
+    rinseHigh: all.high,
+    secondsHot: all.hot,
+    pressureLow: flowing.low,
+    pressureHigh: flowing.high,
+    a0: all.count > 0 ? all.dose : null,
     stuck,
   }
 }
 
-const least = (values: readonly number[]) => (values.length > 0 ? Math.min(...values) : null)
-const most = (values: readonly number[]) => (values.length > 0 ? Math.max(...values) : null)
-
 function spanOf(column: Float32Array): number {
   let [lo, hi] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY]
-  for (const v of column) {
+  for (let i = 0; i < column.length; i++) {
+    const v = column[i] as number
     if (v < lo) lo = v
     if (v > hi) hi = v
   }
   return hi - lo
 }
 
-/** The values at some indices, each as the middle one of itself and its neighbours among them: one false sample decides nothing. */
-function smooth(column: Float32Array, of: readonly number[]): number[] {
-  const read = of.map((i) => column[i] as number).filter((v) => !Number.isNaN(v))
-  return read.map((v, i) => {
-    const [a, c] = [read[i - 1] ?? read[i + 1] ?? v, read[i + 1] ?? read[i - 1] ?? v]
-    return Math.max(Math.min(a, v), Math.min(Math.max(a, v), c))
-  })
+interface Reached {
+  readonly low: number | null
+  readonly high: number | null
+  readonly sum: number
+  readonly count: number
+  readonly hot: number
+  readonly dose: number
+}
+const none: Reached = { low: null, high: null, sum: 0, count: 0, hot: 0, dose: 0 }
+
+/**
+ * A column at some indices, from the `from`th of them to before the `to`th, each taken as the middle one of itself and its
+ * neighbours among those read: one false sample decides nothing. @param hotAt °C; null where heat is not counted.
+ */
+function smoothed(
+  column: Float32Array,
+  of: Int32Array,
+  from: number,
+  to: number,
+  hotAt: number | null,
+): Reached {
+  const read = new Float64Array(to - from)
+  let n = 0
+  for (let i = from; i < to; i++) {
+    const v = column[of[i] as number] as number
+    if (v === v) read[n++] = v
+  }
+  if (n === 0) return none
+  let [low, high, sum, hot, dose] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY, 0, 0, 0]
+  for (let i = 0; i < n; i++) {
+    const v = read[i] as number
+    const a = (i > 0 ? read[i - 1] : n > 1 ? read[1] : v) as number
+    const c = (i + 1 < n ? read[i + 1] : n > 1 ? read[n - 2] : v) as number
+    const middle = a < v ? (v < c ? v : a < c ? c : a) : a < c ? a : v < c ? c : v
+    if (middle < low) low = middle
+    if (middle > high) high = middle
+    sum += middle
+    if (hotAt === null) continue
+    if (middle >= hotAt) hot++
+    dose += doseOf(middle)
+  }
+  return { low, high, sum, count: n, hot, dose }
 }
 
 /** Below this the heat dose counts nothing. From memory of ISO 15883-1. */
@@ -121,4 +152,8 @@ const leastCounted = 65
  * @param step seconds between them. Source: ISO 15883-1, z = 10 °C.
  */
 export const heatDose = (temperatures: readonly number[], step: number): number =>
-  temperatures.reduce((sum, c) => (c < leastCounted ? sum : sum + 10 ** ((c - 80) / 10) * step), 0)
+  temperatures.reduce((sum, c) => sum + doseOf(c) * step, 0)
+
+/** What a second at a temperature counts as, in seconds at 80 °C. */
+const doseOf = (celsius: number): number =>
+  celsius < leastCounted ? 0 : Math.exp(((celsius - 80) / 10) * Math.LN10)

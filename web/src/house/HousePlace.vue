@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import PlaceBar from '../frame/PlaceBar.vue'
+import HouseDevices from './HouseDevices.vue'
 import HouseInstruments from './HouseInstruments.vue'
 import HousePeople from './HousePeople.vue'
 import HouseProcedures from './HouseProcedures.vue'
@@ -22,6 +23,7 @@ const parts = [
   'procedures',
   'products',
   'instruments',
+  'devices',
   'spares',
   'rules',
   'schools',
@@ -34,6 +36,7 @@ const views = {
   procedures: HouseProcedures,
   products: HouseProducts,
   instruments: HouseInstruments,
+  devices: HouseDevices,
   spares: HouseSpares,
   rules: HouseRules,
   schools: HouseSchools,

@@ -21,6 +21,14 @@ function next(b: StandingBath): { text: string; over: boolean } {
   const test = t(`bench.testWhy.${b.due.why}`, { time: clock(b.due.testBy) })
   return { text: test, over: now() >= b.due.testBy }
 }
+/** When it likely falls below its range, with how sure that is. */
+function outlook(b: StandingBath): string {
+  const { likely, earliest, latest, least, readings } = b.outlook ?? {}
+  if (!likely || !earliest) return ''
+  const to = latest ? clock(latest) : t('bench.later')
+  const told = t('bench.weakens', { ppm: least ?? 0, time: clock(likely), from: clock(earliest), to })
+  return readings === 0 ? `${told} ${t('bench.usually')}` : told
+}
 const age = (b: StandingBath) =>
   t('bench.age', {
     h: Math.floor(Math.max(0, now() - b.mixedAt) / 3_600_000),
@@ -43,6 +51,7 @@ const age = (b: StandingBath) =>
           }}, {{ age(b) }}
         </p>
         <p class="small" :class="{ over: next(b).over }">{{ next(b).text }}</p>
+        <p v-if="outlook(b)" class="small">{{ outlook(b) }}</p>
       </div>
       <span v-if="b.lastReading">
         {{ b.lastReading.strength ? showInterval(b.lastReading.strength) : '–' }} ppm,

@@ -1,11 +1,16 @@
-import { bathDue, type BathDue } from '@tadka/core/duty'
+import { bathDue, bathOutlook, type BathDue, type BathOutlook } from '@tadka/core/duty'
 import type { BathState } from '@tadka/core/record'
 import { computed } from 'vue'
 import { useKit } from '../house/kit.ts'
 import { useNames } from '../record/names.ts'
 import { useSite } from '../record/site.ts'
 
-export type StandingBath = BathState & { readonly name: string; readonly due: BathDue }
+export type StandingBath = BathState & {
+  readonly name: string
+  readonly due: BathDue
+  /** When it is expected to fall below its label's range; null where nobody can tell. */
+  readonly outlook: BathOutlook | null
+}
 
 /** A station has one sanitizer bath at a time. */
 const vesselOf = (b: BathState) => b.station ?? b.where
@@ -21,10 +26,21 @@ export function useBaths() {
       .filter((b) => kit.products.value.find((p) => p.id === b.product)?.agent)
       .toSorted((a, b) => b.mixedAt - a.mixedAt)
       .filter((b, i, all) => all.findIndex((o) => vesselOf(o) === vesselOf(b)) === i)
-      .map((b) => ({
-        ...b,
-        name: b.station ? names.station(b.station) : b.where,
-        due: bathDue(b, site.set?.bath),
-      })),
+      .map((b) => {
+        const outlook = outlookOf(b)
+        return {
+          ...b,
+          name: b.station ? names.station(b.station) : b.where,
+          due: bathDue(b, site.set?.bath, outlook?.testBy ?? null),
+          outlook,
+        }
+      }),
   )
+
+  function outlookOf(bath: BathState): BathOutlook | null {
+    const uses = kit.products.value.find((p) => p.id === bath.product)?.uses ?? []
+    const use = uses.find((u) => u.target === bath.target && u.range) ?? uses.find((u) => u.range)
+    const others = site.all('bath').filter((o) => o.product === bath.product && o.id !== bath.id)
+    return use?.range ? bathOutlook(bath, use.range.lo, others) : null
+  }
 }

@@ -1,0 +1,50 @@
+import { instant, type Instant } from '../quantity/index.ts'
+import type { BathState } from '../record/folds.ts'
+import { forecastBath, lossPrior } from '../solution/index.ts'
+
+export interface BathOutlook {
+  /** ppm that it is not to fall below. */
+  readonly least: number
+  readonly testBy: Instant | null
+  readonly likely: Instant | null
+  readonly earliest: Instant | null
+  readonly latest: Instant | null
+  /** How many readings it rests on; 0 is what is usual alone. */
+  readonly readings: number
+}
+
+const hourMs = 3_600_000
+
+type Curve = Pick<BathState, 'target' | 'since' | 'readings'>
+
+const readsOf = ({ since, readings }: Curve) =>
+  readings.map(({ at, strength }) => ({
+    hours: (at - since) / hourMs,
+    lo: strength.lo ?? 0,
+    hi: strength.hi,
+  }))
+
+/**
+ * When a bath falls below its least strength, and by when to test it again. Null where it has no target, or its readings and their
+ * course do not go together: then nobody can tell, and it is changed.
+ * @param least ppm, by the label's range. @param others earlier baths of the same product: what the site's own lose.
+ */
+export function bathOutlook(bath: Curve, least: number, others: readonly Curve[] = []): BathOutlook | null {
+  if (bath.target === null || bath.target <= 0 || least <= 0) return null
+  const losses = others.flatMap((o) => {
+    const fitted = o.target && o.readings.length > 0 ? forecastBath(o.target, least, readsOf(o)) : null
+    return fitted ? [fitted.loss] : []
+  })
+  const found = forecastBath(bath.target, least, readsOf(bath), lossPrior(losses))
+  if (!found) return null
+  const at = (hours: number | null) =>
+    hours === null ? null : instant(Math.round(bath.since + hours * hourMs))
+  return {
+    least,
+    testBy: at(found.testBy),
+    likely: at(found.likely),
+    earliest: at(found.earliest),
+    latest: at(found.latest),
+    readings: found.readings,
+  }
+}

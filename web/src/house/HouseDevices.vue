@@ -1,0 +1,138 @@
+<script setup lang="ts">
+import type { DeviceView } from '@tadka/contract/warewash'
+import { Refusal } from '@tadka/core/refusal'
+import { NButton, NInput, NSelect } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useTimes } from '../look/times.ts'
+import { useSession } from '../people/session.ts'
+import { useNames } from '../record/names.ts'
+import { useDishMachines } from '../warewash/dish.ts'
+import { ask } from '../wire/api.ts'
+import './form.css'
+import { slugOf } from './slug.ts'
+
+/** Probes that may stream: which machine each is on, when it was last heard, and the words its gateway signs in with, told once. */
+const { t } = useI18n()
+const session = useSession()
+const names = useNames()
+const { clock, day } = useTimes()
+const machines = useDishMachines()
+const may = computed(() => session.mayDo('set-up-house'))
+
+const devices = ref<DeviceView[]>([])
+const state = ref<'asking' | 'shown' | 'failed'>('asking')
+const path = computed(() => `/api/sites/${session.site}/devices`)
+async function look(): Promise<void> {
+  try {
+    devices.value = (await ask<{ devices: DeviceView[] }>('GET', path.value)).devices
+    state.value = 'shown'
+  } catch {
+    state.value = 'failed'
+  }
+}
+void look()
+
+const name = ref('')
+const station = ref<string | null>(null)
+const fault = ref('')
+const header = ref('')
+const id = computed(() => slugOf(name.value).slice(0, 24))
+const stations = computed(() => machines.value.map((m) => ({ label: m.plate?.name ?? m.id, value: m.id })))
+async function enter(): Promise<void> {
+  fault.value = ''
+  if (id.value === '' || station.value === null) {
+    fault.value = t('house.devices_.fault')
+    return
+  }
+  try {
+    const body = { id: id.value, name: name.value.trim(), station: station.value }
+    header.value = (await ask<{ authorization: string }>('POST', path.value, body)).authorization
+    name.value = ''
+    await look()
+  } catch (error) {
+    fault.value = error instanceof Refusal ? error.message : t('dish.traceFailed')
+  }
+}
+async function end(device: string): Promise<void> {
+  await ask('POST', `${path.value}/${device}/end`).catch(() => (state.value = 'failed'))
+  await look()
+}
+</script>
+
+<template>
+  <section>
+    <p class="quiet">{{ t('house.devices_.how') }}</p>
+    <p v-if="state === 'asking'" class="quiet">{{ t('dish.asking') }}</p>
+    <p v-else-if="state === 'failed'" class="fault">
+      {{ t('dish.traceFailed') }} <n-button @click="look">{{ t('dish.again') }}</n-button>
+    </p>
+    <p v-else-if="devices.length === 0" class="quiet">{{ t('house.devices_.none') }}</p>
+    <ul>
+      <li v-for="d in devices" :key="d.id">
+        <span>
+          <b>{{ d.name }}</b>
+          <span class="quiet">
+            {{ names.station(d.station) }},
+            {{
+              d.endedAt !== null
+                ? t('house.devices_.ended', { day: day(d.endedAt) })
+                : d.heardAt === null
+                  ? t('house.devices_.unheard')
+                  : t('house.devices_.heard', { time: `${day(d.heardAt)} ${clock(d.heardAt)}` })
+            }}
+          </span>
+        </span>
+        <n-button v-if="may && d.endedAt === null" @click="end(d.id)">{{ t('house.devices_.end') }}</n-button>
+      </li>
+    </ul>
+    <p v-if="header" class="token" role="status">
+      {{ t('house.devices_.once') }} <code>{{ header }}</code>
+    </p>
+    <form v-if="may" class="house-form" @submit.prevent="enter">
+      <h2>{{ t('house.devices_.new') }}</h2>
+      <div class="fields">
+        <label
+          >{{ t('house.devices_.name') }}
+          <n-input v-model:value="name" placeholder="" maxlength="80" size="large" />
+        </label>
+        <label
+          >{{ t('house.devices_.on') }}
+          <n-select v-model:value="station" :options="stations" size="large" />
+        </label>
+      </div>
+      <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
+      <n-button type="primary" size="large" attr-type="submit">{{ t('house.devices_.enter') }}</n-button>
+    </form>
+    <p v-else class="quiet">{{ t('house.mayNot') }}</p>
+  </section>
+</template>
+
+<style scoped>
+li {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 16px;
+  min-height: 64px;
+  border-bottom: 1px solid var(--line-soft);
+}
+b {
+  display: block;
+  font-size: 19px;
+}
+.token {
+  padding: 12px 16px;
+  margin: 14px 0;
+  background: var(--sea-wash);
+}
+code {
+  display: block;
+  overflow-wrap: anywhere;
+  font-size: 16px;
+}
+.fault {
+  color: var(--out);
+  font-weight: 600;
+}
+</style>
