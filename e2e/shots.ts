@@ -2,6 +2,8 @@ import { spawn } from 'node:child_process'
 import { once } from 'node:events'
 import { createInterface } from 'node:readline'
 import { chromium, type Page } from '@playwright/test'
+import { gateway, rackStream } from '@tadka/devices'
+import { demoProbeHeader } from '../server/demo/dish.ts'
 import { chromiumArgs } from './browser.ts'
 import { countParts, hold, press, signIn } from './crew.ts'
 
@@ -98,25 +100,25 @@ await page.locator('#correct-from').fill('50')
 await page.locator('#correct-to').fill('100')
 await page.locator('.band').first().waitFor()
 await take('bench-correct')
-await go('/bench/check', '.strip')
-await press(page, 'Dish machine')
-for (const [name, value] of [
-  ['wash', '67'],
-  ['rinse', '80'],
-  ['pressure', '120'],
-] as const)
-  await page.locator(`#heat-${name}`).fill(value)
-await page.locator('.band').first().waitFor()
-await take('bench-machine')
+// Racks of the last three quarters of an hour, as the stand-in streams them.
+const stream = rackStream(2)
+stream.machine.scaleUp(0.07)
+stream.busy(2700, 28)
+const probe = { url: process.env['TADKA_URL'] ?? '', authorization: demoProbeHeader, boot: 'power-up-1' }
+await gateway(probe).deliver(stream.next(2680), stream.second())
+await go('/dish', '.strip g.in')
+await page.locator('.strip g.in').last().click()
+await page.locator('.chart canvas').waitFor()
+await take('dishroom')
 await go('/log', '.row')
 await page.getByRole('button', { name: 'Readings' }).click()
 await page.locator('.row .mark').first().waitFor()
 await take('log')
-await go('/house/products', '.use')
-await take('house-products')
 
 const manager = await newPage('light')
 await signIn(manager, 'Oriel', '9080')
+await go('/house/trade', '.week', manager)
+await take('house-day', manager)
 await go('/house/rules', '.rule', manager)
 await take('house-rules', manager)
 

@@ -22,7 +22,7 @@ const usage = `Usage: ./tadka COMMAND
   plan FILE       plan the shift in a JSON file; --iterations N, --seed N
   test            everything that must pass
   shots           take the pictures of docs/screenshots anew
-  bench [NAME]    benchmarks: record, screen, judge, plan, warewash`
+  bench [NAME]    benchmarks: record, screen, judge, plan, warewash, stream`
 
 const [command = '', ...rest] = process.argv.slice(2)
 

@@ -1,6 +1,8 @@
 import { may, permissionFor, type Permission, type Role } from '@tadka/core/people'
 import type { AnyDraft } from '@tadka/core/record'
 import { Refusal } from '@tadka/core/refusal'
+// Requests have cookies by it.
+import type {} from '@fastify/cookie'
 import type { FastifyRequest } from 'fastify'
 import type { Pool } from '../db/pool.ts'
 import { findSession, peopleOfSession, type SessionRow, type SignedIn } from './queries.ts'
