@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test'
+import { gateway, rackStream } from '@tadka/devices'
 import { address, isAccessible, press, signIn } from './crew.ts'
 
 test('a manager sets the day and what falls due; what is wrong is told and nothing is lost', async ({
@@ -39,4 +40,32 @@ test('a manager sets the day and what falls due; what is wrong is told and nothi
   await expect(page.getByRole('textbox', { name: /^Where it comes from/ }).first()).toHaveValue(
     'By its manual, page 12',
   )
+})
+
+test('a probe is entered in House, its words told once, heard, and ended', async ({ page }) => {
+  await signIn(page, 'Oriel', '9080')
+  await page.goto(address('/house/devices'))
+  await expect(page.getByText('Probe in the galley dish machine')).toBeVisible()
+  await press(page, 'Let it stream')
+  await expect(page.getByRole('alert')).toHaveText('Give it a name, and say which machine it is on.')
+  await page.getByRole('textbox', { name: 'Its name' }).fill('Spare probe')
+  await page.getByRole('textbox', { name: 'On which machine' }).or(page.getByRole('combobox')).first().click()
+  await page.getByText('Galley dish machine', { exact: true }).last().click()
+  await press(page, 'Let it stream')
+  const words = page.locator('code')
+  await expect(words).toHaveText(/^Device gannet\/spare-probe\/[\w-]{40,}$/)
+  const row = page.locator('li', { hasText: 'Spare probe' })
+  await expect(row).toContainText('never heard yet')
+  await isAccessible(page)
+  const authorization = (await words.textContent()) ?? ''
+  const stream = rackStream(1)
+  await gateway({ url: process.env['TADKA_URL'] ?? '', authorization, boot: 'first' }).deliver(
+    stream.next(30),
+    30,
+  )
+  await page.reload()
+  await expect(row).toContainText('last heard')
+  await expect(words).toHaveCount(0)
+  await row.getByRole('button', { name: 'End it' }).click()
+  await expect(row).toContainText('ended')
 })

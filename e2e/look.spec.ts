@@ -47,6 +47,8 @@ test('nothing is asked of any other machine', async ({ page }) => {
 test('places, mix and check answer to single keys, which sleep while one types', async ({ page }) => {
   await signIn(page, 'Dara', '1357')
   await page.keyboard.press('4')
+  await expect(page).toHaveURL(/\/dish$/)
+  await page.keyboard.press('5')
   await expect(page).toHaveURL(/\/log$/)
   await page.keyboard.press('m')
   await expect(page).toHaveURL(/\/bench\/mix$/)
