@@ -17,7 +17,9 @@ export async function signIn(page: Page, name: string, pin: string): Promise<voi
   for (const digit of pin) await page.getByRole('button', { name: digit, exact: true }).click()
   await page.getByRole('button', { name: 'Sign in', exact: true }).click()
   // Who acts is shown only once the server has answered.
-  await expect(page.getByRole('button', { name: new RegExp(`^Acting: ${name}`) })).toBeVisible()
+  await expect(page.getByRole('button', { name: new RegExp(`^Acting: ${name}`) })).toBeVisible({
+    timeout: 30_000,
+  })
   await expect(page).toHaveURL(/\/shift$/)
   await expect(page.getByRole('heading', { name: 'Gannet Terminal' })).toBeVisible()
 }

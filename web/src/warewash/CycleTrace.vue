@@ -41,6 +41,8 @@ async function look(): Promise<void> {
 watch(() => props.mark.key, look, { immediate: true })
 
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
+const section = useTemplateRef<HTMLElement>('section')
+watch([section, state], () => section.value?.scrollIntoView({ block: 'end' }), { flush: 'post' })
 const chart = computed(() => {
   const { ink, ink2, line, sea } = palette.value
   return (
@@ -64,7 +66,7 @@ const figure = (value: number | null) => (value === null ? '–' : `${decimals(v
 </script>
 
 <template>
-  <section class="trace" :aria-label="t('dish.trace', { time: clock(mark.at) })">
+  <section ref="section" class="trace" :aria-label="t('dish.trace', { time: clock(mark.at) })">
     <p class="head">
       <b>{{ t('dish.trace', { time: clock(mark.at) }) }}</b>
       <verdict-mark v-if="mark.verdict" :verdict="mark.verdict" />

@@ -120,6 +120,9 @@ nav a.on {
   flex-direction: column;
   gap: 14px;
 }
+.main > * {
+  flex: none;
+}
 .side {
   overflow: auto;
   padding: 8px var(--gutter) 24px 20px;
