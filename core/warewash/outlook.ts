@@ -15,20 +15,24 @@ export type Advice =
   /** Out of use; and a check has passed since. */
   | 'aside'
   | 'may-return'
-  /** Nothing was read, or the last could not be told: read it by hand. */
+  /** Nothing was read for a shift's time, or the last could not be told: read it by hand. */
   | 'cannot-tell'
 
 /** Marks that count: whole cycles and readings, oldest first. */
 const judged = (state: DishState): readonly Mark[] => state.marks.filter((m) => m.verdict !== null)
 
-export function adviceOf(state: DishState): Advice {
+/** A rack read longer ago than this, milliseconds, tells nothing of the next. Common practice, no source: a shift is no longer. */
+const readHoldsMs = 12 * 3_600_000
+
+/** @param now milliseconds UTC. */
+export function adviceOf(state: DishState, now: Instant): Advice {
   const marks = judged(state)
   if (state.aside) {
     const after = marks.filter((m) => m.at > (state.aside?.at ?? 0))
     return after.at(-1)?.verdict === 'in' ? 'may-return' : 'aside'
   }
   const [before, last] = [marks.at(-2), marks.at(-1)]
-  if (!last) return 'cannot-tell'
+  if (!last || last.at < now - readHoldsMs) return 'cannot-tell'
   if (last.verdict === 'out') return before?.verdict === 'out' ? 'stop' : 'rewash'
   return last.verdict === 'cannot-tell' ? 'cannot-tell' : 'serves'
 }

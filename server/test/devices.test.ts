@@ -149,6 +149,62 @@ describe('what a probe streams', () => {
   })
 })
 
+describe('what is kept of it', () => {
+  it('stands in the log by its type, and apart from what people did', async () => {
+    const all = await call('GET', '/log?types=cycle.judged@1&limit=5', manager)
+    const cycles = (all.json() as { records: { type: string; by: string }[] }).records
+    expect(cycles).toHaveLength(5)
+    expect(new Set(cycles.map((r) => r.type))).toEqual(new Set(['cycle.judged@1']))
+    const rest = await call('GET', '/log?without=cycle.judged@1&limit=200', manager)
+    const others = (rest.json() as { records: { type: string }[] }).records
+    expect(others.length).toBeGreaterThan(20)
+    expect(others.some((r) => r.type === 'cycle.judged@1')).toBe(false)
+  })
+  it('a crash after the chain and before the table is made good, and nothing stands twice', async () => {
+    const { station, authorization } = await newDevice('probe-h')
+    const samples = hour(9)
+    const first = samples.slice(0, 1500)
+    await sendAll(authorization, first)
+    const before = await dish(station)
+    await server.owner.query('delete from cycle where station_id = $1', [station])
+    await server.owner.query("update device_boot set checkpoint = 0 where device_id = 'probe-h'")
+    server.clock.now += 300_000
+    await gateway({ url, authorization, boot: 'boot-1' }).deliver(samples.slice(1500), 1800)
+    const after = await dish(station)
+    expect(after.marks.slice(0, before.marks.length)).toEqual(before.marks)
+    expect(new Set(after.marks.map((m) => m.key)).size).toBe(after.marks.length)
+    expect(after.total).toBe(after.marks.filter((m) => m.ending === 'complete').length)
+  })
+  it('days are those of the site’s zone', async () => {
+    const { station, authorization } = await newDevice('probe-i')
+    const was = server.clock.now
+    // In July Dublin is an hour ahead: half an hour to midnight UTC is half past midnight there.
+    server.clock.now = Date.parse('2027-07-03T23:30:00Z')
+    await sendAll(authorization, hour(5))
+    server.clock.now = Date.parse('2027-07-03T22:30:00Z')
+    await gateway({ url, authorization, boot: 'boot-0' }).deliver(hour(6), 1800)
+    const days = await call('GET', `/dish/${station}/days?from=0&to=${Date.parse('2027-08-01')}`, manager)
+    expect((days.json() as { days: { day: string }[] }).days.map((d) => d.day)).toEqual([
+      '2027-07-03',
+      '2027-07-04',
+    ])
+    server.clock.now = was
+  })
+  it('seconds are let go after ninety days; cycles stay', async () => {
+    const { station, authorization } = await newDevice('probe-j')
+    const was = server.clock.now
+    await sendAll(authorization, hour(11))
+    const [mark] = (await dish(station)).marks
+    const trace = () => call('GET', `/dish/trace/${mark?.key}`, manager)
+    expect((await trace()).statusCode).toBe(200)
+    server.clock.now += 91 * 86_400_000
+    await gateway({ url, authorization, boot: 'boot-2' }).deliver(hour(12).slice(0, 60), 60)
+    expect((await trace()).statusCode).toBe(404)
+    expect((await dish(station)).marks[0]).toEqual(mark)
+    server.clock.now = was
+  })
+})
+
 describe('who may stream', () => {
   it('a device with its token, until a manager ends it; nobody else', async () => {
     const { authorization } = await newDevice('probe-g')

@@ -24,7 +24,7 @@ export function dishWatch({ pool, queue, now }: Needed) {
   const forgot = new Map<string, number>()
 
   async function forget(site: string): Promise<void> {
-    if (now() - (forgot.get(site) ?? 0) < forgetEveryMs) return
+    if (Math.abs(now() - (forgot.get(site) ?? 0)) < forgetEveryMs) return
     forgot.set(site, now())
     await queries.forgetSamples(pool, site, now() - retainedMs)
   }

@@ -71,7 +71,7 @@ export function useDish(id: Ref<string>) {
     rated: computed(() => parameters.value['racksAnHour'] ?? null),
     outlook,
     detergent,
-    advice: computed(() => adviceOf(state.value)),
+    advice: computed(() => adviceOf(state.value, now())),
     doubt: computed(() => inDoubt(state.value)),
     last: computed(() => state.value.marks.findLast((m) => m.verdict !== null) ?? null),
     /** Whether anything was ever streamed from it. */
