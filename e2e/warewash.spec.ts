@@ -30,18 +30,18 @@ test('a booster scales up over days: warned of before the first rack that fails,
   const warning = page.getByText(/^It will miss its limit about/)
   const last = page.locator('.last')
   await expect(page.getByText('Last rack', { exact: true })).toBeVisible()
-  let scale = 0.08
+  let scale = 0
   let warned = false
   const rewash = page.getByRole('heading', { name: 'Wash that rack again now' })
   const stop = page.getByRole('heading', { name: 'Out of use for sanitizing' })
-  for (let day = 0; day < 12; day++) {
+  for (let day = 0; day < 24; day++) {
     stream.machine.scaleUp(scale)
     await racks(1200)
     await page.reload()
     await expect(last).toBeVisible()
     if ((await stop.count()) > 0 || (await rewash.count()) > 0) break
     warned ||= (await warning.count()) > 0
-    scale += 0.035
+    scale += 0.02
     await control('1420')
   }
   // The warning stood there before any rack failed.

@@ -102,11 +102,14 @@ export function counted(
   }
 }
 
+/** What is forecast falls between milliseconds; calendars know whole ones only. */
+const whole = (at: number): Instant => instant(Math.round(at))
+
 const span = ({ site }: DutyContext, earliest: number, target: number, latest: number): Window => ({
-  day: dateAt(instant(latest), site.timeZone),
-  earliest: instant(earliest),
-  target: instant(target),
-  latest: instant(latest),
+  day: dateAt(whole(latest), site.timeZone),
+  earliest: whole(earliest),
+  target: whole(target),
+  latest: whole(latest),
 })
 
 /** From an instant until the close of that trading day, and at the latest of the next one. */

@@ -1,8 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { dueList } from '../../duty/index.ts'
 import { stationFold } from '../../procedure/index.ts'
 import { instant } from '../../quantity/index.ts'
-import type { AnyRecord, RecordType } from '../../record/index.ts'
+import type { AnyRecord, RecordType, SiteSet } from '../../record/index.ts'
 import type { Verdict } from '../../rules/index.ts'
 import {
   adviceOf,
@@ -202,5 +203,54 @@ describe('what comes', () => {
     expect(counted.counts.racks?.total).toBe(30)
     expect(counted.lastRuns['dish-machine.delime']?.counts?.racks).toBe(0)
     expect(withRacks(station, null)).toBe(station)
+  })
+})
+
+describe('a duty by count of racks', () => {
+  it('falls between milliseconds by its forecast, and is still told in whole ones', () => {
+    const every = 97
+    const state = folded(
+      ...Array.from({ length: 13 }, (_, i) => cycle(start + i * 7 * minuteMs + 1, 'in')),
+      record('run.finished@1', start + 100 * minuteMs, { run: 'r', procedure: 'dish-machine.delime' }),
+      ...Array.from({ length: 31 }, (_, i) => cycle(start + (101 + i * 7) * minuteMs + 1, 'in')),
+    )
+    const station = withRacks(
+      {
+        ...stationFold.initial('dish'),
+        plate: {
+          name: 'Dish',
+          tag: '1',
+          place: 'Galley',
+          family: 'dish-machine.stationary-dual',
+          model: 'Tern',
+          parameters: {},
+          duties: [
+            {
+              procedure: 'dish-machine.delime',
+              trigger: { kind: 'count', of: 'racks', every },
+              rule: 'by count',
+            },
+          ],
+        },
+        lastRuns: { 'dish-machine.delime': { run: 'r', finishedAt: start + 100 * minuteMs, by: 'ines' } },
+      },
+      state,
+    )
+    const everyDay = Object.fromEntries(
+      [1, 2, 3, 4, 5, 6, 7].map((d) => [String(d), { open: '05:30', close: '23:30' }]),
+    )
+    const site: SiteSet = {
+      name: 'Pier',
+      timeZone: 'Europe/Dublin',
+      hours: everyDay,
+      closedDays: [],
+      sailings: [],
+      units: 'metric',
+      freshHours: 4,
+      emergencyNumber: '112',
+    }
+    const [due] = dueList(site, [station], instant(start + 330 * minuteMs))
+    expect(Number.isInteger(due?.latest)).toBe(true)
+    expect(due?.latest).toBeGreaterThan(start + 330 * minuteMs)
   })
 })
