@@ -11,7 +11,6 @@ export interface Faults {
   /** How much of the rinse arm is clogged, 0 to 1. */
   readonly clogged?: number
   readonly detergentEmpty?: boolean
-  readonly sanitizerEmpty?: boolean
   /** This probe reads the same whatever happens. */
   readonly stuck?: 'tank' | 'rinse' | 'pressure'
 }

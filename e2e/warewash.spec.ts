@@ -89,7 +89,7 @@ test('without a probe racks are counted with one button, and taken back; the gau
   page,
 }) => {
   await signIn(page, 'Oriel', '9080')
-  // Entered as it is in House: a second machine that nothing streams from.
+  // A second machine that nothing streams from. House has no form for a new station: its record is sent.
   await page.evaluate(async () => {
     const plate = {
       name: 'Quay dish machine',
@@ -121,12 +121,10 @@ test('without a probe racks are counted with one button, and taken back; the gau
   await expect(page.getByText('No rack was read yet.')).toBeVisible()
   for (let i = 0; i < 3; i++) await press(page, 'One rack')
   await press(page, 'Take one back')
-  await expect(page.getByText('Racks since the water was changed').locator('xpath=..')).toContainText(
-    '2 of 120',
-  )
+  await expect(page.getByText('Racks since the water was changed').locator('xpath=..')).toContainText('2')
   await press(page, 'Water changed')
   await expect(page.getByText('Racks since the water was changed').locator('xpath=..')).toContainText(
-    '0 of 120',
+    'its plate does not say after how many',
   )
   await isAccessible(page)
   await page.getByRole('link', { name: 'Read the gauges by hand' }).first().click()

@@ -12,6 +12,8 @@ export interface BathDue {
 }
 
 const hourMs = 3_600_000
+/** A forecast asks for no test sooner than this after the last. Common practice, no source. */
+const leastBetweenMs = hourMs / 4
 
 /**
  * When a bath is tested next and by when it is changed: at once where it was never tested or its last reading was not in,
@@ -27,8 +29,9 @@ export function bathDue(
   if (!lastReading) return { testBy: instant(bath.mixedAt), useBy, why: 'never-tested' }
   if (lastReading.verdict !== 'in') return { testBy: instant(lastReading.at), useBy, why: 'not-in' }
   const again = lastReading.at + hours.testHours * hourMs
-  const sooner = foretold !== null && foretold < Math.min(again, useBy)
-  if (sooner) return { testBy: foretold, useBy, why: 'forecast' }
+  const sooner = foretold === null ? null : Math.max(foretold, lastReading.at + leastBetweenMs)
+  if (sooner !== null && sooner < Math.min(again, useBy))
+    return { testBy: instant(sooner), useBy, why: 'forecast' }
   return again < useBy
     ? { testBy: instant(again), useBy, why: 'age' }
     : { testBy: useBy, useBy, why: 'change' }

@@ -128,6 +128,8 @@ describe('a bath that stands', () => {
     const due = bathDue(quick, { testHours: 4, changeHours: 6 }, outlook?.testBy ?? null)
     expect(due).toMatchObject({ why: 'forecast', testBy: outlook?.testBy })
     expect(bathDue(quick, { testHours: 2, changeHours: 4 }, instant(20 * hour)).why).toBe('age')
+    // Not again the moment it was read, however weak it is expected to be.
+    expect(bathDue(quick, { testHours: 4, changeHours: 6 }, instant(0)).testBy).toBe(1.25 * hour)
   })
   it('learns from the site’s own, and says nothing without a target', () => {
     const bath = folded(mixed)

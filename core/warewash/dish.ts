@@ -51,6 +51,8 @@ export interface DishState {
   /** Racks by hour since 1970, UTC: the last two days. */
   readonly hours: readonly (readonly [number, number])[]
   readonly total: number
+  /** Racks counted by hand since the last that passed. */
+  readonly tallied: number
   readonly since: { readonly water: Since; readonly clean: Since; readonly delime: Since }
   readonly lastAt: number | null
   /** Out of use for sanitizing; null while it serves. */
@@ -75,6 +77,7 @@ export const dishFold: Fold<DishState> = {
     days: [],
     hours: [],
     total: 0,
+    tallied: 0,
     since: { water: never, clean: never, delime: never },
     lastAt: null,
     aside: null,
@@ -86,8 +89,10 @@ export const dishFold: Fold<DishState> = {
         return withCycle(state, record, record.payload)
       case 'reading.taken@1':
         return withReading(state, record, at)
-      case 'rack.tallied@1':
-        return counted(state, record.payload.racks, at)
+      case 'rack.tallied@1': {
+        const tallied = Math.max(0, state.tallied + record.payload.racks)
+        return counted({ ...state, tallied }, record.payload.racks, at)
+      }
       case 'dish.water-changed@1':
         return { ...state, since: { ...state.since, water: { racks: 0, at } } }
       case 'dish.set-aside@1': {
@@ -104,13 +109,15 @@ export const dishFold: Fold<DishState> = {
   },
 }
 
-/** A check that passed since it was set aside. */
-export const mayReturn = (state: DishState): boolean =>
-  state.aside !== null && passedSince(state, state.aside.at) !== null
+/** Whole cycles and readings by hand, oldest first. */
+export const judgedMarks = (state: DishState): readonly Mark[] =>
+  state.marks.filter((m) => m.verdict !== null)
 
-/** The newest mark that passed after an instant, or null. */
-export const passedSince = (state: DishState, at: number): Mark | null =>
-  state.marks.findLast((m) => m.verdict === 'in' && m.at > at) ?? null
+/** Whether the last check since it was set aside passed. */
+export function mayReturn(state: DishState): boolean {
+  const last = judgedMarks(state).at(-1)
+  return state.aside !== null && last?.verdict === 'in' && last.at > state.aside.at
+}
 
 function withCycle(state: DishState, record: AnyRecord, cycle: CycleJudged): DishState {
   const { figures } = cycle
@@ -168,7 +175,9 @@ function withReading(
 
 function put(state: DishState, mark: Mark): DishState {
   const marks = [...state.marks, mark].sort((a, b) => a.at - b.at || (a.key < b.key ? -1 : 1))
-  return { ...state, marks: marks.slice(-kept.marks), lastAt: Math.max(state.lastAt ?? 0, mark.at) }
+  const passed = mark.verdict === 'in' || mark.verdict === 'too-close'
+  const tallied = passed ? 0 : state.tallied
+  return { ...state, tallied, marks: marks.slice(-kept.marks), lastAt: Math.max(state.lastAt ?? 0, mark.at) }
 }
 
 function counted(state: DishState, racks: number, at: number): DishState {

@@ -1,6 +1,6 @@
 import type { Trend } from './drift.ts'
 import type { DoseState } from './detergent.ts'
-import type { CycleFigures } from './figures.ts'
+import type { Mark } from './dish.ts'
 
 /** What a pattern of cycles points at. */
 export type Fault =
@@ -12,7 +12,6 @@ export type Fault =
   | 'clogged-arm'
   | 'low-pressure'
   | 'detergent-empty'
-  | 'sanitizer-empty'
   | 'probe-stuck'
   | 'stream-gaps'
 
@@ -26,9 +25,15 @@ export interface Likely {
   readonly who: Fixer
 }
 
+/** What the diagnosis reads of a cycle. */
+export type Seen = Pick<
+  Mark,
+  'washLow' | 'rinseLow' | 'rinseHigh' | 'pressureLow' | 'pressureHigh' | 'missing' | 'stuck'
+>
+
 export interface Pattern {
   /** The last cycles, oldest first. */
-  readonly cycles: readonly CycleFigures[]
+  readonly cycles: readonly Seen[]
   /** Racks in the last hour beside the plate's; null where the plate does not say. */
   readonly rate: { readonly racks: number; readonly rated: number | null }
   readonly limits: {
@@ -40,8 +45,6 @@ export interface Pattern {
   /** Rinse by day. */
   readonly rinseTrend: Trend | null
   readonly detergent: DoseState
-  /** ppm at the rack in chemical mode; null where it is not read, or the machine does not use it. */
-  readonly sanitizerOut: boolean
 }
 
 const who: Record<Fault, Fixer> = {
@@ -53,7 +56,6 @@ const who: Record<Fault, Fixer> = {
   'clogged-arm': 'crew',
   'low-pressure': 'manager',
   'detergent-empty': 'crew',
-  'sanitizer-empty': 'crew',
   'probe-stuck': 'manager',
   'stream-gaps': 'manager',
 }
@@ -67,7 +69,6 @@ const look: Record<Fault, readonly string[]> = {
   'clogged-arm': ['rinse-nozzles', 'strainers-in-place'],
   'low-pressure': ['supply-valve', 'regulator'],
   'detergent-empty': ['detergent-drum', 'pick-up-tube'],
-  'sanitizer-empty': ['sanitizer-drum', 'pick-up-tube'],
   'probe-stuck': ['probe-plug', 'hand-thermometer'],
   'stream-gaps': ['gateway-power', 'wifi'],
 }
@@ -84,7 +85,7 @@ const sudden = 5
 const steeper = 3
 
 /** How far the manifold falls within a rinse, °C: the middle of some cycles. */
-const spreadOf = (cycles: readonly CycleFigures[]): number =>
+const spreadOf = (cycles: readonly Seen[]): number =>
   middleOf(
     cycles.map((c) => (c.rinseHigh === null || c.rinseLow === null ? null : c.rinseHigh - c.rinseLow)),
   ) ?? 0
@@ -111,7 +112,7 @@ export function likelyFaults(p: Pattern): Likely[] {
   const rinse = middleOf(last.map((c) => c.rinseLow))
   const low = middleOf(last.map((c) => c.pressureLow))
   const high = middleOf(last.map((c) => c.pressureHigh))
-  if (last.some((c) => c.stuck.length > 0)) found.push('probe-stuck')
+  if (last.some((c) => c.stuck)) found.push('probe-stuck')
   if (last.filter((c) => c.missing > 5).length > 1) found.push('stream-gaps')
   // Low water shuts the tank's heater off: a cold tank is often a low tank.
   const washNow = wash.at(-1) ?? null
@@ -130,6 +131,5 @@ export function likelyFaults(p: Pattern): Likely[] {
   if (high !== null && high > p.limits.pressureHigh) found.push('clogged-arm')
   if (low !== null && low < p.limits.pressureLow) found.push('low-pressure')
   if (p.detergent === 'empty') found.push('detergent-empty')
-  if (p.sanitizerOut) found.push('sanitizer-empty')
   return found.map((fault) => ({ fault, look: look[fault], who: who[fault] }))
 }

@@ -2,7 +2,7 @@ import { instant, type Instant } from '../quantity/index.ts'
 import type { Prediction } from '../duty/windows.ts'
 import type { StationState } from '../procedure/station.ts'
 import { fallsBelow, trendOf, type Crossing, type Trend } from './drift.ts'
-import type { DishState, Mark } from './dish.ts'
+import { judgedMarks, mayReturn, type DishState } from './dish.ts'
 
 /** What is to be done about the last cycles. */
 export type Advice =
@@ -18,19 +18,13 @@ export type Advice =
   /** Nothing was read for a shift's time, or the last could not be told: read it by hand. */
   | 'cannot-tell'
 
-/** Marks that count: whole cycles and readings, oldest first. */
-const judged = (state: DishState): readonly Mark[] => state.marks.filter((m) => m.verdict !== null)
-
 /** A rack read longer ago than this, milliseconds, tells nothing of the next. Common practice, no source: a shift is no longer. */
 const readHoldsMs = 12 * 3_600_000
 
 /** @param now milliseconds UTC. */
 export function adviceOf(state: DishState, now: Instant): Advice {
-  const marks = judged(state)
-  if (state.aside) {
-    const after = marks.filter((m) => m.at > (state.aside?.at ?? 0))
-    return after.at(-1)?.verdict === 'in' ? 'may-return' : 'aside'
-  }
+  if (state.aside) return mayReturn(state) ? 'may-return' : 'aside'
+  const marks = judgedMarks(state)
   const [before, last] = [marks.at(-2), marks.at(-1)]
   if (!last || last.at < now - readHoldsMs) return 'cannot-tell'
   if (last.verdict === 'out') return before?.verdict === 'out' ? 'stop' : 'rewash'
@@ -39,10 +33,10 @@ export function adviceOf(state: DishState, now: Instant): Advice {
 
 /** Racks that went through since the last that passed, the ones that could not be told among them. */
 export function inDoubt(state: DishState): { readonly racks: number; readonly since: number | null } {
-  const marks = judged(state)
+  const marks = judgedMarks(state)
   const passed = marks.findLastIndex((m) => m.verdict === 'in' || m.verdict === 'too-close')
   return {
-    racks: marks.slice(passed + 1).filter((m) => m.by === 'probe').length,
+    racks: state.tallied + marks.slice(passed + 1).filter((m) => m.by === 'probe').length,
     since: marks[passed]?.at ?? null,
   }
 }

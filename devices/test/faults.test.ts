@@ -50,12 +50,13 @@ const after = (faults: Faults, racks = 14) => {
 }
 const diagnosed = (s: Seen, more = {}) =>
   likelyFaults({
-    cycles: s.figures.filter((_, i) => s.endings[i] !== 'door'),
+    cycles: s.figures
+      .filter((_, i) => s.endings[i] !== 'door')
+      .map((f) => ({ ...f, stuck: f.stuck.length > 0 })),
     rate: { racks: 24, rated: 40 },
     limits: { wash: 66, rinse: 82, pressureLow: 100, pressureHigh: 170 },
     rinseTrend: null,
     detergent: doseState({ volume: 40_000, rinseWater: 3000 }, 2.35, s.conductivity),
-    sanitizerOut: false,
     ...more,
   }).map((l) => l.fault)
 

@@ -46,6 +46,13 @@ export const snapshot = (
     return row ?? { seq: 0, states: [] }
   })
 
+/** The states of one kind. */
+export const statesOfKind = (pool: Pool, site: string, kind: SubjectKind): Promise<unknown[]> =>
+  inSite(pool, site, async (db) => {
+    const sql = 'select state from subject_state where site_id = $1 and kind = $2'
+    return (await db.query<{ state: unknown }>(sql, [site, kind])).rows.map((r) => r.state)
+  })
+
 export const stateOf = (pool: Pool, site: string, kind: string, id: string): Promise<StateRow | null> =>
   inSite(pool, site, async (db) => {
     const sql = `

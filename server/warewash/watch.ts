@@ -7,7 +7,7 @@ import type { Services } from '../app/services.ts'
 import type { Client } from '../db/pool.ts'
 import { inSite } from '../db/transaction.ts'
 import { appendBatch } from '../record/append.ts'
-import { snapshot, stateOf } from '../record/queries.ts'
+import { stateOf, statesOfKind } from '../record/queries.ts'
 import { emptyBlock, putInto, seconds, unpack } from './block.ts'
 import { cutStretch, draftOf, judgedCycle, limitsAt, settleSeconds, type Judged } from './cutting.ts'
 import * as queries from './queries.ts'
@@ -80,9 +80,8 @@ export function dishWatch({ pool, queue, now }: Needed) {
   async function limitsOf(site: string, station: string) {
     const held = (await stateOf(pool, site, 'station', station))?.state as StationState | undefined
     const set = (await stateOf(pool, site, 'site', site))?.state as Partial<SiteSet> | undefined
-    const { states } = await snapshot(pool, site, now())
-    const rules = states.filter((s) => s.kind === 'rule').map((s) => s.state as Partial<LocalRule>)
-    return limitsAt(held ?? null, set ?? null, rules, now())
+    const rules = await statesOfKind(pool, site, 'rule')
+    return limitsAt(held ?? null, set ?? null, rules as Partial<LocalRule>[], now())
   }
 
   async function append(site: string, device: queries.DeviceRow, judged: readonly Judged[]): Promise<void> {

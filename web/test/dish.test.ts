@@ -1,8 +1,9 @@
+import { instant } from '@tadka/core/quantity'
 import { dishFold, type DishState, type Mark } from '@tadka/core/warewash'
 import { describe, expect, it } from 'vitest'
 import { stripOf } from '../src/warewash/strip.ts'
 import { traceChart } from '../src/warewash/trace-chart.ts'
-import { monthOf, trendChart, turnMonth } from '../src/warewash/trend-chart.ts'
+import { monthOf, spanOf, trendChart, turnMonth } from '../src/warewash/trend-chart.ts'
 
 const mark = (i: number, rinseLow: number | null, verdict: Mark['verdict']): Mark => ({
   key: `m${i}`,
@@ -72,10 +73,15 @@ describe('the charts', () => {
       { x: '12', y: 82 },
     ])
   })
-  it('months turn over the year', () => {
-    const month = monthOf(Date.UTC(2026, 11, 31, 23))
-    expect(turnMonth(month, 1)).toEqual({ from: Date.UTC(2027, 0, 1), to: Date.UTC(2027, 1, 1) })
-    expect(turnMonth(turnMonth(month, 1), -1)).toEqual(month)
+  it('months are those of the site’s zone, and turn over the year', () => {
+    const month = monthOf(instant(Date.UTC(2026, 11, 31, 23)), 'Europe/Dublin')
+    expect(month).toBe('2026-12')
+    expect(turnMonth(month, 1)).toBe('2027-01')
+    expect(turnMonth(turnMonth(month, 1), -1)).toBe(month)
+    // In summer Dublin is an hour ahead: its July begins on the last of June.
+    expect(monthOf(instant(Date.UTC(2027, 5, 30, 23, 30)), 'Europe/Dublin')).toBe('2027-07')
+    expect(spanOf('2027-07', 'Europe/Dublin').from).toBe(Date.UTC(2027, 5, 30, 23))
+    expect(spanOf('2027-10', 'Europe/Dublin').to).toBe(Date.UTC(2027, 10, 1))
   })
 })
 

@@ -135,6 +135,18 @@ describe('what is to be done', () => {
     })
     expect(inDoubt(folded(...racks('out', 'out')))).toEqual({ racks: 2, since: null })
   })
+  it('racks counted by hand are in doubt like others, until a reading passes', () => {
+    const tally = (n: number) => record('rack.tallied@1', start + n, { racks: 3 })
+    const read = (at: number, overall: Verdict) =>
+      record('reading.taken@1', at, {
+        what: 'dish-machine',
+        reading: { wash: null, rinse: null, pressure: null },
+        judgement: { overall },
+      })
+    const failed = [tally(0), read(start + 1, 'in'), tally(2), tally(3), read(start + 4, 'out')]
+    expect(inDoubt(folded(...failed))).toEqual({ racks: 6, since: start + 1 })
+    expect(inDoubt(folded(...failed, read(start + 5, 'in'))).racks).toBe(0)
+  })
   it('set aside, it comes back only after a check that passed', () => {
     const at = start + 60 * minuteMs
     const aside = record('dish.set-aside@1', at, {
@@ -152,6 +164,10 @@ describe('what is to be done', () => {
     const passed = [...failed, aside, cycle(at + 2 * minuteMs, 'in')]
     expect(adviceOf(folded(...passed), soon)).toBe('may-return')
     expect(adviceOf(folded(...passed, back(at + 3 * minuteMs)), soon)).toBe('serves')
+    // One that passed and then one that did not is no pass.
+    const again = [...passed, cycle(at + 5 * minuteMs, 'out')]
+    expect(adviceOf(folded(...again), soon)).toBe('aside')
+    expect(folded(...again, back(at + 6 * minuteMs)).aside).not.toBeNull()
   })
 })
 

@@ -1,26 +1,26 @@
 import { describe, expect, it } from 'vitest'
-import { figuresOf, likelyFaults, traceOf, type CycleFigures, type Pattern } from '../../warewash/index.ts'
+import { likelyFaults, type Pattern, type Seen } from '../../warewash/index.ts'
 
-const sound: CycleFigures = {
-  ...figuresOf(traceOf([]), 0),
+const sound: Seen = {
+  missing: 0,
+  stuck: false,
   washLow: 68,
   rinseLow: 84,
   rinseHigh: 85,
   pressureLow: 135,
   pressureHigh: 145,
 }
-const cycles = (...changes: Partial<CycleFigures>[]): CycleFigures[] => [
-  ...new Array<CycleFigures>(8).fill(sound),
+const cycles = (...changes: Partial<Seen>[]): Seen[] => [
+  ...new Array<Seen>(8).fill(sound),
   ...changes.map((c) => ({ ...sound, ...c })),
 ]
-const four = (change: Partial<CycleFigures>) => cycles(change, change, change, change)
+const four = (change: Partial<Seen>) => cycles(change, change, change, change)
 const pattern = (change: Partial<Pattern>): Pattern => ({
   cycles: cycles(sound),
   rate: { racks: 20, rated: 40 },
   limits: { wash: 66, rinse: 82, pressureLow: 100, pressureHigh: 170 },
   rinseTrend: null,
   detergent: 'kept',
-  sanitizerOut: false,
   ...change,
 })
 const sinking = { slope: -0.2, slopeLow: -0.25, slopeHigh: -0.15, now: 82.5, lastDay: 12 }
@@ -37,7 +37,7 @@ describe('the likely cause of what the cycles show', () => {
     ],
     [
       'a rinse that was never hotter',
-      { cycles: new Array<CycleFigures>(8).fill({ ...sound, rinseLow: 80 }) },
+      { cycles: new Array<Seen>(8).fill({ ...sound, rinseLow: 80 }) },
       ['cold-feed'],
     ],
     [
@@ -57,10 +57,9 @@ describe('the likely cause of what the cycles show', () => {
     ],
     ['pressure held back', { cycles: four({ pressureHigh: 190 }) }, ['clogged-arm']],
     ['pressure gone', { cycles: four({ pressureLow: 60 }) }, ['low-pressure']],
-    ['a probe that stands still', { cycles: cycles({ stuck: ['rinse'], rinseLow: null }) }, ['probe-stuck']],
+    ['a probe that stands still', { cycles: cycles({ stuck: true, rinseLow: null }) }, ['probe-stuck']],
     ['samples that go missing', { cycles: four({ missing: 9 }) }, ['stream-gaps']],
     ['detergent gone', { detergent: 'empty' }, ['detergent-empty']],
-    ['sanitizer gone', { sanitizerOut: true }, ['sanitizer-empty']],
   ])('%s', (_, change, faults) => expect(likelyFaults(pattern(change)).map((l) => l.fault)).toEqual(faults))
   it('says where to look first, and leaves electricity to its trade', () => {
     const [found] = likelyFaults(pattern({ cycles: four({ rinseLow: 62, rinseHigh: 63 }) }))

@@ -55,8 +55,12 @@ async function enter(): Promise<void> {
   }
 }
 async function end(device: string): Promise<void> {
-  await ask('POST', `${path.value}/${device}/end`).catch(() => (state.value = 'failed'))
-  await look()
+  try {
+    await ask('POST', `${path.value}/${device}/end`)
+    await look()
+  } catch {
+    state.value = 'failed'
+  }
 }
 </script>
 

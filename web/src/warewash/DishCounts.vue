@@ -21,6 +21,12 @@ const when = (at: number | null) =>
     : at - now() < dayMs / 2
       ? t('dish.about', { time: clock(at) })
       : t('dish.aboutDay', { day: day(at) })
+const left = (count: { left: number; at: number | null } | null) =>
+  !count
+    ? t('dish.noCount')
+    : count.left === 0
+      ? t('dish.dueNow')
+      : t('dish.left', { n: count.left, when: when(count.at) })
 const water = computed(() => props.dish.water.value)
 const delime = computed(() => props.dish.delime.value)
 const rate = computed(() => props.dish.rate.value.lastHour)
@@ -46,10 +52,8 @@ const changed = () =>
       <div>
         <dt>{{ t('dish.sinceWater') }}</dt>
         <dd>
-          <b>{{ dish.state.value.since.water.racks }}</b> {{ t('dish.of', { n: dish.waterEvery.value }) }}
-          <span class="quiet small">{{
-            water.left === 0 ? t('dish.dueNow') : t('dish.left', { n: water.left, when: when(water.at) })
-          }}</span>
+          <b>{{ dish.state.value.since.water.racks }}</b> {{ water ? t('dish.of', { n: water.every }) : '' }}
+          <span class="quiet small" :class="{ over: water?.left === 0 }">{{ left(water) }}</span>
           <n-button size="small" @click="changed">{{ t('dish.changed') }}</n-button>
         </dd>
       </div>
@@ -68,9 +72,7 @@ const changed = () =>
         <dt>{{ t('dish.sinceDelime') }}</dt>
         <dd>
           <b>{{ dish.state.value.since.delime.racks }}</b> {{ t('dish.of', { n: delime.every }) }}
-          <span class="quiet small" :class="{ over: delime.left === 0 }">{{
-            delime.left === 0 ? t('dish.dueNow') : t('dish.left', { n: delime.left, when: when(delime.at) })
-          }}</span>
+          <span class="quiet small" :class="{ over: delime.left === 0 }">{{ left(delime) }}</span>
         </dd>
       </div>
       <div>

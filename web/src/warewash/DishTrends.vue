@@ -7,11 +7,12 @@ import { useI18n } from 'vue-i18n'
 import { useTheme } from '../look/theme.ts'
 import { useTimes } from '../look/times.ts'
 import { useSession } from '../people/session.ts'
+import { useSite } from '../record/site.ts'
 import { ask } from '../wire/api.ts'
 import { now } from '../wire/clock.ts'
 import { useLineChart } from './chart.ts'
 import type { Dish } from './dish.ts'
-import { monthOf, turnMonth, trendChart } from './trend-chart.ts'
+import { monthOf, spanOf, turnMonth, trendChart } from './trend-chart.ts'
 
 /** A month of the machine, day by day: racks, what failed, the rinse's middle and lowest against its limit. */
 const props = defineProps<{ station: string; dish: Dish }>()
@@ -20,27 +21,29 @@ const session = useSession()
 const { palette } = useTheme()
 const { day } = useTimes()
 
-const month = ref(monthOf(now()))
+const site = useSite()
+const zone = computed(() => site.set?.timeZone ?? 'UTC')
+const month = ref(monthOf(now(), zone.value))
 const days = ref<CycleDay[]>([])
 const state = ref<'asking' | 'shown' | 'failed'>('asking')
 async function look(): Promise<void> {
   const asked = month.value
   state.value = 'asking'
   try {
-    const { from, to } = asked
+    const { from, to } = spanOf(asked, zone.value)
     const path = `/api/sites/${session.site}/dish/${props.station}/days?from=${from}&to=${to}`
     const answer = await ask<{ days: CycleDay[] }>('GET', path)
     if (asked !== month.value) return
     days.value = answer.days
     state.value = 'shown'
   } catch {
-    state.value = 'failed'
+    if (asked === month.value) state.value = 'failed'
   }
 }
 watch([month, () => props.station], look, { immediate: true })
 const title = computed(() =>
   new Intl.DateTimeFormat(locale.value, { month: 'long', year: 'numeric', timeZone: 'UTC' }).format(
-    month.value.from,
+    Date.parse(`${month.value}-01`),
   ),
 )
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas')

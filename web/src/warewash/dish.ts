@@ -10,33 +10,13 @@ import {
   rackRate,
   rinseOutlook,
   tankOf,
-  type CycleFigures,
   type DishState,
-  type Mark,
 } from '@tadka/core/warewash'
 import { computed, type Ref } from 'vue'
 import { useSite } from '../record/site.ts'
 import { now } from '../wire/clock.ts'
 
-/** Racks after which the tank's water is changed, where the plate does not say. Common practice, no source. */
-const usualWater = 120
-const setConductivity = 2.3
-
-/** What the diagnosis reads of a mark. */
-const figuresIn = (m: Mark): CycleFigures => ({
-  ...m,
-  from: 0,
-  to: 0,
-  washSeconds: 0,
-  rinseSeconds: 0,
-  washMean: null,
-  rinseLast: null,
-  secondsHot: 0,
-  a0: null,
-  stuck: m.stuck ? ['rinse'] : [],
-})
-
-/** A site's dish machines, the first that is named or the first there is. */
+/** A site's dish machines, with a probe or without. */
 export function useDishMachines() {
   const site = useSite()
   return computed(() => site.all('station').filter((s) => kindOf(s.plate?.family ?? '') !== null))
@@ -55,10 +35,11 @@ export function useDish(id: Ref<string>) {
   const outlook = computed(() => rinseOutlook(state.value, limits.value.rinse))
   const detergent = computed(() => {
     const tank = tankOf(parameters.value)
-    if (!tank) return 'cannot-tell' as const
+    const setPoint = parameters.value['conductivity']
+    if (!tank || setPoint === undefined) return 'cannot-tell' as const
     return doseState(
       tank,
-      parameters.value['conductivity'] ?? setConductivity,
+      setPoint,
       whole.value.map((m) => m.conductivity),
     )
   })
@@ -76,15 +57,11 @@ export function useDish(id: Ref<string>) {
     last: computed(() => state.value.marks.findLast((m) => m.verdict !== null) ?? null),
     /** Whether anything was ever streamed from it. */
     streams: computed(() => state.value.marks.some((m) => m.by === 'probe')),
-    water: computed(() =>
-      countForecast(
-        state.value,
-        state.value.since.water.racks,
-        parameters.value['waterRacks'] ?? usualWater,
-        now(),
-      ),
-    ),
-    waterEvery: computed(() => parameters.value['waterRacks'] ?? usualWater),
+    water: computed(() => {
+      const every = parameters.value['waterRacks']
+      const { racks } = state.value.since.water
+      return every === undefined ? null : { every, ...countForecast(state.value, racks, every, now()) }
+    }),
     delime: computed(() => {
       const duty = station.value?.plate?.duties.find(
         (d) => d.trigger.kind === 'count' && d.trigger.of === 'racks',
@@ -96,12 +73,11 @@ export function useDish(id: Ref<string>) {
     }),
     likely: computed(() =>
       likelyFaults({
-        cycles: whole.value.slice(-30).map(figuresIn),
+        cycles: whole.value.slice(-30),
         rate: { racks: rate.value.lastHour, rated: parameters.value['racksAnHour'] ?? null },
         limits: limits.value,
         rinseTrend: outlook.value.trend,
         detergent: detergent.value,
-        sanitizerOut: false,
       }),
     ),
   }

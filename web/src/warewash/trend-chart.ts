@@ -1,23 +1,24 @@
 import type { CycleDay } from '@tadka/contract/warewash'
+import { dateAt, instantAt } from '@tadka/core/duty'
+import type { Instant } from '@tadka/core/quantity'
 import type { ChartConfiguration } from 'chart.js'
 
-export interface Month {
-  /** Milliseconds UTC. */
-  readonly from: number
-  readonly to: number
+/** A month, "2026-11". */
+export type Month = string
+
+/** The month that an instant lies in, in the site's zone. */
+export const monthOf = (at: Instant, timeZone: string): Month => dateAt(at, timeZone).slice(0, 7)
+
+export function turnMonth(month: Month, by: number): Month {
+  const [year = 0, m = 1] = month.split('-').map(Number)
+  return new Date(Date.UTC(year, m - 1 + by, 1)).toISOString().slice(0, 7)
 }
 
-/** The month that an instant lies in, UTC. */
-export function monthOf(at: number): Month {
-  const d = new Date(at)
-  const [y, m] = [d.getUTCFullYear(), d.getUTCMonth()]
-  return { from: Date.UTC(y, m, 1), to: Date.UTC(y, m + 1, 1) }
-}
-
-export const turnMonth = (month: Month, by: number): Month => {
-  const d = new Date(month.from)
-  return monthOf(Date.UTC(d.getUTCFullYear(), d.getUTCMonth() + by, 1))
-}
+/** From when to when a month is, in the site's zone. */
+export const spanOf = (month: Month, timeZone: string): { readonly from: Instant; readonly to: Instant } => ({
+  from: instantAt(`${month}-01`, '00:00', timeZone),
+  to: instantAt(`${turnMonth(month, 1)}-01`, '00:00', timeZone),
+})
 
 interface Words {
   readonly middle: string
