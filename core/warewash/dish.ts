@@ -61,6 +61,8 @@ export interface DishState {
     readonly by: string
     readonly way: WayOn
     readonly inDoubt: number
+    /** Whether the racks in doubt were washed again by then. */
+    readonly rewashed: boolean
   } | null
 }
 
@@ -96,8 +98,8 @@ export const dishFold: Fold<DishState> = {
       case 'dish.water-changed@1':
         return { ...state, since: { ...state.since, water: { racks: 0, at } } }
       case 'dish.set-aside@1': {
-        const { way, inDoubt } = record.payload
-        return { ...state, aside: { at, by: record.by, way, inDoubt } }
+        const { way, inDoubt, rewashed } = record.payload
+        return { ...state, aside: { at, by: record.by, way, inDoubt, rewashed } }
       }
       case 'dish.returned@1':
         return { ...state, aside: mayReturn(state) ? null : state.aside }

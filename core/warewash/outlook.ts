@@ -91,11 +91,13 @@ export function rinseOutlook(
     .slice(-30)
     .map((d) => ({ day: d.day, value: d.rinseSum / d.rinses }))
   const trend = trendOf(points)
-  const spread = state.days
+  // How far a day's lowest lies below its mean, as on most days: one day that ran cold says nothing of the others.
+  const spreads = state.days
     .slice(-7)
     .filter((d) => d.rinses > 2 && d.rinseLow !== null)
     .map((d) => d.rinseSum / d.rinses - (d.rinseLow ?? 0))
-  const margin = spread.length > 0 ? spread.reduce((a, b) => a + b, 0) / spread.length : 0
+    .sort((a, b) => a - b)
+  const margin = spreads[spreads.length >> 1] ?? 0
   return { trend, misses: trend && fallsBelow(trend, limit, margin) }
 }
 

@@ -209,6 +209,12 @@ describe('what comes', () => {
       ),
     ).toEqual([])
   })
+  it('one day that ran cold does not bring the foretold day nearer', () => {
+    const sinking = days(10, (d) => 86 - 0.2 * d)
+    const cold = dishFold.apply(sinking, cycle(start + 9 * dayMs + 200 * minuteMs, 'out', {}, 55))
+    const [before, after] = [rinseOutlook(sinking, 82).misses, rinseOutlook(cold, 82).misses]
+    expect(Math.abs((after?.day ?? 0) - (before?.day ?? 0))).toBeLessThan(2)
+  })
   it('the racks counted stand on its station, so that what is due by count follows', () => {
     const state = days(3, () => 85)
     const station = {

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import PlaceBar from '../frame/PlaceBar.vue'
+import PlaceTabs from '../frame/PlaceTabs.vue'
 import HouseDevices from './HouseDevices.vue'
 import HouseInstruments from './HouseInstruments.vue'
 import HousePeople from './HousePeople.vue'
@@ -44,47 +45,21 @@ const views = {
   tablet: HouseTablet,
 }
 const current = computed(() => parts.find((p) => p === props.part) ?? 'stations')
+const tabs = computed(() =>
+  parts.map((p) => ({ to: `/house/${p}`, text: t(`house.${p}`), on: p === current.value })),
+)
 </script>
 
 <template>
   <div class="house">
     <place-bar :title="t('place.house')">
-      <nav :aria-label="t('place.house')">
-        <router-link
-          v-for="p in parts"
-          :key="p"
-          :to="`/house/${p}`"
-          :class="{ on: p === current }"
-          :aria-current="p === current ? 'page' : undefined"
-        >
-          {{ t(`house.${p}`) }}
-        </router-link>
-      </nav>
+      <place-tabs :label="t('place.house')" :tabs="tabs" />
     </place-bar>
     <component :is="views[current]" class="view" />
   </div>
 </template>
 
 <style scoped>
-nav {
-  display: flex;
-  flex-wrap: wrap;
-  margin-right: auto;
-}
-nav a {
-  min-height: 48px;
-  display: flex;
-  align-items: center;
-  padding: 4px 9px 0;
-  color: var(--ink-2);
-  font-weight: 600;
-  text-decoration: none;
-  border-bottom: 4px solid transparent;
-}
-nav a.on {
-  color: var(--ink);
-  border-bottom-color: var(--sea);
-}
 .view {
   padding: 12px var(--gutter) 32px;
   max-width: 1080px;

@@ -5,6 +5,7 @@ import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { parseField } from '../solution/field.ts'
+import ChoicePick from '../pieces/ChoicePick.vue'
 import { useSiteSet } from './site-set.ts'
 
 /** Where the trade's schools differ: what this site does, the default and its reason beside it. */
@@ -29,20 +30,20 @@ const hours = computed(() => {
     <p class="quiet">{{ t('house.schoolsHow') }}</p>
     <fieldset v-for="s in schools" :key="s.id">
       <legend>{{ s.question }}</legend>
-      <div class="choices" role="radiogroup" :aria-label="s.question">
-        <button
-          v-for="c in s.choices"
-          :key="c.id"
-          type="button"
-          role="radio"
-          :aria-checked="chosen(s.id) === c.id"
-          :disabled="!may"
-          @click="choose(s.id, c.id)"
-        >
-          {{ c.says
-          }}<span v-if="c.id === s.fallback" class="quiet small"> · {{ t('house.byDefault') }}</span>
-        </button>
-      </div>
+      <choice-pick
+        class="choices"
+        :model-value="chosen(s.id)"
+        :label="s.question"
+        :choices="
+          s.choices.map((c) => ({
+            value: c.id,
+            text: c.says,
+            note: c.id === s.fallback ? t('house.byDefault') : undefined,
+          }))
+        "
+        :disabled="!may"
+        @update:model-value="(choice) => choice && choose(s.id, choice)"
+      />
       <p class="quiet small">{{ s.why }}</p>
     </fieldset>
     <fieldset>
@@ -76,27 +77,7 @@ legend {
   padding: 0;
 }
 .choices {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
   margin: 10px 0 6px;
-}
-.choices button {
-  min-height: 48px;
-  padding: 6px 16px;
-  border: 1.5px solid var(--line);
-  border-radius: var(--r);
-  background: var(--raised);
-  font-weight: 600;
-  cursor: pointer;
-  text-align: left;
-}
-.choices button[aria-checked='true'] {
-  border-color: var(--sea);
-  background: var(--sea-wash);
-}
-.choices button:disabled {
-  cursor: default;
 }
 .hours {
   display: flex;

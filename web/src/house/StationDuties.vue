@@ -6,21 +6,13 @@ import { useI18n } from 'vue-i18n'
 import { useSession } from '../people/session.ts'
 import { useProcedures } from '../procedure/procedures.ts'
 import { useSite } from '../record/site.ts'
-import {
-  counted,
-  dutiesFrom,
-  dutyFault,
-  emptyDuty,
-  rowsOf,
-  triggerKinds,
-  type DutyRow,
-} from './duty-draft.ts'
-import { slugOf } from './slug.ts'
-import { weekdays } from './trade-draft.ts'
+import DraftRow from './DraftRow.vue'
+import DutyWhen from './DutyWhen.vue'
+import { dutiesFrom, dutyFault, emptyDuty, rowsOf, triggerKinds, type DutyRow } from './duty-draft.ts'
 
 /** What falls due on a station, when, and by which rule; and when the station must be up. */
 const props = defineProps<{ id: string; plate: StationSet }>()
-const { t, te } = useI18n()
+const { t } = useI18n()
 const site = useSite()
 const session = useSession()
 const procedures = useProcedures()
@@ -46,19 +38,10 @@ const procedureOptions = computed(() => {
   return [...new Set(ids)].map((id) => ({ label: procedures.nameOf(id), value: id }))
 })
 const kindOptions = triggerKinds.map((k) => ({ label: t(`shift.trigger.${k}`), value: k }))
-const dayOptions = weekdays.map((d) => ({ label: t(`house.trading.weekday.${d}`), value: d }))
-const countOptions = counted.map((c) => ({ label: t(`house.duty.of.${c}`), value: c }))
-const signOptions = ['scale', 'grease-grey', 'strip-out'].map((s) => ({
-  label: te(`house.sign.${s}`) ? t(`house.sign.${s}`) : s,
-  value: s,
-}))
-const signOf = (label: string) => ({ label, value: slugOf(label) })
-const clocks = (['in-use', 'clock'] as const).map((c) => ({ label: t(`house.duty.counts.${c}`), value: c }))
 const upOptions = (['free', 'rush', 'trading'] as const).map((u) => ({
   label: t(`house.duty.up.${u}`),
   value: u,
 }))
-const hasFigure = (kind: DutyRow['kind']) => kind === 'hours' || kind === 'months' || kind === 'count'
 
 function save(): void {
   if (fault.value) return
@@ -74,7 +57,14 @@ function save(): void {
     <h2 class="label">{{ t('house.duty.title') }}</h2>
     <p v-if="rows.length === 0" class="quiet">{{ t('house.duty.none') }}</p>
     <ul>
-      <li v-for="(row, i) in rows" :key="i">
+      <draft-row
+        v-for="(row, i) in rows"
+        :key="i"
+        :may="may"
+        columns="minmax(170px, 1.4fr) minmax(140px, 1fr) minmax(160px, 1fr) minmax(170px, 2fr)"
+        :remove="`${t('house.trading.remove')}: ${row.procedure ? procedures.nameOf(row.procedure) : ''}`"
+        @remove="rows.splice(i, 1)"
+      >
         <n-select
           v-model:value="row.procedure"
           :options="procedureOptions"
@@ -87,54 +77,9 @@ function save(): void {
           :options="kindOptions"
           :disabled="!may"
           :aria-label="t('house.duty.when')"
+          @update:value="row.word = null"
         />
-        <div class="figures">
-          <n-input
-            v-if="hasFigure(row.kind)"
-            v-model:value="row.figure"
-            :disabled="!may"
-            placeholder=""
-            :input-props="{ 'aria-label': t(`house.duty.figure.${row.kind}`) }"
-          />
-          <n-select
-            v-if="row.kind === 'hours'"
-            v-model:value="row.counts"
-            :options="clocks"
-            :disabled="!may"
-            :aria-label="t('house.duty.counted')"
-          />
-          <n-select
-            v-else-if="row.kind === 'count'"
-            v-model:value="row.of"
-            :options="countOptions"
-            :disabled="!may"
-            :aria-label="t('house.duty.counted')"
-          />
-          <n-select
-            v-else-if="row.kind === 'weekly'"
-            v-model:value="row.weekday"
-            :options="dayOptions"
-            :disabled="!may"
-            :aria-label="t('house.trading.days')"
-          />
-          <n-select
-            v-else-if="row.kind === 'sign' || row.kind === 'predicted'"
-            v-model:value="row.word"
-            :options="row.kind === 'sign' ? signOptions : []"
-            filterable
-            tag
-            :on-create="signOf"
-            :disabled="!may"
-            :aria-label="t(`shift.trigger.${row.kind}`)"
-          />
-          <n-select
-            v-else-if="row.kind === 'linked'"
-            v-model:value="row.word"
-            :options="procedureOptions"
-            :disabled="!may"
-            :aria-label="t('shift.trigger.linked')"
-          />
-        </div>
+        <duty-when v-model="rows[i]!" :may="may" :procedures="procedureOptions" />
         <n-input
           v-model:value="row.rule"
           :disabled="!may"
@@ -142,13 +87,7 @@ function save(): void {
           :placeholder="t('house.duty.rule')"
           :input-props="{ 'aria-label': t('house.duty.rule') }"
         />
-        <n-button
-          v-if="may"
-          :aria-label="`${t('house.trading.remove')}: ${row.procedure ? procedures.nameOf(row.procedure) : ''}`"
-          @click="rows.splice(i, 1)"
-          >{{ t('house.trading.remove') }}</n-button
-        >
-      </li>
+      </draft-row>
     </ul>
     <n-button v-if="may" @click="rows.push(emptyDuty())">{{ t('house.duty.add') }}</n-button>
     <label class="up"
@@ -171,20 +110,6 @@ function save(): void {
 .label {
   margin: 14px 0 6px;
 }
-li {
-  display: grid;
-  grid-template-columns: minmax(180px, 1.4fr) minmax(150px, 1fr) minmax(160px, 1fr) minmax(180px, 2fr) auto;
-  gap: 10px;
-  padding: 6px 0;
-  border-bottom: 1px solid var(--line-soft);
-}
-.figures {
-  display: flex;
-  gap: 8px;
-}
-.figures > :first-child:not(:last-child) {
-  flex: 0 0 72px;
-}
 .up {
   display: grid;
   grid-template-columns: 220px 300px;
@@ -203,9 +128,6 @@ li {
   font-weight: 600;
 }
 @media (max-width: 900px) {
-  li {
-    grid-template-columns: 1fr 1fr;
-  }
   .up {
     grid-template-columns: 1fr;
     gap: 4px;

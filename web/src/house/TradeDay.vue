@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NButton, NInput, NInputNumber } from 'naive-ui'
 import { useI18n } from 'vue-i18n'
+import DraftRow from './DraftRow.vue'
 import { weekdays, type TradeDraft } from './trade-draft.ts'
 
 /** When the site trades, the days it does not, and the sailings that make its rushes. */
@@ -30,8 +31,15 @@ const add = () => draft.value.sailings.push({ departs: '', days: [...weekdays], 
     </li>
   </ul>
   <h2>{{ t('house.trading.closedDays') }}</h2>
-  <ul class="week">
-    <li v-for="(_, i) in draft.closedDays" :key="i" class="closed">
+  <ul class="closed">
+    <draft-row
+      v-for="(closed, i) in draft.closedDays"
+      :key="i"
+      :may="may"
+      columns="1fr"
+      :remove="`${t('house.trading.remove')} ${closed}`"
+      @remove="draft.closedDays.splice(i, 1)"
+    >
       <n-input
         v-model:value="draft.closedDays[i]!"
         placeholder="2026-12-25"
@@ -39,14 +47,7 @@ const add = () => draft.value.sailings.push({ departs: '', days: [...weekdays], 
         :input-props="{ 'aria-label': `${t('house.trading.closedDays')}, ${i + 1}` }"
         size="large"
       />
-      <n-button
-        v-if="may"
-        size="large"
-        :aria-label="`${t('house.trading.remove')} ${draft.closedDays[i]}`"
-        @click="draft.closedDays.splice(i, 1)"
-        >{{ t('house.trading.remove') }}</n-button
-      >
-    </li>
+    </draft-row>
   </ul>
   <n-button v-if="may" size="large" @click="draft.closedDays.push('')">{{
     t('house.trading.addClosed')
@@ -55,7 +56,14 @@ const add = () => draft.value.sailings.push({ departs: '', days: [...weekdays], 
   <p class="quiet small">{{ t('house.trading.sailingsHow') }}</p>
   <p v-if="draft.sailings.length === 0" class="quiet">{{ t('house.trading.noSailings') }}</p>
   <ul>
-    <li v-for="(s, i) in draft.sailings" :key="i" class="sailing">
+    <draft-row
+      v-for="(s, i) in draft.sailings"
+      :key="i"
+      :may="may"
+      columns="110px 1fr 130px"
+      :remove="t('house.trading.removeSailing', { time: s.departs })"
+      @remove="draft.sailings.splice(i, 1)"
+    >
       <label
         >{{ t('house.trading.departs') }}
         <n-input v-model:value="s.departs" placeholder="21:10" :disabled="!may" size="large" />
@@ -81,14 +89,7 @@ const add = () => draft.value.sailings.push({ departs: '', days: [...weekdays], 
           size="large"
         />
       </label>
-      <n-button
-        v-if="may"
-        size="large"
-        :aria-label="t('house.trading.removeSailing', { time: s.departs })"
-        @click="draft.sailings.splice(i, 1)"
-        >{{ t('house.trading.remove') }}</n-button
-      >
-    </li>
+    </draft-row>
   </ul>
   <n-button v-if="may" size="large" @click="add">{{ t('house.trading.addSailing') }}</n-button>
 </template>
@@ -99,22 +100,14 @@ const add = () => draft.value.sailings.push({ departs: '', days: [...weekdays], 
   grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
   gap: 10px 32px;
 }
+.closed {
+  max-width: 420px;
+}
 .week li {
   display: grid;
   grid-template-columns: 1fr 92px 92px;
   gap: 10px;
   align-items: center;
-}
-.week .closed {
-  grid-template-columns: 1fr auto;
-}
-.sailing {
-  display: grid;
-  grid-template-columns: 110px 1fr 130px auto;
-  gap: 14px;
-  align-items: end;
-  padding: 8px 0;
-  border-bottom: 1px solid var(--line-soft);
 }
 fieldset {
   display: flex;
@@ -161,10 +154,5 @@ legend {
 .day input:focus-visible + span {
   outline: 3px solid var(--sea);
   outline-offset: 2px;
-}
-@media (max-width: 760px) {
-  .sailing {
-    grid-template-columns: 1fr 1fr;
-  }
 }
 </style>

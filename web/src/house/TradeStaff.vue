@@ -3,6 +3,7 @@ import { NButton, NInput, NInputNumber, NSelect } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSite } from '../record/site.ts'
+import DraftRow from './DraftRow.vue'
 import { mostCounters, sharedThings, type TradeDraft } from './trade-draft.ts'
 
 /** Who stays where while the site trades, what there is to share, and which machines may not be down together. */
@@ -20,7 +21,14 @@ const stations = computed(() =>
   <p class="quiet small">{{ t('house.trading.countersHow') }}</p>
   <p v-if="draft.counters.length === 0" class="quiet">{{ t('house.trading.noCounters') }}</p>
   <ul>
-    <li v-for="(c, i) in draft.counters" :key="i" class="row counter">
+    <draft-row
+      v-for="(c, i) in draft.counters"
+      :key="i"
+      :may="may"
+      columns="1fr 150px 150px"
+      :remove="t('house.trading.removeCounter', { name: c.name })"
+      @remove="draft.counters.splice(i, 1)"
+    >
       <label
         >{{ t('house.trading.counterName') }}
         <n-input v-model:value="c.name" placeholder="" maxlength="80" :disabled="!may" size="large" />
@@ -36,14 +44,7 @@ const stations = computed(() =>
           size="large"
         />
       </label>
-      <n-button
-        v-if="may"
-        size="large"
-        :aria-label="t('house.trading.removeCounter', { name: c.name })"
-        @click="draft.counters.splice(i, 1)"
-        >{{ t('house.trading.remove') }}</n-button
-      >
-    </li>
+    </draft-row>
   </ul>
   <n-button
     v-if="may && draft.counters.length < mostCounters"
@@ -70,7 +71,14 @@ const stations = computed(() =>
   <h2>{{ t('house.trading.keepUp') }}</h2>
   <p class="quiet small">{{ t('house.trading.keepUpHow') }}</p>
   <ul>
-    <li v-for="(g, i) in draft.keepUp" :key="i" class="row group">
+    <draft-row
+      v-for="(g, i) in draft.keepUp"
+      :key="i"
+      :may="may"
+      columns="1fr 200px"
+      :remove="`${t('house.trading.remove')} ${t('house.trading.group')} ${i + 1}`"
+      @remove="draft.keepUp.splice(i, 1)"
+    >
       <label
         >{{ t('house.trading.groupOf') }}
         <n-select
@@ -86,14 +94,7 @@ const stations = computed(() =>
         >{{ t('house.trading.mostDown') }}
         <n-input-number v-model:value="g.mostDown" :min="0" :precision="0" :disabled="!may" size="large" />
       </label>
-      <n-button
-        v-if="may"
-        size="large"
-        :aria-label="`${t('house.trading.remove')} ${t('house.trading.group')} ${i + 1}`"
-        @click="draft.keepUp.splice(i, 1)"
-        >{{ t('house.trading.remove') }}</n-button
-      >
-    </li>
+    </draft-row>
   </ul>
   <n-button v-if="may" size="large" @click="draft.keepUp.push({ stations: [], mostDown: 1 })">{{
     t('house.trading.addGroup')
@@ -112,19 +113,6 @@ const stations = computed(() =>
 </template>
 
 <style scoped>
-.row {
-  display: grid;
-  gap: 14px;
-  align-items: end;
-  padding: 8px 0;
-  border-bottom: 1px solid var(--line-soft);
-}
-.counter {
-  grid-template-columns: 1fr 150px 150px auto;
-}
-.group {
-  grid-template-columns: 1fr 200px auto;
-}
 .shared {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(180px, 1fr));
@@ -132,11 +120,5 @@ const stations = computed(() =>
 }
 .last {
   display: block;
-}
-@media (max-width: 760px) {
-  .counter,
-  .group {
-    grid-template-columns: 1fr 1fr;
-  }
 }
 </style>

@@ -51,8 +51,23 @@ function overridesFor(p: Palette): GlobalThemeOverrides {
       border: `1.5px solid ${p.line}`,
       paddingMedium: '0 18px',
     },
-    Input: { border: `1.5px solid ${p.line}`, heightLarge: '56px', fontSizeLarge: '19px' },
-    Select: { peers: { InternalSelection: { border: `1.5px solid ${p.line}` } } },
+    Input: {
+      border: `1.5px solid ${p.line}`,
+      heightLarge: '56px',
+      fontSizeLarge: '19px',
+      // What a person may not change is still read.
+      colorDisabled: p.paper,
+      textColorDisabled: p.ink2,
+    },
+    Select: {
+      peers: {
+        InternalSelection: {
+          border: `1.5px solid ${p.line}`,
+          colorDisabled: p.paper,
+          textColorDisabled: p.ink2,
+        },
+      },
+    },
     Switch: { railColorActive: p.sea },
   }
 }

@@ -29,7 +29,17 @@ const { say, act } = useSentence()
 
 const payload = computed(() => props.record.payload as unknown as Record<string, unknown>)
 const judged = computed(() =>
-  props.record.type === 'reading.taken@1' ? props.record.payload.judgement : null,
+  props.record.type === 'reading.taken@1' || props.record.type === 'cycle.judged@1'
+    ? props.record.payload.judgement
+    : null,
+)
+/** A rack is told by its machine's probe, everything else by a person. */
+const who = computed(() =>
+  props.record.type === 'cycle.judged@1' ? t('log.probe') : names.person(props.record.by),
+)
+/** When it was: a rack has its own time, its record that of its judging. */
+const at = computed(() =>
+  props.record.type === 'cycle.judged@1' ? props.record.payload.to : correctedAt(props.record),
 )
 /** What can be put right here: another block of the strip, another number on the thermometer. */
 const amendable = computed(() => props.record.type === 'reading.taken@1')
@@ -52,8 +62,8 @@ const instruments = computed(() =>
 <template>
   <li class="row" :class="{ open }">
     <button type="button" class="line" :aria-expanded="open" @click="emit('toggle')">
-      <span class="time">{{ clock(correctedAt(record)) }}</span>
-      <span class="who">{{ names.person(record.by) }}</span>
+      <span class="time">{{ clock(at) }}</span>
+      <span class="who">{{ who }}</span>
       <span class="what">
         <span :class="{ struck: amendment }">{{ say(record) }}</span>
         <span v-if="amendment" class="amended">{{ t('log.amended') }}: {{ say(amendment) }}</span>

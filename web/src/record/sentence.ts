@@ -168,9 +168,7 @@ export function useSentence() {
         const { figures, judgement } = record.payload
         const shown = (v: number | null) => (v === null ? '–' : decimals(v, 1))
         const read = { wash: shown(figures.washLow), rinse: shown(figures.rinseLow) }
-        const what = judgement
-          ? t('log.say.cycleRead', { ...read, verdict: t(`verdict.${judgement.overall}`) })
-          : t('log.say.gone')
+        const what = judgement ? t('log.say.cycleRead', read) : t('log.say.gone')
         return t('log.say.cycle.judged', { what })
       }
       case 'rack.tallied@1':

@@ -26,7 +26,12 @@ function outlook(b: StandingBath): string {
   const { likely, earliest, latest, least, readings } = b.outlook ?? {}
   if (!likely || !earliest) return ''
   const to = latest ? clock(latest) : t('bench.later')
-  const told = t('bench.weakens', { ppm: least ?? 0, time: clock(likely), from: clock(earliest), to })
+  const told = t(likely <= now() ? 'bench.weakened' : 'bench.weakens', {
+    ppm: least ?? 0,
+    time: clock(likely),
+    from: clock(earliest),
+    to,
+  })
   return readings === 0 ? `${told} ${t('bench.usually')}` : told
 }
 const age = (b: StandingBath) =>

@@ -7,6 +7,7 @@ import { useTimes } from '../look/times.ts'
 import { useSession } from '../people/session.ts'
 import { useNames } from '../record/names.ts'
 import { useSite } from '../record/site.ts'
+import ChoicePick from '../pieces/ChoicePick.vue'
 import type { Dish } from './dish.ts'
 
 /** What the last racks ask for: washed again; out of use, and how to go on; back in service after a check that passed. */
@@ -23,6 +24,10 @@ const doubt = computed(() => props.dish.doubt.value)
 const subject = computed(() => ({ kind: 'dish', id: props.station }) as const)
 const rewashed = ref<boolean | null>(null)
 const note = ref('')
+const answers = computed(() => [
+  { value: true, text: t('dish.rewashedYes') },
+  { value: false, text: t('dish.rewashedNo') },
+])
 /** Ways that this machine and this kitchen have. */
 const hasChemical = computed(() => (props.dish.station.value?.plate?.parameters['chemicalMode'] ?? 0) > 0)
 const ways = computed(() => waysOn.filter((w) => w !== 'chemical' || hasChemical.value))
@@ -59,18 +64,9 @@ function back(): void {
         {{ t('dish.doubt', { n: doubt.racks }) }}
         {{ doubt.since === null ? t('dish.doubtEver') : t('dish.doubtSince', { time: clock(doubt.since) }) }}
       </p>
-      <div class="choices" role="radiogroup" :aria-label="t('dish.wereRewashed')">
+      <div class="acts">
         <span>{{ t('dish.wereRewashed') }}</span>
-        <button
-          v-for="yes in [true, false]"
-          :key="String(yes)"
-          type="button"
-          role="radio"
-          :aria-checked="rewashed === yes"
-          @click="rewashed = yes"
-        >
-          {{ t(yes ? 'dish.rewashedYes' : 'dish.rewashedNo') }}
-        </button>
+        <choice-pick v-model="rewashed" :label="t('dish.wereRewashed')" :choices="answers" />
       </div>
       <n-input
         v-model:value="note"
@@ -101,6 +97,9 @@ function back(): void {
           })
         }}
         {{ t(`dish.wayHow.${aside.way}`) }}
+      </p>
+      <p v-if="aside && !aside.rewashed && aside.inDoubt > 0">
+        <b>{{ t('dish.stillInDoubt', { n: aside.inDoubt }) }}</b>
       </p>
       <div class="acts">
         <template v-if="advice === 'may-return'">
@@ -146,26 +145,10 @@ function back(): void {
 h2 {
   font-size: 24px;
 }
-.choices,
 .acts {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
   gap: 12px;
-}
-.choices button {
-  min-height: 48px;
-  padding: 4px 16px;
-  border: 1.5px solid var(--line);
-  border-radius: var(--r);
-  background: var(--raised);
-  font-weight: 600;
-  cursor: pointer;
-}
-.choices button[aria-checked='true'] {
-  border-color: var(--sea);
-  background: var(--sea-wash);
-  text-decoration: underline 3px var(--sea);
-  text-underline-offset: 5px;
 }
 </style>

@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import PlaceBar from '../frame/PlaceBar.vue'
+import PlaceTabs from '../frame/PlaceTabs.vue'
 import BathList from '../solution/BathList.vue'
 import CycleStrip from './CycleStrip.vue'
 import CycleTrace from './CycleTrace.vue'
@@ -23,6 +24,20 @@ const id = computed(() => {
 const dish = useDish(id)
 const views = ['machine', 'months', 'sink'] as const
 const view = computed(() => views.find((v) => v === props.view) ?? 'machine')
+const tabs = computed(() =>
+  views.map((v) => ({
+    to: id.value ? `/dish/${v}/${id.value}` : `/dish/${v}`,
+    text: t(`dish.view.${v}`),
+    on: v === view.value,
+  })),
+)
+const others = computed(() =>
+  machines.value.map((m) => ({
+    to: `/dish/${view.value}/${m.id}`,
+    text: m.plate?.name ?? m.id,
+    on: m.id === id.value,
+  })),
+)
 const open = ref<string | null>(null)
 watch(id, () => (open.value = null))
 const opened = computed(() => dish.state.value.marks.find((m) => m.key === open.value) ?? null)
@@ -31,25 +46,8 @@ const opened = computed(() => dish.state.value.marks.find((m) => m.key === open.
 <template>
   <div class="dish">
     <place-bar :title="t('place.dish')">
-      <nav :aria-label="t('place.dish')">
-        <router-link
-          v-for="v in views"
-          :key="v"
-          :to="id ? `/dish/${v}/${id}` : `/dish/${v}`"
-          :class="{ on: v === view }"
-          :aria-current="v === view ? 'page' : undefined"
-          >{{ t(`dish.view.${v}`) }}</router-link
-        >
-      </nav>
-      <nav v-if="machines.length > 1" :aria-label="t('dish.machines')">
-        <router-link
-          v-for="m in machines"
-          :key="m.id"
-          :to="`/dish/${view}/${m.id}`"
-          :class="{ on: m.id === id }"
-          >{{ m.plate?.name }}</router-link
-        >
-      </nav>
+      <place-tabs :label="t('place.dish')" :tabs="tabs" />
+      <place-tabs v-if="machines.length > 1" :label="t('dish.machines')" :tabs="others" />
     </place-bar>
     <div v-if="view === 'sink'" class="one" tabindex="0"><bath-list /></div>
     <div v-else-if="id === ''" class="one">
@@ -81,25 +79,6 @@ const opened = computed(() => dish.state.value.marks.find((m) => m.key === open.
   height: 100%;
   display: flex;
   flex-direction: column;
-}
-nav {
-  display: flex;
-  flex-wrap: wrap;
-  margin-right: auto;
-}
-nav a {
-  min-height: 48px;
-  display: flex;
-  align-items: center;
-  padding: 4px 14px 0;
-  color: var(--ink-2);
-  font-weight: 600;
-  text-decoration: none;
-  border-bottom: 4px solid transparent;
-}
-nav a.on {
-  color: var(--ink);
-  border-bottom-color: var(--sea);
 }
 .one {
   flex: 1;

@@ -23,6 +23,8 @@ export interface Strip {
 const above = 6
 const below = 5
 const hourMs = 3_600_000
+/** Room that the word of an hour takes. */
+const wordRoom = 48
 
 /** The last cycles side by side, each as far above or below the limit as its rinse was. @param limit °C. @param left room for the limit's figure. */
 export function stripOf(
@@ -43,7 +45,7 @@ export function stripOf(
   })
   return {
     limitAt,
-    turns: apart(turns, 70),
+    turns: apart(turns, wordRoom).filter((t) => t.x <= left + marks.length * step - wordRoom),
     marks: marks.map((mark, i) => ({
       mark,
       x: left + (i + 0.5) * step,

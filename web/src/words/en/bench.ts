@@ -124,6 +124,7 @@ export const bench = {
     change: 'Change it by {time}.',
   },
   weakens: 'Likely below {ppm} ppm at {time} ({from} to {to}).',
+  weakened: 'Likely below {ppm} ppm since {time} ({from} to {to}).',
   later: 'later',
   usually: 'By what is usual: it was not read since.',
   age: '{h} h {m} min old',

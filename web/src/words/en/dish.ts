@@ -121,6 +121,7 @@ export const dish = {
   wereRewashed: 'Were they washed again?',
   rewashedYes: 'Yes, all',
   rewashedNo: 'Not yet',
+  stillInDoubt: '{n} racks from before are still to be washed again.',
   note: 'Which went out, what was done',
   way: { chemical: 'Chemical mode', sink: 'The sink', 'single-service': 'Single-service ware' },
   wayHow: {
