@@ -25,6 +25,7 @@ export const subjectKind = z.enum([
   'crew',
   'plan',
   'dish',
+  'logger',
 ])
 export const subjectRef = z.strictObject({ kind: subjectKind, id: slug })
 

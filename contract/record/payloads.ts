@@ -15,6 +15,7 @@ import { facets, procedureSchema } from '../procedure/schemas.ts'
 import { pin, plan } from '../plan/schemas.ts'
 import { localRuleSet } from '../rules/schemas.ts'
 import { dishPayloads } from './dish.ts'
+import { loggerPayloads } from './logger.ts'
 import { readingTaken } from './reading.ts'
 
 const runPlain = { run: slug, station: slug }
@@ -138,6 +139,7 @@ export const payloadSchemas = {
     reason: words(500),
   }),
   ...dishPayloads,
+  ...loggerPayloads,
 } as const satisfies Record<RecordType, z.ZodType>
 
 type Parsed<T extends RecordType> = z.infer<(typeof payloadSchemas)[T]>

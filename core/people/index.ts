@@ -12,9 +12,10 @@ export type Permission =
   | 'unlock-person'
   | 'export-log'
   | 'plan-shift'
+  | 'bring-in'
 
 const crew: readonly Permission[] = ['read', 'record', 'amend', 'verify-chain', 'export-log']
-const lead: readonly Permission[] = [...crew, 'close-case', 'sign-shift', 'plan-shift']
+const lead: readonly Permission[] = [...crew, 'close-case', 'sign-shift', 'plan-shift', 'bring-in']
 const manager: readonly Permission[] = [...lead, 'set-up-house', 'unlock-person']
 
 const permissions: Record<Role, readonly Permission[]> = { crew, lead, manager }
@@ -27,6 +28,7 @@ export function permissionFor(type: string): Permission {
   if (/^station\.(laid-up|back)@/.test(type)) return 'close-case'
   if (/^(roster|plan)\.set@/.test(type)) return 'plan-shift'
   if (type.startsWith('dish.returned@') || type.startsWith('case.closed@')) return 'close-case'
+  if (type.startsWith('logger.')) return 'bring-in'
   if (type.startsWith('record.amended@')) return 'amend'
   if (type.startsWith('shift.signed@')) return 'sign-shift'
   return 'record'

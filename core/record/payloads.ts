@@ -38,6 +38,7 @@ import type {
   RacksTallied,
   WaterChanged,
 } from '../warewash/records.ts'
+import type { LoggerImported, LoggerWithdrawn } from '../logger/records.ts'
 import type { SubjectRef } from './record.ts'
 
 /** A mistake put right by a new record that points at the old; both are shown. */
@@ -93,6 +94,8 @@ export interface Payloads {
   'dish.water-changed@1': WaterChanged
   'dish.set-aside@1': DishSetAside
   'dish.returned@1': DishReturned
+  'logger.imported@1': LoggerImported
+  'logger.withdrawn@1': LoggerWithdrawn
 }
 
 export type RecordType = keyof Payloads
@@ -100,5 +103,9 @@ export type RecordType = keyof Payloads
 /** Record types that only the server may make, after checking the person's own PIN. */
 export const signedTypes: ReadonlySet<string> = new Set<RecordType>(['shift.signed@1'])
 
-/** Record types that the server makes from what devices stream. */
-export const deviceTypes: ReadonlySet<string> = new Set<RecordType>(['cycle.judged@1'])
+/** Record types that the server makes from what devices stream and from the files of loggers. */
+export const deviceTypes: ReadonlySet<string> = new Set<RecordType>([
+  'cycle.judged@1',
+  'logger.imported@1',
+  'logger.withdrawn@1',
+])

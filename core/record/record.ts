@@ -16,6 +16,7 @@ export type SubjectKind =
   | 'crew'
   | 'plan'
   | 'dish'
+  | 'logger'
 
 /** What a record is about; state folds per subject. */
 export interface SubjectRef {

@@ -1,6 +1,7 @@
 import { runFold } from '../procedure/run.ts'
 import { stationFold } from '../procedure/station.ts'
 import { bathFold, caseFold, planFold, shiftFold } from './folds.ts'
+import { loggerFold } from '../logger/records.ts'
 import { dishFold } from '../warewash/dish.ts'
 import type { Fold } from './fold.ts'
 import type { SubjectKind } from './record.ts'
@@ -13,7 +14,7 @@ const setFold = <S>(type: string): Fold<(S & { id: string }) | { id: string }> =
 })
 
 /** Counted up whenever a fold's state changes its shape: servers then fold their read tables anew. */
-export const foldsVersion = 3
+export const foldsVersion = 4
 
 /** The state of each kind of subject, folded from its records by the same code on the server and in the browser. */
 export const folds = {
@@ -32,6 +33,7 @@ export const folds = {
   crew: setFold<CrewSet>('crew.set@1'),
   plan: planFold,
   dish: dishFold,
+  logger: loggerFold,
 } as const satisfies Record<SubjectKind, Fold<never> | object>
 
 export const foldOf = (kind: SubjectKind): Fold<unknown> => folds[kind] as unknown as Fold<unknown>

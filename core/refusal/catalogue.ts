@@ -103,6 +103,16 @@ export const catalogue = {
   ),
   device_exists: entry('conflict', 'A device of this name is entered already. Choose another name.'),
 
+  // loggers
+  logger_file: entry(
+    'malformed',
+    'This file cannot be taken as it is read; nothing was changed. See line and reason, and change how it is read.',
+  ),
+  logger_cycles: entry(
+    'conflict',
+    'Cycles of this file stand in the log and are counted: the file stays. Amend what is wrong on Log.',
+  ),
+
   // the server
   not_found: entry('missing', 'There is nothing here. Check the address.'),
   body_too_large: entry('too-large', 'This is too large to send at once. Send less at a time.'),

@@ -184,7 +184,9 @@ function put(state: DishState, mark: Mark): DishState {
 
 function counted(state: DishState, racks: number, at: number): DishState {
   if (racks === 0) return state
-  const more = (s: Since): Since => ({ ...s, racks: Math.max(0, s.racks + racks) })
+  // A file may bring racks of long ago: what was done since has them behind it.
+  const more = (s: Since): Since =>
+    s.at !== null && at <= s.at ? s : { ...s, racks: Math.max(0, s.racks + racks) }
   const { water, clean, delime } = state.since
   const hour = Math.floor(at / hourMs)
   const was = state.hours.find(([h]) => h === hour)?.[1] ?? 0

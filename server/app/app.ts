@@ -25,6 +25,7 @@ import { planRoutes } from '../plan/routes.ts'
 import { photoRoutes } from '../record/photo-routes.ts'
 import { recordRoutes } from '../record/routes.ts'
 import { rulesRoutes } from '../rules/routes.ts'
+import { loggerRoutes } from '../logger/routes.ts'
 import { solutionRoutes } from '../solution/routes.ts'
 import { warewashRoutes } from '../warewash/routes.ts'
 import { installErrors } from './errors.ts'
@@ -82,6 +83,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   await typed.register(photoRoutes(services))
   await typed.register(planRoutes(services))
   await typed.register(warewashRoutes(services))
+  await typed.register(loggerRoutes(services))
   await typed.register(solutionRoutes)
   await typed.register(rulesRoutes)
   app.get('/api/health', async () => {

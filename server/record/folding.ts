@@ -127,6 +127,7 @@ export function keptState(kind: SubjectKind, id: string, state: unknown, last: F
 /** Whether tablets need it however long ago it was touched. */
 function isLive(kind: SubjectKind, state: unknown): boolean {
   const { status } = state as { status?: string }
+  if (kind === 'logger') return false
   if (kind === 'run') return status === 'running' || status === 'parked'
   if (kind === 'case') return status === 'open'
   return kind !== 'bath' && kind !== 'shift' && kind !== 'plan'

@@ -1,4 +1,5 @@
 import type { Delivery } from '@tadka/contract/warewash'
+import type { Trace } from '@tadka/core/warewash'
 
 /** A minute of samples in 60 times ten bytes: tank, rinse in hundredths of °C, pressure in tenths of kPa, conductivity in hundredths of mS/cm, what is on, and whether it is there. */
 const each = 10
@@ -20,9 +21,7 @@ export function putInto(block: Buffer, minute: number, d: Delivery): number | nu
     if (block[at + 9] === 1) continue
     const i = s - d.from
     columns.forEach((c, n) => {
-      const value = d[c]?.[i] ?? null
-      const scaled = value === null ? unread : Math.round(value * scales[c])
-      block.writeInt16LE(Math.max(unread, Math.min(32_767, scaled)), at + 2 * n)
+      block.writeInt16LE(scaled(d[c]?.[i] ?? null, c), at + 2 * n)
     })
     block[at + 8] = d.on[i] ?? 0
     block[at + 9] = 1
@@ -30,6 +29,31 @@ export function putInto(block: Buffer, minute: number, d: Delivery): number | nu
   }
   return earliest
 }
+
+/** A whole trace in its minutes, counted from its own second 0. @param conductivity mS/cm at each of its samples. */
+export function minutesOf(
+  t: Trace,
+  conductivity: Float32Array | null,
+): { readonly minute: number; readonly data: Buffer }[] {
+  const blocks: { minute: number; data: Buffer }[] = []
+  for (let i = 0; i < t.at.length; i++) {
+    const second = t.at[i] as number
+    const minute = Math.floor(second / seconds)
+    if (blocks.at(-1)?.minute !== minute) blocks.push({ minute, data: emptyBlock() })
+    const data = (blocks.at(-1) as { data: Buffer }).data
+    const at = (second - minute * seconds) * each
+    columns.forEach((c, n) => {
+      const value = c === 'conductivity' ? (conductivity?.[i] ?? Number.NaN) : (t[c][i] as number)
+      data.writeInt16LE(scaled(Number.isNaN(value) ? null : value, c), at + 2 * n)
+    })
+    data[at + 8] = t.on[i] as number
+    data[at + 9] = 1
+  }
+  return blocks
+}
+
+const scaled = (value: number | null, column: (typeof columns)[number]): number =>
+  Math.max(unread, Math.min(32_767, value === null ? unread : Math.round(value * scales[column])))
 
 export interface Unpacked {
   readonly at: Float64Array

@@ -40,7 +40,7 @@ export const devicesOf = (pool: Pool, site: string): Promise<DeviceView[]> =>
     const sql = `
       select d.id, d.name, d.station_id as station, d.ended_at as "endedAt", max(b.received_at) as "heardAt"
       from device d left join device_boot b on b.site_id = d.site_id and b.device_id = d.id
-      where d.site_id = $1 group by d.id, d.name, d.station_id, d.ended_at, d.made_at order by d.made_at`
+      where d.site_id = $1 and not d.from_file group by d.id, d.name, d.station_id, d.ended_at, d.made_at order by d.made_at`
     return (await db.query<DeviceView>(sql, [site])).rows
   })
 

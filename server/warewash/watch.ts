@@ -1,15 +1,12 @@
 import type { CycleTrace, Delivery, MachineNow } from '@tadka/contract/warewash'
-import type { StationState } from '@tadka/core/procedure'
-import type { SiteSet } from '@tadka/core/record'
-import type { LocalRule } from '@tadka/core/rules'
 import { cycleSplitter, doorBit } from '@tadka/core/warewash'
 import type { Services } from '../app/services.ts'
 import type { Client } from '../db/pool.ts'
 import { inSite } from '../db/transaction.ts'
-import { appendBatch } from '../record/append.ts'
-import { stateOf, statesOfKind } from '../record/queries.ts'
 import { emptyBlock, putInto, seconds, unpack } from './block.ts'
-import { cutStretch, draftOf, judgedCycle, limitsAt, settleSeconds, type Judged } from './cutting.ts'
+import { cutStretch, judgedCycle, settleSeconds } from './cutting.ts'
+import { limitsOf } from './limits.ts'
+import { putInChain } from './put-in-chain.ts'
 import * as queries from './queries.ts'
 
 type Needed = Pick<Services, 'pool' | 'queue' | 'now'>
@@ -49,7 +46,7 @@ export function dishWatch({ pool, queue, now }: Needed) {
               : held.checkpoint,
         }
         const { judged, checkpoint } = await cut(db, site, device.station_id, boot)
-        if (judged.length > 0) await append(site, device, judged)
+        if (judged.length > 0) await putInChain({ pool, queue, now }, site, device.id, judged)
         for (const j of judged)
           await queries.keepCycle(db, site, device.station_id, j.row, j.payload.replaces)
         await queries.keepBoot(db, site, { ...boot, checkpoint }, receivedAt)
@@ -70,36 +67,11 @@ export function dishWatch({ pool, queue, now }: Needed) {
       Math.floor(upTo / seconds),
     )
     const stretch = cutStretch(unpack(blocks, from, upTo), upTo, from)
-    const limits = stretch.cycles.length > 0 ? await limitsOf(site, station) : null
+    const limits = stretch.cycles.length > 0 ? await limitsOf(pool, site, station, now()) : null
     if (!limits) return { judged: [], checkpoint: stretch.checkpoint }
     const known = await queries.cyclesAfter(db, site, boot.device_id, boot.boot, from)
     const judged = stretch.cycles.flatMap((c) => judgedCycle(c, boot, station, limits, known) ?? [])
     return { judged, checkpoint: stretch.checkpoint }
-  }
-
-  async function limitsOf(site: string, station: string) {
-    const held = (await stateOf(pool, site, 'station', station))?.state as StationState | undefined
-    const set = (await stateOf(pool, site, 'site', site))?.state as Partial<SiteSet> | undefined
-    const rules = await statesOfKind(pool, site, 'rule')
-    return limitsAt(held ?? null, set ?? null, rules as Partial<LocalRule>[], now())
-  }
-
-  async function append(site: string, device: queries.DeviceRow, judged: readonly Judged[]): Promise<void> {
-    const at = now()
-    const outcomes = await queue.run(site, () =>
-      appendBatch(pool, {
-        site,
-        drafts: judged.map((j) => draftOf(site, device.id, j, at)),
-        sentAt: null,
-        receivedAt: at,
-        allow: () => {},
-        fromDevice: true,
-        memory: queue.memory,
-      }),
-    )
-    // One that a crash left in the chain without its row has its id already.
-    const refused = outcomes.find((o) => o.outcome === 'refused' && o.code !== 'id_reused')
-    if (refused) throw new Error(`a cycle was refused: ${JSON.stringify(refused)}`)
   }
 
   return {

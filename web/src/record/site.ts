@@ -27,6 +27,7 @@ import {
   type SubjectRef,
 } from '@tadka/core/record'
 import type { RunState, StationState } from '@tadka/core/procedure'
+import type { LoggerState } from '@tadka/core/logger'
 import type { DishState } from '@tadka/core/warewash'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, triggerRef } from 'vue'
@@ -53,6 +54,7 @@ interface Kinds {
   crew: (CrewSet & { id: string }) | { id: string }
   plan: PlanState
   dish: DishState
+  logger: LoggerState
 }
 
 interface Held {

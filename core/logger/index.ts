@@ -1,0 +1,5 @@
+export * from './mapping.ts'
+export * from './reader.ts'
+export * from './guess.ts'
+export * from './series.ts'
+export * from './records.ts'

@@ -1,0 +1,20 @@
+import type { StationState } from '@tadka/core/procedure'
+import type { SiteSet } from '@tadka/core/record'
+import type { LocalRule } from '@tadka/core/rules'
+import type { CycleLimits } from '@tadka/core/warewash'
+import type { Pool } from '../db/pool.ts'
+import { stateOf, statesOfKind } from '../record/queries.ts'
+import { limitsAt } from './cutting.ts'
+
+/** What a station's cycles are held to now, as the site's records have it; null where it is no dish machine. */
+export async function limitsOf(
+  pool: Pool,
+  site: string,
+  station: string,
+  now: number,
+): Promise<CycleLimits | null> {
+  const held = (await stateOf(pool, site, 'station', station))?.state as StationState | undefined
+  const set = (await stateOf(pool, site, 'site', site))?.state as Partial<SiteSet> | undefined
+  const rules = await statesOfKind(pool, site, 'rule')
+  return limitsAt(held ?? null, set ?? null, rules as Partial<LocalRule>[], now)
+}
