@@ -24,7 +24,7 @@ export interface GatewayOptions {
 }
 
 const bits = (s: MachineSample) => (s.pump ? 1 : 0) | (s.valve ? 2 : 0) | (s.door ? 4 : 0)
-const rounded = (value: number) => Math.round(value * 100) / 100
+const rounded = (value: number) => (Number.isNaN(value) ? null : Math.round(value * 100) / 100)
 
 /** Samples that follow each other second by second, as a delivery. */
 export function deliveryOf(samples: readonly MachineSample[], boot: string, uptime: number): Delivery {

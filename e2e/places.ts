@@ -15,6 +15,7 @@ export const places = [
   '/dish',
   '/dish/months',
   '/dish/sink',
+  '/dish/files',
   '/log',
   '/house/stations',
   '/house/trade',

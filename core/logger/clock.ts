@@ -82,6 +82,15 @@ function shiftsAt(wall: number, zone: string): number[] {
     : [shift(earlier), shift(later)]
 }
 
+/** The offset that a zone has when its clocks are not put forward, "+01:00"; null where they never are. Throws a RangeError. */
+export function winterTimeOf(zone: string): string | null {
+  const on = (month: number) =>
+    Temporal.PlainDate.from({ year: 2026, month, day: 1 }).toZonedDateTime({ timeZone: zone })
+  const [a, b] = [on(1), on(7)]
+  if (a.offset === b.offset) return null
+  return a.offsetNanoseconds < b.offsetNanoseconds ? a.offset : b.offset
+}
+
 /** Seconds or milliseconds since 1970, as milliseconds UTC; null where it is none. */
 export function readEpoch(text: string, order: TimeOrder): number | null {
   if (!/^\d{9,13}(?:\.\d+)?$/.test(text.trim())) return null

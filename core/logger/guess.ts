@@ -40,10 +40,10 @@ export function guessLogger(head: string): LoggerGuess | null {
     .map((delimiter) => ({ delimiter, rows: rowsOf(text, delimiter) }))
     .map((d) => ({ ...d, begin: beginOf(d.rows) }))
     .filter((d) => d.begin !== null)
-    .toSorted((a, b) => fit(b.rows) - fit(a.rows))[0]
+    .toSorted((a, b) => fit(filled(b.rows)) - fit(filled(a.rows)))[0]
   if (!best?.begin) return null
   const { skip, column } = best.begin
-  const sample = best.rows.slice(skip)
+  const sample = filled(best.rows.slice(skip))
   const width = Math.max(...sample.map((r) => r.length))
   const headers = Array.from({ length: width }, (_, i) => best.rows[skip - 1]?.[i]?.trim() ?? '')
   const cells = (i: number) => sample.map((r) => r[i] ?? '').filter((c) => c.trim() !== '')
@@ -70,9 +70,9 @@ export function guessLogger(head: string): LoggerGuess | null {
 const isEpoch = (order: TimeOrder | null) => order === 'epoch-s' || order === 'epoch-ms'
 
 const rowsOf = (text: string, delimiter: string): string[][] =>
-  Papa.parse<string[]>(text, { delimiter, newline: '\n', preview: looked }).data.filter(
-    (r) => r.length > 1 || r[0]?.trim() !== '',
-  )
+  Papa.parse<string[]>(text, { delimiter, newline: '\n', preview: looked }).data
+const filled = (rows: readonly string[][]): string[][] =>
+  rows.filter((r) => r.length > 1 || r[0]?.trim() !== '')
 
 /** How many rows have as many cells as most, the wider the better. */
 function fit(rows: readonly (readonly string[])[]): number {
@@ -90,13 +90,15 @@ function timeIn(text: string): Written | null {
   return null
 }
 
-const isTime = (text: string) => timeIn(text) !== null || readEpoch(text, 'epoch-s') !== null
+const isEpochIn = (text: string) =>
+  readEpoch(text, 'epoch-s') !== null || readEpoch(text, 'epoch-ms') !== null
+const isTime = (text: string) => timeIn(text) !== null || isEpochIn(text)
 
 /** The first row that begins with a time and is followed by others that do, and the column. */
-function beginOf(rows: readonly (readonly string[])[]): { skip: number; column: number } | null {
+function beginOf(rows: readonly string[][]): { skip: number; column: number } | null {
   for (const [skip, row] of rows.entries())
     for (const column of row.keys()) {
-      const next = rows.slice(skip, skip + 3)
+      const next = filled(rows.slice(skip)).slice(0, 3)
       if (row.length > 1 && next.every((r) => isTime(r[column] ?? ''))) return { skip, column }
     }
   return null
@@ -104,7 +106,7 @@ function beginOf(rows: readonly (readonly string[])[]): { skip: number; column: 
 
 /** The column of the time of day, where the dates have none. */
 function clockBeside(dates: readonly string[], width: number, cells: (i: number) => readonly string[]) {
-  if (dates.some((d) => timeIn(d)?.clock || readEpoch(d, 'epoch-s') !== null)) return null
+  if (dates.some((d) => timeIn(d)?.clock || isEpochIn(d))) return null
   const isClock = (c: string) => /^\d{1,2}:\d{2}(?::\d{2}(?:[.,]\d+)?)?\s*(?:[ap]\.?m\.?)?$/i.test(c.trim())
   for (let i = 0; i < width; i++) if (cells(i).length > 0 && cells(i).every(isClock)) return i
   return null

@@ -1,5 +1,6 @@
 export * from './mapping.ts'
 export * from './reader.ts'
+export { winterTimeOf } from './clock.ts'
 export * from './guess.ts'
 export * from './series.ts'
 export * from './records.ts'

@@ -33,15 +33,16 @@ const gapsTold = 20
 /** What a series holds. */
 export function summaryOf(s: LoggerSeries): LoggerSummary {
   const { at } = s
-  const apart = Float64Array.from({ length: at.length - 1 }, (_, i) => at[i + 1]! - at[i]!)
+  const apart = at.slice(1).map((t, i) => t - (at[i] as number))
   const step = apart.length > 0 ? (apart.slice().sort()[apart.length >> 1] ?? null) : null
   const gaps: { from: number; to: number }[] = []
   let lasting = 0
-  for (let i = 0; step !== null && i < apart.length; i++)
-    if (apart[i]! > gapSteps * step) {
-      gaps.push({ from: at[i]!, to: at[i + 1]! })
-      lasting += apart[i]! - step
-    }
+  if (step !== null)
+    apart.forEach((ms, i) => {
+      if (ms <= gapSteps * step) return
+      gaps.push({ from: at[i] as number, to: at[i + 1] as number })
+      lasting += ms - step
+    })
   const longest = gaps.toSorted((a, b) => b.to - b.from - (a.to - a.from)).slice(0, gapsTold)
   return {
     rows: at.length,

@@ -9,6 +9,7 @@ describe('what a file’s first lines tell', () => {
     expect(g).toMatchObject({
       delimiter: ';',
       decimal: ',',
+      skip: 4,
       time: { column: 1, clock: null, order: 'dmy' },
       zoned: false,
       columns: [
@@ -42,6 +43,7 @@ describe('what a file’s first lines tell', () => {
       columns: [{ column: 2, measures: null, unit: '°F' }],
     })
     expect(guessLogger('t,v\n2026-11-13T10:00:05Z,1\n2026-11-13T10:00:06Z,1\n')?.zoned).toBe(true)
+    expect(guessLogger('t;v\n1793700000000;1\n1793700001000;1\n')?.time.order).toBe('epoch-ms')
     expect(guessLogger('t,v\n1793700000,1\n1793700001,1\n')).toMatchObject({
       zoned: true,
       time: { order: 'epoch-s' },

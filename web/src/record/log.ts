@@ -10,7 +10,7 @@ const typesOf: Record<string, string> = {
   readings: 'reading.taken@1,record.amended@1',
   runs: 'run.started@1,run.finished@1,run.abandoned@1,bath.mixed@1,run.step.done@1,run.wait.started@1,run.step.undone@1',
   cases: 'case.action@1,case.closed@1,record.amended@1,shift.signed@1',
-  dish: 'cycle.judged@1,rack.tallied@1,dish.water-changed@1,dish.set-aside@1,dish.returned@1',
+  dish: 'cycle.judged@1,rack.tallied@1,dish.water-changed@1,dish.set-aside@1,dish.returned@1,logger.imported@1,logger.withdrawn@1',
   house: 'site.set@1,station.set@1,product.set@1,instrument.set@1,rule.set@1',
 }
 export const logFilters = ['all', 'readings', 'runs', 'cases', 'dish', 'house'] as const

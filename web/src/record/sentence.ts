@@ -171,6 +171,17 @@ export function useSentence() {
         const what = judgement ? t('log.say.cycleRead', read) : t('log.say.gone')
         return t('log.say.cycle.judged', { what })
       }
+      case 'logger.imported@1': {
+        const { name: file, summary, cycles, passes } = record.payload
+        const judged = cycles?.judged ?? passes?.judged
+        const verdicts = (['in', 'too-close', 'out', 'cannot-tell'] as const)
+          .filter((v) => (judged?.[v] ?? 0) > 0)
+          .map((v) => `${judged?.[v] ?? 0} ${t(`verdict.${v}`)}`)
+          .join(', ')
+        return t('log.say.logger.imported', { file, n: summary.rows, verdicts: verdicts && `: ${verdicts}` })
+      }
+      case 'logger.withdrawn@1':
+        return t('log.say.logger.withdrawn', { reason: record.payload.reason })
       case 'rack.tallied@1':
         return t('log.say.rack.tallied', { n: record.payload.racks })
       case 'dish.set-aside@1': {

@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import PlaceBar from '../frame/PlaceBar.vue'
 import PlaceTabs from '../frame/PlaceTabs.vue'
+import LoggerFiles from '../logger/LoggerFiles.vue'
 import BathList from '../solution/BathList.vue'
 import CycleStrip from './CycleStrip.vue'
 import CycleTrace from './CycleTrace.vue'
@@ -22,7 +23,7 @@ const id = computed(() => {
   return found?.id ?? ''
 })
 const dish = useDish(id)
-const views = ['machine', 'months', 'sink'] as const
+const views = ['machine', 'months', 'sink', 'files'] as const
 const view = computed(() => views.find((v) => v === props.view) ?? 'machine')
 const tabs = computed(() =>
   views.map((v) => ({
@@ -50,6 +51,7 @@ const opened = computed(() => dish.state.value.marks.find((m) => m.key === open.
       <place-tabs v-if="machines.length > 1" :label="t('dish.machines')" :tabs="others" />
     </place-bar>
     <div v-if="view === 'sink'" class="one" tabindex="0"><bath-list /></div>
+    <div v-else-if="view === 'files'" class="one" tabindex="0"><logger-files :station="id" /></div>
     <div v-else-if="id === ''" class="one">
       <h2>{{ t('dish.noMachine') }}</h2>
       <p class="quiet">{{ t('dish.noMachineHow') }}</p>

@@ -8,10 +8,11 @@ interface Wire {
   details?: unknown
 }
 
-async function refusalIn(response: Response): Promise<Error> {
-  const wire = (await response.json().catch(() => ({}))) as Wire
+/** What an answer that is no yes says. */
+export function refusalOf(status: number, body: unknown): Error {
+  const wire = (body ?? {}) as Wire
   const known = typeof wire.code === 'string' && Object.hasOwn(catalogue, wire.code)
-  if (!known && response.status >= 502) return new Unreachable()
+  if (!known && status >= 502) return new Unreachable()
   return new Refusal(
     known ? (wire.code as RefusalCode) : 'broken',
     (wire.details ?? {}) as Record<string, unknown>,
@@ -42,6 +43,6 @@ export async function ask<T>(method: 'GET' | 'POST' | 'DELETE', path: string, bo
   } catch {
     throw new Unreachable()
   }
-  if (!response.ok) throw await refusalIn(response)
+  if (!response.ok) throw refusalOf(response.status, await response.json().catch(() => ({})))
   return (await response.json()) as T
 }

@@ -1,5 +1,5 @@
 export const dish = {
-  view: { machine: 'The machine', months: 'Months', sink: 'Baths and sink' },
+  view: { machine: 'The machine', months: 'Months', sink: 'Baths and sink', files: 'Logger files' },
   machines: 'Dish machines',
   now: 'The machine now',
   noMachine: 'No dish machine is entered yet',

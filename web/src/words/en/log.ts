@@ -82,6 +82,10 @@ export const log = {
     case: { closed: 'Closed the corrective action: {reason}' },
     shift: { signed: 'Signed {day}' },
     cycle: { judged: 'Rack: {what}' },
+    logger: {
+      imported: 'Logger file {file} brought in, {n} rows{verdicts}',
+      withdrawn: 'Logger file taken back: {reason}',
+    },
     rack: { tallied: 'Racks counted by hand: {n}' },
     dish: {
       'water-changed': 'Wash water changed',
