@@ -43,6 +43,7 @@ export const dishPayloads = {
     doubtSince: instantMs.nullable(),
     rewashed: z.boolean(),
     note: words(500),
+    asks: z.literal('ppm').optional(),
   }),
   'dish.returned@1': z.strictObject({ station: slug, passed: slug }),
 }

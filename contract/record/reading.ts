@@ -65,6 +65,7 @@ export const readingTaken = z.discriminatedUnion('what', [
     ...place,
     what: z.literal('sanitizer'),
     product: slug.nullable(),
+    atRack: z.literal(true).optional(),
     reading: sanitizerReading,
     picks: z.strictObject({
       strength: z.union([pick, z.strictObject({ drops: z.number().int().min(0) })]).nullable(),

@@ -1,6 +1,7 @@
 import type { Counted, StationSet } from '../record/house.ts'
 import type { Fold } from '../record/fold.ts'
 import { correctedAt, type AnyRecord } from '../record/record.ts'
+import type { Verdict } from '../rules/index.ts'
 import { unknownFacets, type Facets } from './facets.ts'
 
 export interface LastRun {
@@ -26,6 +27,12 @@ export interface StationState {
   readonly counts: Readonly<Partial<Record<Counted, { readonly total: number; readonly at: number }>>>
   /** Signs seen and not yet dealt with by the procedure that answers them. */
   readonly signs: readonly { readonly sign: string; readonly at: number; readonly by: string }[]
+  /** The wash water of a sink as last read, °C: from and to, and the verdict; null where it was never read. */
+  readonly washWater: {
+    readonly at: number
+    readonly celsius: { readonly lo: number | null; readonly hi: number | null } | null
+    readonly verdict: Verdict
+  } | null
   /** Since when it is laid up; null while it is in service. */
   readonly laidUp: { readonly since: number; readonly reason: string } | null
 }
@@ -51,6 +58,7 @@ export const stationFold: Fold<StationState> = {
     followUps: [],
     counts: {},
     signs: [],
+    washWater: null,
     laidUp: null,
   }),
   apply(state, record) {
@@ -105,8 +113,16 @@ function changed(state: StationState, effects: Partial<Facets>, at: number): Sta
 }
 
 function withTemperature(state: StationState, record: AnyRecord & { type: 'reading.taken@1' }): StationState {
-  if (record.payload.what !== 'cold-product') return state
-  const { value, unit } = record.payload.reading
+  const { payload } = record
+  if (payload.what === 'wash-water') {
+    const read = payload.reading.temperature
+    const celsius = (v: number | null) => (v === null || read?.unit === '°C' ? v : ((v - 32) * 5) / 9)
+    const between = read && { lo: celsius(read.reading.lo), hi: celsius(read.reading.hi) }
+    const washWater = { at: correctedAt(record), celsius: between, verdict: payload.judgement.overall }
+    return { ...state, washWater }
+  }
+  if (payload.what !== 'cold-product') return state
+  const { value, unit } = payload.reading
   const temperature = unit === '°C' ? value : ((value - 32) * 5) / 9
   return { ...state, facets: { ...state.facets, temperature } }
 }

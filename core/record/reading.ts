@@ -34,6 +34,8 @@ export type ReadingTaken = ReadingPlace & {
     | {
         readonly what: 'sanitizer'
         readonly product: string | null
+        /** Read at the rack of the station, a dish machine that sanitizes by it; absent for a bath. */
+        readonly atRack?: true
         readonly reading: SanitizerReading
         /** As it was read off the strips. */
         readonly picks: {

@@ -19,6 +19,7 @@ export function subjectsOf(draft: AnyDraft): SubjectRef[] {
       add('bath', draft.payload.bath)
       add('case', draft.payload.case)
       if (draft.payload.what === 'dish-machine') add('dish', draft.payload.station)
+      if (draft.payload.what === 'sanitizer' && draft.payload.atRack) add('dish', draft.payload.station)
       if (draft.payload.case === null && draft.payload.judgement.overall !== 'in') add('case', draft.id)
       break
     case 'case.action@1':

@@ -21,6 +21,8 @@ export interface Place {
   readonly step: string | null
   readonly bath: string | null
   readonly case: string | null
+  /** Sanitizer as it reaches the ware in a dish machine that sanitizes by it. */
+  readonly atRack?: true
 }
 
 export type StripSet = InstrumentSet & { readonly kind: 'strip' }

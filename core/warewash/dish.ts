@@ -1,5 +1,7 @@
 import type { Fold } from '../record/fold.ts'
 import { correctedAt, type AnyRecord } from '../record/record.ts'
+import type { Interval } from '../quantity/index.ts'
+import type { ReadingTaken } from '../record/reading.ts'
 import type { Verdict } from '../rules/index.ts'
 import type { CycleJudged, WayOn } from './records.ts'
 import type { Ending } from './split.ts'
@@ -22,6 +24,19 @@ export interface Mark {
   readonly missing: number
   readonly stuck: boolean
   readonly conductivity: number | null
+  /** Heat dose at the manifold, s at 80 °C: a help, decides nothing. */
+  readonly a0: number | null
+}
+
+/** Sanitizer read at the rack, where a machine sanitizes by it. */
+export interface RackTest {
+  readonly record: string
+  readonly at: number
+  readonly verdict: Verdict
+  /** ppm; null where the strip told none. */
+  readonly ppm: Interval | null
+  /** On which side of its limits it lies, where it is out. */
+  readonly off: 'weak' | 'strong' | null
 }
 
 /** What one day came to. */
@@ -47,6 +62,8 @@ export interface DishState {
   readonly id: string
   /** The last of them, oldest first. */
   readonly marks: readonly Mark[]
+  /** The last of them, oldest first. */
+  readonly rackTests: readonly RackTest[]
   readonly days: readonly DishDay[]
   /** Racks by hour since 1970, UTC: the last two days. */
   readonly hours: readonly (readonly [number, number])[]
@@ -63,11 +80,13 @@ export interface DishState {
     readonly inDoubt: number
     /** Whether the racks in doubt were washed again by then. */
     readonly rewashed: boolean
+    /** Whether a test of the sanitizer at the rack brings it back, rather than a hot cycle. */
+    readonly asks: 'ppm' | 'heat'
   } | null
 }
 
 /** So many marks are kept, days, hours. */
-const kept = { marks: 60, days: 130, hours: 48 } as const
+const kept = { marks: 60, rackTests: 12, days: 130, hours: 48 } as const
 const [hourMs, dayMs] = [3_600_000, 86_400_000]
 const never: Since = { racks: 0, at: null }
 
@@ -76,6 +95,7 @@ export const dishFold: Fold<DishState> = {
   initial: (id) => ({
     id,
     marks: [],
+    rackTests: [],
     days: [],
     hours: [],
     total: 0,
@@ -98,8 +118,8 @@ export const dishFold: Fold<DishState> = {
       case 'dish.water-changed@1':
         return { ...state, since: { ...state.since, water: { racks: 0, at } } }
       case 'dish.set-aside@1': {
-        const { way, inDoubt, rewashed } = record.payload
-        return { ...state, aside: { at, by: record.by, way, inDoubt, rewashed } }
+        const { way, inDoubt, rewashed, asks = 'heat' } = record.payload
+        return { ...state, aside: { at, by: record.by, way, inDoubt, rewashed, asks } }
       }
       case 'dish.returned@1':
         return { ...state, aside: mayReturn(state) ? null : state.aside }
@@ -117,7 +137,7 @@ export const judgedMarks = (state: DishState): readonly Mark[] =>
 
 /** Whether the last check since it was set aside passed. */
 export function mayReturn(state: DishState): boolean {
-  const last = judgedMarks(state).at(-1)
+  const last = state.aside?.asks === 'ppm' ? state.rackTests.at(-1) : judgedMarks(state).at(-1)
   return state.aside !== null && last?.verdict === 'in' && last.at > state.aside.at
 }
 
@@ -140,6 +160,7 @@ function withCycle(state: DishState, record: AnyRecord, cycle: CycleJudged): Dis
     missing: figures.missing,
     stuck: figures.stuck.length > 0,
     conductivity: cycle.conductivity,
+    a0: figures.a0,
   }
   const marked = put({ ...state, marks: state.marks.filter((m) => !gone.has(m.key)) }, mark)
   return dayed(counted(marked, cycle.racks, cycle.to), mark, again)
@@ -151,6 +172,7 @@ function withReading(
   at: number,
 ): DishState {
   const { payload } = record
+  if (payload.what === 'sanitizer') return withRackTest(state, record.id, payload, at)
   if (payload.what !== 'dish-machine') return state
   const { wash, rinse, pressure } = payload.reading
   const celsius = (t: typeof wash, end: 'lo' | 'hi') => {
@@ -172,7 +194,32 @@ function withReading(
     missing: 0,
     stuck: false,
     conductivity: null,
+    a0: null,
   })
+}
+
+function withRackTest(
+  state: DishState,
+  record: string,
+  { reading, judgement }: ReadingTaken & { what: 'sanitizer' },
+  at: number,
+): DishState {
+  const out = judgement.layers
+    .flatMap((l) => l.limits)
+    .find((l) => !l.struck && l.verdict === 'out' && l.unit === 'ppm')
+  const below = (out?.reading?.hi ?? Number.POSITIVE_INFINITY) < (out?.limit?.lo ?? Number.NEGATIVE_INFINITY)
+  const test: RackTest = {
+    record,
+    at,
+    verdict: judgement.overall,
+    ppm: reading.strength,
+    off: out ? (below ? 'weak' : 'strong') : null,
+  }
+  const rackTests = [...state.rackTests.filter((t) => t.record !== record), test]
+    .sort((a, b) => a.at - b.at)
+    .slice(-kept.rackTests)
+  const tallied = judgement.overall === 'in' || judgement.overall === 'too-close' ? 0 : state.tallied
+  return { ...state, rackTests, tallied, lastAt: Math.max(state.lastAt ?? 0, at) }
 }
 
 function put(state: DishState, mark: Mark): DishState {

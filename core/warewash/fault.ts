@@ -12,6 +12,8 @@ export type Fault =
   | 'clogged-arm'
   | 'low-pressure'
   | 'detergent-empty'
+  | 'sanitizer-weak'
+  | 'sanitizer-strong'
   | 'probe-stuck'
   | 'stream-gaps'
 
@@ -45,6 +47,8 @@ export interface Pattern {
   /** Rinse by day. */
   readonly rinseTrend: Trend | null
   readonly detergent: DoseState
+  /** How the sanitizer lay at the rack when it was last tested; null where it was in, or was not. */
+  readonly sanitizer: 'weak' | 'strong' | null
 }
 
 const who: Record<Fault, Fixer> = {
@@ -56,6 +60,8 @@ const who: Record<Fault, Fixer> = {
   'clogged-arm': 'crew',
   'low-pressure': 'manager',
   'detergent-empty': 'crew',
+  'sanitizer-weak': 'crew',
+  'sanitizer-strong': 'manager',
   'probe-stuck': 'manager',
   'stream-gaps': 'manager',
 }
@@ -69,6 +75,8 @@ const look: Record<Fault, readonly string[]> = {
   'clogged-arm': ['rinse-nozzles', 'strainers-in-place'],
   'low-pressure': ['supply-valve', 'regulator'],
   'detergent-empty': ['detergent-drum', 'pick-up-tube'],
+  'sanitizer-weak': ['sanitizer-drum', 'pick-up-tube', 'prime-feed'],
+  'sanitizer-strong': ['dosing-setting', 'rinse-nozzles'],
   'probe-stuck': ['probe-plug', 'hand-thermometer'],
   'stream-gaps': ['gateway-power', 'wifi'],
 }
@@ -106,8 +114,14 @@ function greatestFall(rinses: readonly (number | null)[]): number {
  */
 export function likelyFaults(p: Pattern): Likely[] {
   const found: Fault[] = []
+  if (p.sanitizer) found.push(`sanitizer-${p.sanitizer}`)
   const last = p.cycles.slice(-4)
-  if (last.length === 0) return []
+  if (last.length > 0) found.push(...fromCycles(p, last))
+  return found.map((fault) => ({ fault, look: look[fault], who: who[fault] }))
+}
+
+function fromCycles(p: Pattern, last: readonly Seen[]): Fault[] {
+  const found: Fault[] = []
   const wash = last.map((c) => c.washLow)
   const rinse = middleOf(last.map((c) => c.rinseLow))
   const low = middleOf(last.map((c) => c.pressureLow))
@@ -131,5 +145,5 @@ export function likelyFaults(p: Pattern): Likely[] {
   if (high !== null && high > p.limits.pressureHigh) found.push('clogged-arm')
   if (low !== null && low < p.limits.pressureLow) found.push('low-pressure')
   if (p.detergent === 'empty') found.push('detergent-empty')
-  return found.map((fault) => ({ fault, look: look[fault], who: who[fault] }))
+  return found
 }

@@ -1,6 +1,7 @@
 import { instant, type Instant } from '../quantity/index.ts'
 import type { Prediction } from '../duty/windows.ts'
 import type { StationState } from '../procedure/station.ts'
+import type { Verdict } from '../rules/index.ts'
 import { fallsBelow, trendOf, type Crossing, type Trend } from './drift.ts'
 import { judgedMarks, mayReturn, type DishState } from './dish.ts'
 
@@ -21,24 +22,41 @@ export type Advice =
 /** A rack read longer ago than this, milliseconds, tells nothing of the next. Common practice, no source: a shift is no longer. */
 const readHoldsMs = 12 * 3_600_000
 
-/** @param now milliseconds UTC. */
-export function adviceOf(state: DishState, now: Instant): Advice {
+/** How grave each is, where two lists of checks tell differently. */
+const gravity = ['serves', 'cannot-tell', 'rewash', 'stop'] as const
+
+/** @param now milliseconds UTC. @param chemical whether it sanitizes by a chemical: its ware is then tested at the rack as well. */
+export function adviceOf(state: DishState, now: Instant, chemical = false): Advice {
   if (state.aside) return mayReturn(state) ? 'may-return' : 'aside'
-  const marks = judgedMarks(state)
-  const [before, last] = [marks.at(-2), marks.at(-1)]
+  const told = fromChecks(judgedMarks(state), now)
+  if (!chemical) return told
+  const tested = fromChecks(state.rackTests, now)
+  return gravity[Math.max(gravity.indexOf(told), gravity.indexOf(tested))] ?? told
+}
+
+function fromChecks(
+  checks: readonly { readonly at: number; readonly verdict: Verdict | null }[],
+  now: Instant,
+): (typeof gravity)[number] {
+  const [before, last] = [checks.at(-2), checks.at(-1)]
   if (!last || last.at < now - readHoldsMs) return 'cannot-tell'
   if (last.verdict === 'out') return before?.verdict === 'out' ? 'stop' : 'rewash'
   return last.verdict === 'cannot-tell' ? 'cannot-tell' : 'serves'
 }
 
 /** Racks that went through since the last that passed, the ones that could not be told among them. */
-export function inDoubt(state: DishState): { readonly racks: number; readonly since: number | null } {
+export function inDoubt(
+  state: DishState,
+  chemical = false,
+): { readonly racks: number; readonly since: number | null } {
   const marks = judgedMarks(state)
-  const passed = marks.findLastIndex((m) => m.verdict === 'in' || m.verdict === 'too-close')
-  return {
-    racks: state.tallied + marks.slice(passed + 1).filter((m) => m.by === 'probe').length,
-    since: marks[passed]?.at ?? null,
-  }
+  const good = ({ verdict }: { readonly verdict: Verdict | null }) =>
+    verdict === 'in' || verdict === 'too-close'
+  // A hot wash says nothing of a sanitizer that has run out: the rack's own test counts there too.
+  const passedAt = [marks, ...(chemical ? [state.rackTests] : [])].map((c) => c.findLast(good)?.at ?? null)
+  const since = passedAt.some((at) => at === null) ? null : Math.min(...passedAt.map((at) => at ?? 0))
+  const after = marks.filter((m) => m.by === 'probe' && (since === null || m.at > since))
+  return { racks: state.tallied + after.length, since }
 }
 
 const [hourMs, dayMs] = [3_600_000, 86_400_000]

@@ -1,6 +1,6 @@
 import type { StationSet } from '../record/house.ts'
 import { modelCode, type DataPlate, type DishMachineKind, type LocalRule } from '../rules/index.ts'
-import type { WashTank } from './detergent.ts'
+import type { DoseBand, WashTank } from './detergent.ts'
 import type { CycleLimits } from './verdict.ts'
 
 export const machineKinds = [
@@ -58,6 +58,17 @@ export function limitsFor(
 /** The wash tank by the plate; null where a volume is missing. */
 export function tankOf({ tank, rinseWater }: Readonly<Record<string, number>>): WashTank | null {
   return tank === undefined || rinseWater === undefined ? null : { volume: tank, rinseWater }
+}
+
+/** A detergent dosed by hand by the plate: its label's band in g/L, and the least that is measured, g; null where the label is not entered. */
+export function handDoseOf({
+  doseLow: lo,
+  doseTarget: target,
+  doseHigh: hi,
+  doseTool: tool,
+}: Readonly<Record<string, number>>): { readonly band: DoseBand; readonly tool: number } | null {
+  if (lo === undefined || target === undefined || hi === undefined) return null
+  return { band: { lo, target, hi }, tool: tool ?? 1 }
 }
 
 /** The figures that a gauge is read against, code and plate together: the stricter of both. °C and kPa. */

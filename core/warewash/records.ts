@@ -49,6 +49,8 @@ export interface DishSetAside {
   readonly doubtSince: number | null
   readonly rewashed: boolean
   readonly note: string
+  /** What brings it back: a test of the sanitizer at the rack where it sanitizes by that; absent: a hot cycle. */
+  readonly asks?: 'ppm'
 }
 
 /** Back in service after a check that passed. */

@@ -11,10 +11,14 @@ export interface ScaleLoad {
  * @param due grams at which it falls due, from the site's own intervals. Common practice, no source.
  */
 export function scaleLoad(hardness: number, rinseWater: number, racks: number, due: number): ScaleLoad {
-  const each = (hardness * rinseWater) / 1_000_000
+  const each = loadOf(hardness, rinseWater, 1)
   const grams = each * racks
   return { grams, racksLeft: each > 0 ? Math.max(0, Math.ceil((due - grams) / each)) : null }
 }
+
+/** Grams that so many racks bring at this water: the load at which a delime falls due by count. */
+export const loadOf = (hardness: number, rinseWater: number, racks: number): number =>
+  (hardness * rinseWater * racks) / 1_000_000
 
 /** One interval between delimes: racks in it, and whether scale was seen before it was done. */
 export interface DelimeInterval {

@@ -20,6 +20,7 @@ const mark = (i: number, rinseLow: number | null, verdict: Mark['verdict']): Mar
   missing: 0,
   stuck: false,
   conductivity: null,
+  a0: null,
 })
 
 describe('the strip of the last racks', () => {

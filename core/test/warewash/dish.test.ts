@@ -276,3 +276,51 @@ describe('a duty by count of racks', () => {
     expect(due?.latest).toBeGreaterThan(start + 330 * minuteMs)
   })
 })
+
+describe('a machine that sanitizes by a chemical', () => {
+  const test = (at: number, lo: number, hi: number, verdict: Verdict) =>
+    record('reading.taken@1', at, {
+      what: 'sanitizer',
+      atRack: true,
+      reading: { strength: { lo, hi } },
+      judgement: {
+        overall: verdict,
+        layers: [
+          {
+            limits: [{ unit: 'ppm', verdict, limit: { lo: 50, hi: 200 }, reading: { lo, hi } }],
+          },
+        ],
+      },
+    })
+  const at = (n: number) => start + n * minuteMs
+  it('is judged at the rack as well: a hot wash says nothing of a feed that has run out', () => {
+    const state = folded(
+      test(at(1), 60, 80, 'in'),
+      cycle(at(2), 'in'),
+      test(at(3), 10, 25, 'out'),
+      cycle(at(4), 'in'),
+    )
+    expect(adviceOf(state, soon, true)).toBe('rewash')
+    expect(adviceOf(state, soon)).toBe('serves')
+    expect(state.rackTests.map((t) => t.off)).toEqual([null, 'weak'])
+    expect(inDoubt(state, true)).toEqual({ racks: 2, since: at(1) })
+    const again = folded(test(at(1), 10, 25, 'out'), test(at(3), 300, 400, 'out'), cycle(at(4), 'in'))
+    expect(adviceOf(again, soon, true)).toBe('stop')
+    expect(again.rackTests.at(-1)?.off).toBe('strong')
+  })
+  it('was never tested: nobody can tell', () => {
+    expect(adviceOf(folded(cycle(at(4), 'in')), soon, true)).toBe('cannot-tell')
+  })
+  it('set aside over its sanitizer comes back by a test at the rack, not by a hot cycle', () => {
+    const aside = record('dish.set-aside@1', at(5), { way: 'sink', inDoubt: 2, rewashed: true, asks: 'ppm' })
+    const state = folded(test(at(3), 10, 25, 'out'), aside, cycle(at(6), 'in'))
+    expect(adviceOf(state, soon, true)).toBe('aside')
+    const tested = dishFold.apply(state, test(at(7), 60, 80, 'in'))
+    expect(adviceOf(tested, soon, true)).toBe('may-return')
+    expect(dishFold.apply(tested, record('dish.returned@1', at(8), { passed: 'x' })).aside).toBeNull()
+  })
+  it('goes on by its chemical while its heat fails: that test does not bring its heat back', () => {
+    const aside = record('dish.set-aside@1', at(5), { way: 'chemical', inDoubt: 2, rewashed: true })
+    expect(adviceOf(folded(aside, test(at(6), 60, 80, 'in')), soon)).toBe('aside')
+  })
+})

@@ -21,6 +21,7 @@ const pattern = (change: Partial<Pattern>): Pattern => ({
   limits: { wash: 66, rinse: 82, pressureLow: 100, pressureHigh: 170 },
   rinseTrend: null,
   detergent: 'kept',
+  sanitizer: null,
   ...change,
 })
 const sinking = { slope: -0.2, slopeLow: -0.25, slopeHigh: -0.15, now: 82.5, lastDay: 12 }
@@ -59,6 +60,12 @@ describe('the likely cause of what the cycles show', () => {
     ['pressure gone', { cycles: four({ pressureLow: 60 }) }, ['low-pressure']],
     ['a probe that stands still', { cycles: cycles({ stuck: true, rinseLow: null }) }, ['probe-stuck']],
     ['samples that go missing', { cycles: four({ missing: 9 }) }, ['stream-gaps']],
+    [
+      'too little sanitizer at the rack, and no cycle seen',
+      { sanitizer: 'weak', cycles: [] },
+      ['sanitizer-weak'],
+    ],
+    ['too much sanitizer', { sanitizer: 'strong' }, ['sanitizer-strong']],
     ['detergent gone', { detergent: 'empty' }, ['detergent-empty']],
   ])('%s', (_, change, faults) => expect(likelyFaults(pattern(change)).map((l) => l.fault)).toEqual(faults))
   it('says where to look first, and leaves electricity to its trade', () => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { StationSet } from '../../record/index.ts'
-import { limitsFor, marksOf, plateOf, tankOf } from '../../warewash/index.ts'
+import { handDoseOf, limitsFor, loadOf, marksOf, plateOf, scaleLoad, tankOf } from '../../warewash/index.ts'
 
 const plate = (family: string, parameters: Record<string, number> = {}): StationSet => ({
   name: 'Dish',
@@ -51,5 +51,20 @@ describe('what a machine is held to', () => {
   it('its tank is known only with both volumes', () => {
     expect(tankOf({ tank: 40_000, rinseWater: 3000 })).toEqual({ volume: 40_000, rinseWater: 3000 })
     expect(tankOf({ tank: 40_000 })).toBeNull()
+  })
+})
+
+describe('what a plate says of detergent and water', () => {
+  it('is a band only where its label is entered whole', () => {
+    expect(handDoseOf({ doseLow: 1.2, doseTarget: 2, doseHigh: 3 })).toEqual({
+      band: { lo: 1.2, target: 2, hi: 3 },
+      tool: 1,
+    })
+    expect(handDoseOf({ doseLow: 1.2, doseTarget: 2, doseTool: 10 })).toBeNull()
+  })
+  it('brings so many grams by a count, and the load and the racks left agree with it', () => {
+    // 180 mg/L and 3 L a rack: 0.54 g each.
+    expect(loadOf(180, 3000, 100)).toBeCloseTo(54)
+    expect(scaleLoad(180, 3000, 40, loadOf(180, 3000, 100))).toMatchObject({ racksLeft: 60 })
   })
 })

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { showInterval } from '@tadka/core/quantity'
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useTimes } from '../look/times.ts'
 import VerdictMark from '../pieces/VerdictMark.vue'
@@ -10,11 +11,14 @@ import { useBaths, type StandingBath } from './baths.ts'
 import { volumeWords } from './words.ts'
 
 /** The baths that stand: what, where, how strong at the last reading, how old. */
+/** @prop without stations whose baths are shown elsewhere. */
+const props = defineProps<{ without?: readonly string[] }>()
 const { t } = useI18n()
 const site = useSite()
 const names = useNames()
 const { clock, day } = useTimes()
-const baths = useBaths()
+const standing = useBaths()
+const baths = computed(() => standing.value.filter((b) => !props.without?.includes(b.station ?? '')))
 /** What stands out about a bath: to be changed, to be tested, or neither yet. */
 function next(b: StandingBath): { text: string; over: boolean } {
   if (now() >= b.due.useBy) return { text: t('bench.changeNow'), over: true }

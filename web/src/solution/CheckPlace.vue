@@ -6,6 +6,7 @@ import { useRoute } from 'vue-router'
 import { useSite } from '../record/site.ts'
 import BenchCheck from './BenchCheck.vue'
 import HeatCheck from './HeatCheck.vue'
+import RackCheck from './RackCheck.vue'
 
 /** Check: first what, then only the fields that matter to it. A recheck begins at what its case is about. */
 const { t } = useI18n()
@@ -19,6 +20,11 @@ const recheck = computed(() => {
   const found = typeof id === 'string' ? site.one('case', id) : null
   return found?.status === 'open' ? found : null
 })
+/** The dish machine at whose rack it is read, where that is what is checked. */
+const rack = computed(() => {
+  const id = route.query['rack']
+  return typeof id === 'string' && site.one('station', id) ? id : null
+})
 const asked = computed(() => whats.find((w) => w === route.query['what']) ?? null)
 const what = ref<(typeof whats)[number]>(recheck.value?.what ?? asked.value ?? 'sanitizer')
 </script>
@@ -30,7 +36,8 @@ const what = ref<(typeof whats)[number]>(recheck.value?.what ?? asked.value ?? '
         {{ t(`bench.what.${w}`) }}
       </button>
     </div>
-    <bench-check v-if="what === 'sanitizer'" class="view" />
+    <rack-check v-if="what === 'sanitizer' && rack" class="view" :station="rack" />
+    <bench-check v-else-if="what === 'sanitizer'" class="view" />
     <heat-check
       v-else
       :key="what"

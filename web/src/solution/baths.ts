@@ -1,5 +1,6 @@
 import { bathDue, bathOutlook, type BathDue, type BathOutlook } from '@tadka/core/duty'
 import type { BathState } from '@tadka/core/record'
+import { isGone } from '@tadka/core/warewash'
 import { computed } from 'vue'
 import { useKit } from '../house/kit.ts'
 import { useNames } from '../record/names.ts'
@@ -24,6 +25,7 @@ export function useBaths() {
     site
       .all('bath')
       .filter((b) => kit.products.value.find((p) => p.id === b.product)?.agent)
+      .filter((b) => b.station === null || !isGone(site.one('station', b.station)))
       .toSorted((a, b) => b.mixedAt - a.mixedAt)
       .filter((b, i, all) => all.findIndex((o) => vesselOf(o) === vesselOf(b)) === i)
       .map((b) => {

@@ -74,6 +74,7 @@ const figure = (value: number | null) => (value === null ? '–' : `${decimals(v
       <span class="quiet">{{
         t('dish.reached', { wash: figure(mark.washLow), rinse: figure(mark.rinseLow) })
       }}</span>
+      <span v-if="mark.a0 !== null" class="quiet small">{{ t('dish.a0', { v: decimals(mark.a0, 0) }) }}</span>
       <n-button @click="emit('close')">{{ t('dish.closeTrace') }}</n-button>
     </p>
     <div v-if="state === 'shown'" class="chart">

@@ -30,7 +30,13 @@ const answers = computed(() => [
 ])
 /** Ways that this machine and this kitchen have. */
 const hasChemical = computed(() => (props.dish.station.value?.plate?.parameters['chemicalMode'] ?? 0) > 0)
-const ways = computed(() => waysOn.filter((w) => w !== 'chemical' || hasChemical.value))
+const ways = computed(() =>
+  waysOn.filter((w) => w !== 'chemical' || (hasChemical.value && !props.dish.byChemical.value)),
+)
+/** The way that was taken does not sanitize either. */
+const chemicalFails = computed(
+  () => aside.value?.way === 'chemical' && props.dish.rackTest.value?.verdict === 'out',
+)
 
 function setAside(way: WayOn): void {
   if (rewashed.value === null) return
@@ -41,14 +47,15 @@ function setAside(way: WayOn): void {
     doubtSince: doubt.value.since,
     rewashed: rewashed.value,
     note: note.value.trim(),
+    ...(props.dish.byChemical.value ? { asks: 'ppm' as const } : {}),
   })
   note.value = ''
   rewashed.value = null
 }
 function back(): void {
-  const { last } = props.dish
-  if (last.value)
-    site.record('dish.returned@1', subject.value, { station: props.station, passed: last.value.key })
+  const { last, rackTest } = props.dish
+  const passed = aside.value?.asks === 'ppm' ? rackTest.value?.record : last.value?.key
+  if (passed) site.record('dish.returned@1', subject.value, { station: props.station, passed })
 }
 </script>
 
@@ -98,6 +105,9 @@ function back(): void {
         }}
         {{ t(`dish.wayHow.${aside.way}`) }}
       </p>
+      <p v-if="chemicalFails">
+        <b>{{ t('dish.chemicalFails') }}</b>
+      </p>
       <p v-if="aside && !aside.rewashed && aside.inDoubt > 0">
         <b>{{ t('dish.stillInDoubt', { n: aside.inDoubt }) }}</b>
       </p>
@@ -108,7 +118,7 @@ function back(): void {
           }}</n-button>
           <span v-else>{{ t('dish.leadReturns') }}</span>
         </template>
-        <span v-else>{{ t('dish.passFirst') }}</span>
+        <span v-else>{{ t(aside?.asks === 'ppm' ? 'dish.passRack' : 'dish.passFirst') }}</span>
         <router-link :to="{ path: '/run' }">{{ t('dish.sinkRun') }}</router-link>
         <router-link to="/bench/check">{{ t('dish.checkBench') }}</router-link>
       </div>
@@ -116,6 +126,9 @@ function back(): void {
     <template v-else>
       <h2>{{ t('dish.untold') }}</h2>
       <p>{{ t('dish.untoldHow') }}</p>
+      <router-link v-if="dish.byChemical.value" :to="{ path: '/bench/check', query: { rack: station } }">{{
+        t('dish.testRackNow')
+      }}</router-link>
       <router-link :to="{ path: '/bench/check', query: { what: 'dish-machine', station } }">{{
         t('dish.readByHand')
       }}</router-link>

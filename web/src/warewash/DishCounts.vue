@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { decimals } from '@tadka/core/quantity'
+import { decimals, showInterval } from '@tadka/core/quantity'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useTimes } from '../look/times.ts'
+import VerdictMark from '../pieces/VerdictMark.vue'
 import { useSite } from '../record/site.ts'
 import { now } from '../wire/clock.ts'
 import type { Dish } from './dish.ts'
@@ -33,6 +34,17 @@ const rate = computed(() => props.dish.rate.value.lastHour)
 const rated = computed(() => props.dish.rated.value)
 const trend = computed(() => props.dish.outlook.value.trend)
 const misses = computed(() => props.dish.outlook.value.misses)
+const tested = computed(() => props.dish.rackTest.value)
+const scale = computed(() => props.dish.scale.value)
+/** What to pour by hand, where the feed gives nothing or cannot be told. */
+const byHand = computed(() => {
+  const plan = props.dish.handDose.value
+  if (!plan || props.dish.detergent.value === 'kept') return ''
+  const atFill = decimals(plan.atFill, 0)
+  return plan.everyRacks > 0
+    ? t('dish.doseByHand', { atFill, grams: decimals(plan.grams, 0), n: plan.everyRacks })
+    : t('dish.doseOnce', { atFill })
+})
 const dayOf = (d: number) => day(d * dayMs + dayMs / 2)
 /** The range, where it is more than the day itself. */
 const range = computed(() => {
@@ -73,6 +85,9 @@ const changed = () =>
         <dd>
           <b>{{ dish.state.value.since.delime.racks }}</b> {{ t('dish.of', { n: delime.every }) }}
           <span class="quiet small" :class="{ over: delime.left === 0 }">{{ left(delime) }}</span>
+          <span v-if="scale" class="quiet small">{{
+            t('dish.scale', { g: decimals(scale.grams, 0), due: decimals(scale.due, 0) })
+          }}</span>
         </dd>
       </div>
       <div>
@@ -85,6 +100,25 @@ const changed = () =>
       <div>
         <dt>{{ t('dish.detergent') }}</dt>
         <dd>{{ t(`dish.dose.${dish.detergent.value}`) }}</dd>
+        <dd v-if="byHand" class="small">{{ byHand }}</dd>
+      </div>
+      <div v-if="dish.testsRack.value">
+        <dt>{{ t('dish.rackTest') }}</dt>
+        <dd>
+          <template v-if="tested">
+            <verdict-mark :verdict="tested.verdict" />
+            {{
+              t('dish.rackTested', {
+                ppm: tested.ppm ? showInterval(tested.ppm) : '–',
+                time: clock(tested.at),
+              })
+            }}
+          </template>
+          <template v-else>{{ t('dish.neverTested') }}</template>
+          <router-link :to="{ path: '/bench/check', query: { rack: station } }">{{
+            t('dish.testRack')
+          }}</router-link>
+        </dd>
       </div>
     </dl>
     <h2>{{ t('dish.outlook') }}</h2>

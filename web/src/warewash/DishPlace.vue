@@ -12,12 +12,14 @@ import DishCounts from './DishCounts.vue'
 import DishTrends from './DishTrends.vue'
 import MachineNow from './MachineNow.vue'
 import RackTally from './RackTally.vue'
-import { useDish, useDishMachines } from './dish.ts'
+import SinkBasins from './SinkBasins.vue'
+import { useDish, useDishMachines, useSinks } from './dish.ts'
 
 /** The dish room: the machine now, its last cycles, what is counted; its months; and the sink. */
 const props = defineProps<{ view?: string; station?: string }>()
 const { t } = useI18n()
 const machines = useDishMachines()
+const sinks = useSinks()
 const id = computed(() => {
   const found = machines.value.find((m) => m.id === props.station) ?? machines.value[0]
   return found?.id ?? ''
@@ -50,7 +52,11 @@ const opened = computed(() => dish.state.value.marks.find((m) => m.key === open.
       <place-tabs :label="t('place.dish')" :tabs="tabs" />
       <place-tabs v-if="machines.length > 1" :label="t('dish.machines')" :tabs="others" />
     </place-bar>
-    <div v-if="view === 'sink'" class="one" tabindex="0"><bath-list /></div>
+    <div v-if="view === 'sink'" class="one sinks" tabindex="0">
+      <sink-basins v-for="s in sinks" :key="s.id" :station="s" />
+      <h2>{{ t('dish.standing') }}</h2>
+      <bath-list :without="sinks.map((s) => s.id)" />
+    </div>
     <div v-else-if="view === 'files'" class="one" tabindex="0"><logger-files :station="id" /></div>
     <div v-else-if="id === ''" class="one">
       <h2>{{ t('dish.noMachine') }}</h2>
@@ -87,6 +93,14 @@ const opened = computed(() => dish.state.value.marks.find((m) => m.key === open.
   min-height: 0;
   overflow: auto;
   padding: 12px var(--gutter) 28px;
+}
+.sinks > h2 {
+  margin-top: 24px;
+}
+.sinks > :deep(.baths),
+.sinks > :deep(.empty) {
+  padding-left: 0;
+  padding-right: 0;
 }
 .machine {
   flex: 1;

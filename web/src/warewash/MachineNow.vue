@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { decimals } from '@tadka/core/quantity'
+import { decimals, showInterval } from '@tadka/core/quantity'
 import { computed, toRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useTimes } from '../look/times.ts'
@@ -45,6 +45,8 @@ const shown = (value: number | null, unit: string) =>
   value === null ? '–' : decimals(value, unit === 'kPa' ? 0 : 1)
 const why = computed(() => {
   const m = last.value
+  const tested = props.dish.byChemical.value ? props.dish.rackTest.value : null
+  if (tested?.off && tested.ppm) return t(`dish.why.${tested.off}`, { v: showInterval(tested.ppm) })
   if (!m) return ''
   if (m.verdict === 'cannot-tell') return t(m.stuck ? 'dish.why.stuck' : 'dish.why.gap')
   const { wash, rinse, rinseMost, pressureLow, pressureHigh } = limits.value

@@ -3,12 +3,16 @@ import {
   countForecast,
   dishFold,
   doseState,
+  handDoseOf,
+  handDosePlan,
   inDoubt,
   kindOf,
+  loadOf,
   likelyFaults,
   marksOf,
   rackRate,
   rinseOutlook,
+  scaleLoad,
   tankOf,
   type DishState,
 } from '@tadka/core/warewash'
@@ -20,6 +24,12 @@ import { now } from '../wire/clock.ts'
 export function useDishMachines() {
   const site = useSite()
   return computed(() => site.all('station').filter((s) => kindOf(s.plate?.family ?? '') !== null))
+}
+
+/** A site's sinks of three compartments. */
+export function useSinks() {
+  const site = useSite()
+  return computed(() => site.all('station').filter((s) => s.plate?.family === 'sink'))
 }
 
 /** What is known of one dish machine, and what follows from it. */
@@ -43,8 +53,32 @@ export function useDish(id: Ref<string>) {
       whole.value.map((m) => m.conductivity),
     )
   })
+  /** Whether its ware is tested at the rack: it sanitizes by a chemical, or goes on so while its heat fails. */
+  const byChemical = computed(() => kind.value === 'chemical')
+  const delimeCount = computed(() => {
+    const duty = station.value?.plate?.duties.find(
+      (d) => d.trigger.kind === 'count' && d.trigger.of === 'racks',
+    )
+    return duty?.trigger.kind === 'count' ? duty.trigger.every : null
+  })
+  const rackTest = computed(() => state.value.rackTests.at(-1) ?? null)
   return {
     station,
+    byChemical,
+    rackTest,
+    testsRack: computed(() => byChemical.value || state.value.aside?.way === 'chemical'),
+    /** Detergent by hand, where nothing feeds it; null where its label is not entered. */
+    handDose: computed(() => {
+      const [tank, dose] = [tankOf(parameters.value), handDoseOf(parameters.value)]
+      return tank && dose && handDosePlan(tank, dose.band, dose.tool)
+    }),
+    /** Grams of mineral that the water brought since the last delime, and at the count at which it falls due; null where its hardness is not known. */
+    scale: computed(() => {
+      const { hardness, rinseWater } = parameters.value
+      if (hardness === undefined || rinseWater === undefined || delimeCount.value === null) return null
+      const due = loadOf(hardness, rinseWater, delimeCount.value)
+      return { ...scaleLoad(hardness, rinseWater, state.value.since.delime.racks, due), due }
+    }),
     state,
     kind,
     limits,
@@ -52,8 +86,8 @@ export function useDish(id: Ref<string>) {
     rated: computed(() => parameters.value['racksAnHour'] ?? null),
     outlook,
     detergent,
-    advice: computed(() => adviceOf(state.value, now())),
-    doubt: computed(() => inDoubt(state.value)),
+    advice: computed(() => adviceOf(state.value, now(), byChemical.value)),
+    doubt: computed(() => inDoubt(state.value, byChemical.value)),
     last: computed(() => state.value.marks.findLast((m) => m.verdict !== null) ?? null),
     /** Whether anything was ever streamed from it. */
     streams: computed(() => state.value.marks.some((m) => m.by === 'probe')),
@@ -63,10 +97,7 @@ export function useDish(id: Ref<string>) {
       return every === undefined ? null : { every, ...countForecast(state.value, racks, every, now()) }
     }),
     delime: computed(() => {
-      const duty = station.value?.plate?.duties.find(
-        (d) => d.trigger.kind === 'count' && d.trigger.of === 'racks',
-      )
-      const every = duty?.trigger.kind === 'count' ? duty.trigger.every : null
+      const every = delimeCount.value
       return every === null
         ? null
         : { every, ...countForecast(state.value, state.value.since.delime.racks, every, now()) }
@@ -78,6 +109,7 @@ export function useDish(id: Ref<string>) {
         limits: limits.value,
         rinseTrend: outlook.value.trend,
         detergent: detergent.value,
+        sanitizer: state.value.rackTests.at(-1)?.off ?? null,
       }),
     ),
   }

@@ -1,0 +1,96 @@
+import { bathDue, bathHours } from '../duty/bath.ts'
+import type { Contents } from '../procedure/facets.ts'
+import type { StationState } from '../procedure/station.ts'
+import type { Instant } from '../quantity/index.ts'
+import type { BathState } from '../record/folds.ts'
+import type { SiteSet } from '../record/house.ts'
+
+export type CompartmentUse = 'wash' | 'rinse' | 'sanitize'
+
+/** What a compartment asks for: filled first, nothing, a reading, fresh water. */
+export type CompartmentState = 'empty' | 'stands' | 'test' | 'change'
+
+/** One compartment of a sink. */
+export interface Compartment {
+  readonly use: CompartmentUse
+  readonly state: CompartmentState
+  /** Milliseconds UTC; null where nobody is known to have filled it. */
+  readonly filledAt: number | null
+  /** When it is read next, and changed at the latest; null where it is empty. Milliseconds UTC. */
+  readonly testBy: number | null
+  readonly changeBy: number | null
+  /** mL in it and at most; null where its plate does not say. */
+  readonly volume: number | null
+  readonly capacity: number | null
+  /** What is mixed in it; null in the rinse, and where a dispenser filled it. */
+  readonly bath: BathState | null
+}
+
+const hourMs = 3_600_000
+
+/**
+ * A three-compartment sink as it stands: wash, rinse, sanitize. Water whose hours are served is changed, whatever it read.
+ * @param baths the baths of this sink. @param sanitizes whether a product is a sanitizer. @param foretold when a bath is to be tested by its
+ * forecast, or null. @param now milliseconds UTC. Common practice, no source: the order of the compartments.
+ */
+export function sinkOf(
+  station: StationState,
+  baths: readonly BathState[],
+  sanitizes: (product: string | null) => boolean,
+  hours: SiteSet['bath'],
+  foretold: (bath: BathState) => Instant | null,
+  now: Instant,
+): Compartment[] {
+  const { testHours, changeHours } = hours ?? bathHours
+  const set = Math.max(
+    0,
+    ...Object.entries(station.lastRuns)
+      .filter(([procedure]) => /^sink\.(?:set-up|change)$/.test(procedure))
+      .map(([, last]) => last.finishedAt),
+  )
+  const capacity = station.plate?.parameters['compartment'] ?? null
+  const newest = (sanitizer: boolean) =>
+    baths
+      .filter((b) => sanitizes(b.product) === sanitizer)
+      .toSorted((a, b) => b.mixedAt - a.mixedAt)
+      .at(0) ?? null
+  const [detergent, sanitizer] = [newest(false), newest(true)]
+  const made = (
+    use: CompartmentUse,
+    filledAt: number | null,
+    testBy: number | null,
+    bath: BathState | null,
+  ): Compartment => {
+    const changeBy = filledAt === null ? null : filledAt + changeHours * hourMs
+    const state =
+      changeBy === null
+        ? 'empty'
+        : now >= changeBy
+          ? 'change'
+          : testBy !== null && now >= testBy
+            ? 'test'
+            : 'stands'
+    const volume = filledAt === null ? null : (bath?.volume ?? capacity)
+    return { use, state, filledAt, testBy, changeBy, volume, capacity: bath?.capacity ?? capacity, bath }
+  }
+  const washAt = detergent?.mixedAt ?? (set > 0 ? set : null)
+  const read = station.washWater
+  const washRead =
+    washAt !== null && read !== null && read.at >= washAt && read.verdict === 'in' ? read.at : null
+  return [
+    made('wash', washAt, washRead === null ? washAt : washRead + testHours * hourMs, detergent),
+    made('rinse', set > 0 ? set : null, null, null),
+    made(
+      'sanitize',
+      sanitizer?.mixedAt ?? null,
+      sanitizer && bathDue(sanitizer, hours, foretold(sanitizer)).testBy,
+      sanitizer,
+    ),
+  ]
+}
+
+const others: ReadonlySet<Contents> = new Set(['product', 'empty', 'rinse', 'detergent', 'descaler'])
+
+/** Whether a bath that was mixed in a station is gone: drained, or something else is in it since. */
+export const isGone = (station: StationState | null): boolean =>
+  station !== null && others.has(station.facets.contents)
