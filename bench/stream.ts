@@ -9,7 +9,8 @@ import { site as demoSite } from '../server/demo/house.ts'
 import { stations } from '../server/demo/products.ts'
 import { appendBatch } from '../server/record/append.ts'
 import { SiteQueue } from '../server/record/queue.ts'
-import { addDevice, cycleDays, findDevice } from '../server/warewash/queries.ts'
+import { addDevice, findDevice } from '../server/device/queries.ts'
+import { cycleDays } from '../server/warewash/queries.ts'
 import { dishWatch } from '../server/warewash/watch.ts'
 import { median, report } from './report.ts'
 
@@ -86,7 +87,7 @@ const streams = await Promise.all(
     await addDevice(
       pool,
       site,
-      { id: `probe-${i}`, name: 'Probe', station: `dish-${i}` },
+      { id: `probe-${i}`, name: 'Probe', kind: 'dish-probe', station: `dish-${i}`, of: null },
       '0'.repeat(64),
       clock.now,
     )

@@ -3,7 +3,7 @@ import { once } from 'node:events'
 import { createInterface } from 'node:readline'
 import { chromium, type Page } from '@playwright/test'
 import { gateway, rackStream } from '@tadka/devices'
-import { demoProbeHeader } from '../server/demo/dish.ts'
+import { demoProbeHeader } from '../server/demo/devices.ts'
 import { chromiumArgs } from './browser.ts'
 import { countParts, hold, press, signIn } from './crew.ts'
 

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
-import { gateway, rackStream } from '@tadka/devices'
-import { demoProbeHeader } from '../server/demo/dish.ts'
+import { eventGateway, gateway, rackStream } from '@tadka/devices'
+import { demoProbeHeader } from '../server/demo/devices.ts'
 import { address, isAccessible, press, signIn } from './crew.ts'
 
 // Named to run last: its days go by.
@@ -141,5 +141,31 @@ test('without a probe racks are counted with one button, and taken back; the gau
   await page.goto(address('/dish/machine/quay-dish'))
   await expect(page.getByText('Sanitizer is not fed, or too little')).toBeVisible()
   await expect(page.getByText('The sanitizer at the rack was 0 to 50 ppm: too little.')).toBeVisible()
+  await isAccessible(page)
+})
+
+test('a device is entered by what it is; a thermometer that reports is taken with one tap', async ({
+  page,
+}) => {
+  await signIn(page, 'Oriel', '9080')
+  await page.goto(address('/house/devices'))
+  await press(page, 'Let it report')
+  await expect(page.getByRole('alert')).toContainText('Give it a name')
+  await page.locator('.n-select').first().click()
+  await page.locator('.n-base-select-option', { hasText: 'Thermometer that reports' }).click()
+  await page.getByLabel('Its name').fill('Pocket one')
+  await page.locator('.n-select').nth(1).click()
+  await page.locator('.n-base-select-option', { hasText: 'Probe 1' }).click()
+  await press(page, 'Let it report')
+  const authorization = await page.locator('code').innerText()
+  await expect(page.getByText('Thermometer that reports, never heard yet').first()).toBeVisible()
+  await isAccessible(page)
+  await eventGateway({ url: url(), authorization, boot: 'pocket' }).report(
+    [{ what: 'temperature', at: 9, value: 3.7, unit: '°C' }],
+    10,
+  )
+  await page.goto(address('/bench/check?what=cold-product'))
+  await page.getByRole('button', { name: /^Take 3.7 °C/ }).click()
+  await expect(page.locator('#heat-product')).toHaveValue('3.7')
   await isAccessible(page)
 })

@@ -1,7 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { createServer } from 'node:net'
 import { networkInterfaces } from 'node:os'
-import { demoProbeHeader } from '../server/demo/dish.ts'
+import { demoHeaders } from '../server/demo/devices.ts'
 import { people } from '../server/demo/house.ts'
 import { loadDemo } from '../server/demo/load.ts'
 import { buildIfStale } from './build.ts'
@@ -88,7 +88,7 @@ async function supervise(
     TADKA_PORT: String(port),
     TADKA_API: `${tls ? 'https' : 'http'}://${host}:${port}`,
     TADKA_URL: `${tls ? 'https' : 'http'}://${host}:${port}`,
-    TADKA_DEVICE: demoProbeHeader,
+    ...demoHeaders,
     ...(tls ? { TADKA_TLS_KEY: tls.key, TADKA_TLS_CERT: tls.cert, NODE_EXTRA_CA_CERTS: tls.cert } : {}),
   }
   const watch = command === 'dev' ? ['--watch-path=server', '--watch-path=core', '--watch-path=contract'] : []

@@ -195,6 +195,7 @@ export const concentrateOpened = z.strictObject({
   openedAt: instantMs,
   bestBefore: instantMs.nullable(),
   daysOnceOpen: z.number().positive().max(4000).nullable(),
+  holds: z.number().positive().max(1_000_000).optional(),
 })
 
 export const instrumentChecked = z.discriminatedUnion('method', [

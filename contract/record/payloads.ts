@@ -34,6 +34,11 @@ export const payloadSchemas = {
   'product.set@1': productSet,
   'instrument.set@1': instrumentSet,
   'concentrate.opened@1': concentrateOpened,
+  'concentrate.drawn@1': z.strictObject({
+    product: slug,
+    station: slug,
+    millilitres: z.number().min(0).max(1_000_000),
+  }),
   'instrument.checked@1': instrumentChecked,
   'rule.set@1': localRuleSet,
   'spare.set@1': z.strictObject({

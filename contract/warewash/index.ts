@@ -64,12 +64,3 @@ export interface CycleDay {
   readonly rinseMiddle: number | null
   readonly rinseLow: number | null
 }
-
-export interface DeviceView {
-  readonly id: string
-  readonly name: string
-  readonly station: string
-  readonly endedAt: number | null
-  /** Milliseconds UTC of its last delivery, or null. */
-  readonly heardAt: number | null
-}

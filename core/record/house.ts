@@ -191,6 +191,17 @@ export interface ConcentrateOpened {
   readonly openedAt: number
   readonly bestBefore: number | null
   readonly daysOnceOpen: number | null
+  /** mL in it when it was opened; absent where nobody said. */
+  readonly holds?: number
+}
+
+/** A meter counted what was drawn from a container. */
+export interface ConcentrateDrawn {
+  readonly product: string
+  /** The machine that it went to. */
+  readonly station: string
+  /** mL since the meter last said; 0 where nothing flowed. */
+  readonly millilitres: number
 }
 
 /** An instrument was checked: a thermometer in melting ice, a dispenser into a cylinder. */

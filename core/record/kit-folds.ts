@@ -10,16 +10,23 @@ interface Named {
 export interface ProductKept {
   /** The container in use; null where nobody wrote it down. */
   readonly container: ConcentrateOpened | null
+  /** What meters counted from it since it was opened, mL, and when last; null where none did. */
+  readonly drawn: { readonly millilitres: number; readonly from: number; readonly at: number } | null
 }
 export type ProductState = Named & ProductKept & Partial<ProductSet>
 
 /** A product: its label as last entered, and the container in use. */
 export const productFold: Fold<ProductState> = {
-  initial: (id) => ({ id, container: null }),
+  initial: (id) => ({ id, container: null, drawn: null }),
   apply(state, record) {
     if (record.type === 'product.set@1')
-      return { ...record.payload, id: state.id, container: state.container }
-    if (record.type === 'concentrate.opened@1') return { ...state, container: record.payload }
+      return { ...record.payload, id: state.id, container: state.container, drawn: state.drawn }
+    if (record.type === 'concentrate.opened@1') return { ...state, container: record.payload, drawn: null }
+    if (record.type === 'concentrate.drawn@1') {
+      const at = correctedAt(record)
+      const { millilitres = 0, from = at } = state.drawn ?? {}
+      return { ...state, drawn: { millilitres: millilitres + record.payload.millilitres, from, at } }
+    }
     return state
   },
 }

@@ -1,5 +1,6 @@
 import type { CaseAction, CaseClosed } from './case.ts'
 import type {
+  ConcentrateDrawn,
   ConcentrateOpened,
   CrewSet,
   InstrumentChecked,
@@ -60,6 +61,7 @@ export interface Payloads {
   'product.set@1': ProductSet
   'instrument.set@1': InstrumentSet
   'concentrate.opened@1': ConcentrateOpened
+  'concentrate.drawn@1': ConcentrateDrawn
   'instrument.checked@1': InstrumentChecked
   'rule.set@1': RuleSet
   'procedure.set@1': ProcedureSet
@@ -106,6 +108,7 @@ export const signedTypes: ReadonlySet<string> = new Set<RecordType>(['shift.sign
 /** Record types that the server makes from what devices stream and from the files of loggers. */
 export const deviceTypes: ReadonlySet<string> = new Set<RecordType>([
   'cycle.judged@1',
+  'concentrate.drawn@1',
   'logger.imported@1',
   'logger.withdrawn@1',
 ])

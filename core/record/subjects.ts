@@ -39,6 +39,9 @@ export function subjectsOf(draft: AnyDraft): SubjectRef[] {
     case 'run.abandoned@1':
       add('station', draft.payload.station)
       break
+    case 'concentrate.drawn@1':
+      add('dish', draft.payload.station)
+      break
     case 'run.finished@1':
       add('station', draft.payload.station)
       if (draft.payload.procedure?.startsWith('dish-machine.')) add('dish', draft.payload.station)

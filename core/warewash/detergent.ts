@@ -90,3 +90,37 @@ export function doseState(tank: WashTank, setPoint: number, racks: readonly (num
   const clear = leftByARack(tank)
   return each <= (1 + clear) / 2 ? 'empty' : 'sinking'
 }
+
+/** What a meter counted over a stretch, mL, and the racks in it. */
+export interface Fed {
+  readonly at: number
+  readonly millilitres: number
+  readonly racks: number
+}
+
+/** Racks of the last stretches that are held against what is usual, and that the usual rests on. */
+const meteredRacks = { now: 6, usual: 12 } as const
+
+/**
+ * The detergent feed by its meter: what it gave each of the last racks beside what it gives as usual. Empty where nothing flowed over six
+ * racks. @param fed oldest first. Common practice, no source: half of the usual is too little.
+ */
+export function meteredState(fed: readonly Fed[]): DoseState {
+  let from = fed.length
+  let racks = 0
+  while (from > 0 && racks < meteredRacks.now) racks += fed[--from]?.racks ?? 0
+  if (racks < meteredRacks.now) return 'cannot-tell'
+  const each = (part: readonly Fed[]) =>
+    part.reduce((sum, f) => sum + f.millilitres, 0) / part.reduce((sum, f) => sum + f.racks, 0)
+  const last = each(fed.slice(from))
+  if (last === 0) return 'empty'
+  const before = fed.slice(0, from)
+  if (before.reduce((sum, f) => sum + f.racks, 0) < meteredRacks.usual) return 'kept'
+  return last < each(before) / 2 ? 'sinking' : 'kept'
+}
+
+/** What conductivity and meter tell together: the worse of both, where both can tell. */
+export function fedState(byConductivity: DoseState, byMeter: DoseState): DoseState {
+  const order = ['cannot-tell', 'kept', 'sinking', 'empty'] as const
+  return order[Math.max(order.indexOf(byConductivity), order.indexOf(byMeter))] ?? 'cannot-tell'
+}

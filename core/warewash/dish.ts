@@ -3,6 +3,7 @@ import { correctedAt, type AnyRecord } from '../record/record.ts'
 import type { Interval } from '../quantity/index.ts'
 import type { ReadingTaken } from '../record/reading.ts'
 import type { Verdict } from '../rules/index.ts'
+import type { Fed } from './detergent.ts'
 import type { CycleJudged, WayOn } from './records.ts'
 import type { Ending } from './split.ts'
 
@@ -64,6 +65,9 @@ export interface DishState {
   readonly marks: readonly Mark[]
   /** The last of them, oldest first. */
   readonly rackTests: readonly RackTest[]
+  /** What its detergent's meter counted: the last stretches, oldest first; and the racks counted by then. */
+  readonly fed: readonly Fed[]
+  readonly fedTotal: number
   readonly days: readonly DishDay[]
   /** Racks by hour since 1970, UTC: the last two days. */
   readonly hours: readonly (readonly [number, number])[]
@@ -86,7 +90,7 @@ export interface DishState {
 }
 
 /** So many marks are kept, days, hours. */
-const kept = { marks: 60, rackTests: 12, days: 130, hours: 48 } as const
+const kept = { marks: 60, rackTests: 12, fed: 48, days: 130, hours: 48 } as const
 const [hourMs, dayMs] = [3_600_000, 86_400_000]
 const never: Since = { racks: 0, at: null }
 
@@ -96,6 +100,8 @@ export const dishFold: Fold<DishState> = {
     id,
     marks: [],
     rackTests: [],
+    fed: [],
+    fedTotal: 0,
     days: [],
     hours: [],
     total: 0,
@@ -114,6 +120,11 @@ export const dishFold: Fold<DishState> = {
       case 'rack.tallied@1': {
         const tallied = Math.max(0, state.tallied + record.payload.racks)
         return counted({ ...state, tallied }, record.payload.racks, at)
+      }
+      case 'concentrate.drawn@1': {
+        const { millilitres } = record.payload
+        const fed = { at, millilitres, racks: Math.max(0, state.total - state.fedTotal) }
+        return { ...state, fed: [...state.fed, fed].slice(-kept.fed), fedTotal: state.total }
       }
       case 'dish.water-changed@1':
         return { ...state, since: { ...state.since, water: { racks: 0, at } } }

@@ -56,6 +56,7 @@ const diagnosed = (s: Seen, more = {}) =>
     rate: { racks: 24, rated: 40 },
     limits: { wash: 66, rinse: 82, pressureLow: 100, pressureHigh: 170 },
     rinseTrend: null,
+    sanitizer: null,
     detergent: doseState({ volume: 40_000, rinseWater: 3000 }, 2.35, s.conductivity),
     ...more,
   }).map((l) => l.fault)

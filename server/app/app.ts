@@ -16,6 +16,7 @@ import {
 } from 'fastify-type-provider-zod'
 import { openPool } from '../db/pool.ts'
 import { Guard } from '../people/guard.ts'
+import { deviceRoutes } from '../device/routes.ts'
 import { peopleRoutes } from '../people/routes.ts'
 import { EventHub } from '../record/events.ts'
 import { keepUp } from '../record/keep-up.ts'
@@ -82,6 +83,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   await typed.register(logRoutes(services))
   await typed.register(photoRoutes(services))
   await typed.register(planRoutes(services))
+  await typed.register(deviceRoutes(services))
   await typed.register(warewashRoutes(services))
   await typed.register(loggerRoutes(services))
   await typed.register(solutionRoutes)

@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto'
 import { tradingDays } from '@tadka/core/duty'
 import {
   figuresOf,
@@ -9,18 +8,9 @@ import {
   type KeptFigures,
 } from '@tadka/core/warewash'
 import type { Diary } from './diary.ts'
-import { site, siteId } from './house.ts'
+import { demoMeter, demoProbe } from './devices.ts'
+import { site } from './house.ts'
 import { stations } from './products.ts'
-
-/** The probe in the demo's dish machine. Its token is no secret: a demo is made to be looked at. */
-export const demoProbe = {
-  id: 'galley-probe',
-  name: 'Probe in the galley dish machine',
-  station: 'galley-dish',
-  token: 'the-demo-probe-streams-by-this',
-} as const
-export const demoProbeHash = createHash('sha256').update(demoProbe.token).digest('hex')
-export const demoProbeHeader = `Device ${siteId}/${demoProbe.id}/${demoProbe.token}`
 
 const minute = 60_000
 const { from: _f, to: _t, ...blank } = figuresOf(traceOf([]), 0)
@@ -85,6 +75,15 @@ export function dishHistory(
         cycle,
       )
       n++
+      // The meter on its detergent tells every ten racks.
+      if (n % 10 === 0)
+        diary.note(
+          cycle.to + 13_000,
+          demoMeter.id,
+          'concentrate.drawn@1',
+          { kind: 'product', id: demoMeter.of },
+          { product: demoMeter.of, station: demoProbe.station, millilitres: round(40 + unrest(4)) },
+        )
       const inRush = random() < 0.55
       at += length + (inRush ? 60_000 + random() * 150_000 : 420_000 + random() * 900_000)
     }

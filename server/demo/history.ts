@@ -29,6 +29,8 @@ function setUp(diary: Diary, at: number, now: number): void {
       { kind: 'product', id: product },
       { product, openedAt: at, bestBefore: now + 180 * 24 * 60 * minute, daysOnceOpen: 180 },
     )
+  const opened = { product: 'kelpwash', openedAt: at, bestBefore: null, daysOnceOpen: null, holds: 10_000 }
+  diary.note(at, by, 'concentrate.opened@1', { kind: 'product', id: 'kelpwash' }, opened)
   for (const [id, spare] of Object.entries(spares))
     diary.note(at, by, 'spare.set@1', { kind: 'spare', id }, spare)
   for (const [id, person] of Object.entries(crew))

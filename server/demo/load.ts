@@ -4,8 +4,9 @@ import { openPool, type Pool } from '../db/pool.ts'
 import { hashSecret } from '../people/secrets.ts'
 import { appendBatch } from '../record/append.ts'
 import { inSite } from '../db/transaction.ts'
-import { addDevice, keepCycle } from '../warewash/queries.ts'
-import { demoProbe, demoProbeHash } from './dish.ts'
+import { addDevice } from '../device/queries.ts'
+import { keepCycle } from '../warewash/queries.ts'
+import { demoDevices, demoProbe, hashOf } from './devices.ts'
 import { demoHistory } from './history.ts'
 import { people, site, siteId, type DemoPerson } from './house.ts'
 
@@ -34,16 +35,16 @@ export async function loadDemo(
       const refused = outcomes.find((o) => o.outcome !== 'accepted')
       if (refused) throw new Error(`the demo made a record that is refused: ${JSON.stringify(refused)}`)
     }
-    await enterProbe(pool, drafts, now)
+    await enterDevices(pool, drafts, now)
     return true
   } finally {
     await pool.end()
   }
 }
 
-/** The probe that may stream, and its cycles of days gone by where months are counted from. */
-async function enterProbe(pool: Pool, drafts: readonly AnyDraft[], now: number): Promise<void> {
-  await addDevice(pool, siteId, demoProbe, demoProbeHash, now)
+/** The devices that may report, and the probe's cycles of days gone by where months are counted from. */
+async function enterDevices(pool: Pool, drafts: readonly AnyDraft[], now: number): Promise<void> {
+  for (const device of demoDevices) await addDevice(pool, siteId, device, hashOf(device), now)
   await inSite(pool, siteId, async (db) => {
     for (const { type, payload } of drafts) {
       if (type !== 'cycle.judged@1') continue

@@ -69,8 +69,8 @@ export async function addFileDevice(
   at: number,
 ): Promise<void> {
   const sql = `
-    insert into device (site_id, id, name, station_id, token_hash, made_at, ended_at, from_file)
-    values ($1, $2, $3, $4, $5, $6, $6, true) on conflict do nothing`
+    insert into device (site_id, id, name, kind, station_id, token_hash, made_at, ended_at)
+    values ($1, $2, $3, 'file', $4, $5, $6, $6) on conflict do nothing`
   await db.query(sql, [site, device.id, device.name, device.station, device.token, at])
 }
 

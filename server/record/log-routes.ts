@@ -24,8 +24,8 @@ const filter = z.object({
   kind: slug.optional(),
   subject: slug.optional(),
   types: z.string().max(400).optional(),
-  /** A type left out where all others are asked for. */
-  without: z.string().max(64).optional(),
+  /** Types left out where all others are asked for. */
+  without: z.string().max(400).optional(),
 })
 
 type Filter = z.infer<typeof filter>
@@ -38,7 +38,7 @@ const asFilter = (q: Filter): queries.LogFilter => ({
   kind: q.kind ?? null,
   subject: q.subject ?? null,
   types: q.types ? q.types.split(',') : null,
-  without: q.without ?? null,
+  without: q.without ? q.without.split(',') : null,
 })
 
 /** How many records are read at a time while an export runs. */

@@ -94,7 +94,7 @@ export interface LogFilter {
   readonly kind: string | null
   readonly subject: string | null
   readonly types: readonly string[] | null
-  readonly without: string | null
+  readonly without: readonly string[] | null
 }
 
 /** Records newest first by their place in the chain, a page at a time. */
@@ -110,7 +110,7 @@ export const logPage = (pool: Pool, site: string, f: LogFilter): Promise<LinkRow
           select from record_subject s
           where s.site_id = r.site_id and s.seq = r.seq and s.kind = $6 and ($7::text is null or s.subject_id = $7)))
         and ($8::text[] is null or r.type = any ($8))
-        and ($9::text is null or r.type <> $9)
+        and ($9::text[] is null or r.type <> all ($9))
       order by r.seq desc limit $3`
     const { before, limit, from, to, kind, subject, types, without } = f
     const values = [site, before, limit, from, to, kind, subject, types, without]

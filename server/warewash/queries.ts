@@ -1,48 +1,6 @@
-import type { CycleDay, DeviceView } from '@tadka/contract/warewash'
+import type { CycleDay } from '@tadka/contract/warewash'
 import type { Client, Pool } from '../db/pool.ts'
 import { inSite } from '../db/transaction.ts'
-
-export interface DeviceRow {
-  readonly id: string
-  readonly name: string
-  readonly station_id: string
-  readonly token_hash: string
-  readonly ended_at: number | null
-}
-
-export const findDevice = (pool: Pool, site: string, id: string): Promise<DeviceRow | null> =>
-  inSite(pool, site, async (db) => {
-    const sql = 'select id, name, station_id, token_hash, ended_at from device where site_id = $1 and id = $2'
-    return (await db.query<DeviceRow>(sql, [site, id])).rows[0] ?? null
-  })
-
-export const addDevice = (
-  pool: Pool,
-  site: string,
-  device: { readonly id: string; readonly name: string; readonly station: string },
-  tokenHash: string,
-  at: number,
-): Promise<void> =>
-  inSite(pool, site, async (db) => {
-    const sql = `
-      insert into device (site_id, id, name, station_id, token_hash, made_at) values ($1, $2, $3, $4, $5, $6)`
-    await db.query(sql, [site, device.id, device.name, device.station, tokenHash, at])
-  })
-
-export const endDevice = (pool: Pool, site: string, id: string, at: number): Promise<boolean> =>
-  inSite(pool, site, async (db) => {
-    const sql = 'update device set ended_at = $3 where site_id = $1 and id = $2 and ended_at is null'
-    return (await db.query(sql, [site, id, at])).rowCount === 1
-  })
-
-export const devicesOf = (pool: Pool, site: string): Promise<DeviceView[]> =>
-  inSite(pool, site, async (db) => {
-    const sql = `
-      select d.id, d.name, d.station_id as station, d.ended_at as "endedAt", max(b.received_at) as "heardAt"
-      from device d left join device_boot b on b.site_id = d.site_id and b.device_id = d.id
-      where d.site_id = $1 and not d.from_file group by d.id, d.name, d.station_id, d.ended_at, d.made_at order by d.made_at`
-    return (await db.query<DeviceView>(sql, [site])).rows
-  })
 
 export interface BootRow {
   readonly device_id: string

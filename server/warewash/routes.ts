@@ -1,32 +1,24 @@
-import { timingSafeEqual } from 'node:crypto'
-import { slug, words } from '@tadka/contract/record'
+import { slug } from '@tadka/contract/record'
 import { deliveryBody } from '@tadka/contract/warewash'
 import type { SiteSet } from '@tadka/core/record'
 import { Refusal } from '@tadka/core/refusal'
-import type { FastifyRequest } from 'fastify'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import type { Services } from '../app/services.ts'
-import { newToken, tokenHash } from '../people/secrets.ts'
+import { deliveries, knownDevice } from '../device/known.ts'
 import { stateOf } from '../record/queries.ts'
 import * as queries from './queries.ts'
 import { dishWatch } from './watch.ts'
 
 const site = z.object({ site: slug })
 const station = site.extend({ station: slug })
-/** A gateway delivers every few seconds, and catches up after an outage. */
-const deliveries = {
-  max: 600,
-  timeWindow: '1 minute',
-  keyGenerator: (r: FastifyRequest) => deviceIn(r)?.id ?? r.ip,
-}
 const longestMonthMs = 400 * 86_400_000
 
 /** The dish room: what gateways deliver, and what a tablet asks of it. */
 export const warewashRoutes =
   (services: Services): FastifyPluginAsyncZod =>
   async (app) => {
-    const { pool, guard, now } = services
+    const { pool, guard } = services
     const watch = dishWatch(services)
 
     app.post(
@@ -40,48 +32,9 @@ export const warewashRoutes =
         },
       },
       async (request) => {
-        const named = deviceIn(request)
-        const device = named && (await queries.findDevice(pool, named.site, named.id))
-        const known = device && device.ended_at === null && isSame(device.token_hash, tokenHash(named.token))
-        if (!known) throw new Refusal('device_unknown')
-        return watch.take(named.site, device, request.body)
-      },
-    )
-
-    app.get('/api/sites/:site/devices', { schema: { params: site } }, async (request) => {
-      await guard.actor(request, request.params.site, 'read')
-      return { devices: await queries.devicesOf(pool, request.params.site) }
-    })
-
-    app.post(
-      '/api/sites/:site/devices',
-      {
-        schema: {
-          tags: ['devices'],
-          summary: 'Lets a device stream; its token is told once',
-          params: site,
-          body: z.strictObject({ id: slug.max(24), name: words(80).min(1), station: slug }),
-        },
-      },
-      async (request) => {
-        const { site: where } = request.params
-        await guard.actor(request, where, 'set-up-house')
-        const { id } = request.body
-        if (await queries.findDevice(pool, where, id)) throw new Refusal('device_exists', { id })
-        const token = newToken()
-        await queries.addDevice(pool, where, request.body, tokenHash(token), now())
-        return { id, authorization: `Device ${where}/${id}/${token}` }
-      },
-    )
-
-    app.post(
-      '/api/sites/:site/devices/:device/end',
-      { schema: { params: site.extend({ device: slug }) } },
-      async (request) => {
-        const { site: where, device } = request.params
-        await guard.actor(request, where, 'set-up-house')
-        if (!(await queries.endDevice(pool, where, device, now()))) throw new Refusal('not_found')
-        return { ended: true }
+        const { site: where, device } = await knownDevice(pool, request)
+        if (device.kind !== 'dish-probe') throw new Refusal('device_unknown')
+        return watch.take(where, device, request.body)
       },
     )
 
@@ -119,15 +72,3 @@ export const warewashRoutes =
       },
     )
   }
-
-/** `Device SITE/DEVICE/TOKEN`. */
-function deviceIn(request: FastifyRequest): { site: string; id: string; token: string } | null {
-  const found = /^Device ([a-z0-9.-]+)\/([a-z0-9.-]+)\/([\w-]{20,})$/.exec(
-    request.headers.authorization ?? '',
-  )
-  const [, site, id, token] = found ?? []
-  return site && id && token ? { site, id, token } : null
-}
-
-const isSame = (a: string, b: string) =>
-  a.length === b.length && timingSafeEqual(Buffer.from(a), Buffer.from(b))

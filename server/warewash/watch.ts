@@ -1,4 +1,5 @@
 import type { CycleTrace, Delivery, MachineNow } from '@tadka/contract/warewash'
+import { Refusal } from '@tadka/core/refusal'
 import { cycleSplitter, doorBit } from '@tadka/core/warewash'
 import type { Services } from '../app/services.ts'
 import type { Client } from '../db/pool.ts'
@@ -7,6 +8,7 @@ import { emptyBlock, putInto, seconds, unpack } from './block.ts'
 import { cutStretch, judgedCycle, settleSeconds } from './cutting.ts'
 import { limitsOf } from './limits.ts'
 import { putInChain } from './put-in-chain.ts'
+import { devicesOf, type DeviceRow } from '../device/queries.ts'
 import * as queries from './queries.ts'
 
 type Needed = Pick<Services, 'pool' | 'queue' | 'now'>
@@ -27,9 +29,11 @@ export function dishWatch({ pool, queue, now }: Needed) {
   }
 
   /** One delivery; the same one twice changes nothing. Returns how many cycles it brought or changed. */
-  async function take(site: string, device: queries.DeviceRow, d: Delivery): Promise<{ cycles: number }> {
+  async function take(site: string, device: DeviceRow, d: Delivery): Promise<{ cycles: number }> {
     await forget(site)
     const receivedAt = now()
+    const station = device.station_id
+    if (station === null) throw new Refusal('device_unknown')
     // One at a time: each holds a connection while the records are appended over another.
     return queue.run(`devices of ${site}`, () =>
       inSite(pool, site, async (db) => {
@@ -45,10 +49,9 @@ export function dishWatch({ pool, queue, now }: Needed) {
               ? await stoodStillBefore(db, site, held, earliest)
               : held.checkpoint,
         }
-        const { judged, checkpoint } = await cut(db, site, device.station_id, boot)
+        const { judged, checkpoint } = await cut(db, site, station, boot)
         if (judged.length > 0) await putInChain({ pool, queue, now }, site, device.id, judged)
-        for (const j of judged)
-          await queries.keepCycle(db, site, device.station_id, j.row, j.payload.replaces)
+        for (const j of judged) await queries.keepCycle(db, site, station, j.row, j.payload.replaces)
         await queries.keepBoot(db, site, { ...boot, checkpoint }, receivedAt)
         return { cycles: judged.length }
       }),
@@ -128,9 +131,7 @@ export function dishWatch({ pool, queue, now }: Needed) {
   }
 
   async function bootOf(site: string, station: string): Promise<queries.BootRow | null> {
-    const devices = (await queries.devicesOf(pool, site)).filter(
-      (d) => d.station === station && d.endedAt === null,
-    )
+    const devices = (await devicesOf(pool, site)).filter((d) => d.station === station && d.endedAt === null)
     const [newest] = devices.toSorted((a, b) => (b.heardAt ?? 0) - (a.heardAt ?? 0))
     return newest ? queries.latestBoot(pool, site, newest.id) : null
   }

@@ -61,7 +61,7 @@ const instruments: Record<string, InstrumentSet> = {
 }
 const place: Place = { station: 's', run: 'r', step: 'check', bath: 'b', case: null }
 const use = product.uses[0] as Checked['use']
-const kept = { ...product, container: null }
+const kept = { ...product, container: null, drawn: null }
 const checked = (change: Partial<Checked> = {}): Checked => ({
   product: kept,
   use,

@@ -47,7 +47,7 @@ describe('a label as it is typed', () => {
   it('comes back as it was typed', () => {
     const made = labelOf(label)
     if (!made) throw new Error('no label')
-    const again = labelTyped({ ...made, id: 'p', container: null })
+    const again = labelTyped({ ...made, id: 'p', container: null, drawn: null })
     expect(labelOf(again)).toEqual(made)
   })
   it.each(['to', 'in', 'per-litre', 'grams-per-litre', 'powder', 'pieces'] as const)(
@@ -55,7 +55,10 @@ describe('a label as it is typed', () => {
     (supply) => {
       const made = labelOf({ ...label, supply, amount: '12', uses: [{ ...use, lo: '', hi: '', target: '' }] })
       if (!made) throw new Error('no label')
-      expect(labelTyped({ ...made, id: 'p', container: null })).toMatchObject({ supply, amount: '12' })
+      expect(labelTyped({ ...made, id: 'p', container: null, drawn: null })).toMatchObject({
+        supply,
+        amount: '12',
+      })
     },
   )
   it.each([

@@ -2,9 +2,11 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
   doseState,
+  fedState,
   handDosePlan,
   leftAfter,
   leftByARack,
+  meteredState,
   mixedFirst,
   racksUntilBelow,
 } from '../../warewash/index.ts'
@@ -97,4 +99,23 @@ describe('the feed, by conductivity', () => {
     ['two readings', [2, 1], 'cannot-tell'],
     ['not read', [null, null, null, 2], 'cannot-tell'],
   ] as const)('%s: %j is %s', (_, racks, state) => expect(doseState(tank, 2, racks)).toBe(state))
+})
+
+describe('the feed, by its meter', () => {
+  const fed = (...spans: [number, number][]) =>
+    spans.map(([racks, millilitres], at) => ({ at, racks, millilitres }))
+  it.each([
+    ['as ever', fed([10, 60], [10, 61], [10, 59]), 'kept'],
+    ['nothing for six racks', fed([10, 60], [10, 60], [4, 0], [3, 0]), 'empty'],
+    ['nothing for four racks', fed([10, 60], [10, 60], [10, 60], [4, 0]), 'kept'],
+    ['less than half of the usual', fed([10, 60], [10, 60], [8, 20]), 'sinking'],
+    ['too few racks', fed([3, 18]), 'cannot-tell'],
+    ['the first racks that it counts', fed([8, 20]), 'kept'],
+    ['no racks at all, and nothing drawn', fed([0, 0], [0, 0]), 'cannot-tell'],
+  ] as const)('%s is %s', (_, spans, state) => expect(meteredState(spans)).toBe(state))
+  it('and conductivity: the worse of both, where both can tell', () => {
+    expect(fedState('kept', 'empty')).toBe('empty')
+    expect(fedState('cannot-tell', 'kept')).toBe('kept')
+    expect(fedState('cannot-tell', 'cannot-tell')).toBe('cannot-tell')
+  })
 })

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { volumeFrom } from '@tadka/core/quantity'
 import { NButton, NInput, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -15,12 +16,17 @@ const site = useSite()
 const message = useMessage()
 const bestBefore = ref('')
 const days = ref('')
+const holds = ref('')
+const holdsRead = computed(() =>
+  holds.value.trim() === '' ? null : parseField(holds.value, { positive: true }),
+)
 const daysRead = computed(() =>
   days.value.trim() === '' ? null : parseField(days.value, { positive: true }),
 )
 
 function keep(): void {
-  if (daysRead.value?.fault) return
+  if (daysRead.value?.fault || holdsRead.value?.fault) return
+  const litres = holdsRead.value?.value ?? null
   const at = Date.parse(bestBefore.value)
   site.record(
     'concentrate.opened@1',
@@ -30,6 +36,7 @@ function keep(): void {
       openedAt: rightNow(),
       bestBefore: Number.isNaN(at) ? null : at,
       daysOnceOpen: daysRead.value?.value ?? null,
+      ...(litres === null ? {} : { holds: volumeFrom(litres, 'L') }),
     },
   )
   message.success(t('house.saved'))
@@ -47,6 +54,11 @@ function keep(): void {
       {{ t('house.container.days') }}
       <n-input v-model:value="days" placeholder="" />
       <span v-if="daysRead?.fault" class="fault" role="alert">{{ t(`bench.${daysRead.fault}`) }}</span>
+    </label>
+    <label>
+      {{ t('house.container.holds') }}
+      <n-input v-model:value="holds" placeholder="" />
+      <span v-if="holdsRead?.fault" class="fault" role="alert">{{ t(`bench.${holdsRead.fault}`) }}</span>
     </label>
     <n-button type="primary" attr-type="submit">{{ t('house.container.keep') }}</n-button>
   </form>

@@ -1,20 +1,24 @@
 <script setup lang="ts">
-import type { DeviceView } from '@tadka/contract/warewash'
+import { deviceKinds, type DeviceView } from '@tadka/contract/device'
 import { Refusal } from '@tadka/core/refusal'
 import { NButton, NInput, NSelect } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useTimes } from '../look/times.ts'
 import { useSession } from '../people/session.ts'
 import { useNames } from '../record/names.ts'
 import { useDishMachines } from '../warewash/dish.ts'
 import { ask } from '../wire/api.ts'
+import { useSite } from '../record/site.ts'
+import { deviceFrom, emptyDevice, needsOf } from './device-draft.ts'
 import './form.css'
-import { slugOf } from './slug.ts'
+import { useKit } from './kit.ts'
 
 /** Probes that may stream: which machine each is on, when it was last heard, and the words its gateway signs in with, told once. */
 const { t } = useI18n()
 const session = useSession()
+const site = useSite()
+const kit = useKit()
 const names = useNames()
 const { clock, day } = useTimes()
 const machines = useDishMachines()
@@ -33,22 +37,40 @@ async function look(): Promise<void> {
 }
 void look()
 
-const name = ref('')
-const station = ref<string | null>(null)
+const draft = ref(emptyDevice())
 const fault = ref('')
 const header = ref('')
-const id = computed(() => slugOf(name.value).slice(0, 24))
-const stations = computed(() => machines.value.map((m) => ({ label: m.plate?.name ?? m.id, value: m.id })))
+const needs = computed(() => needsOf(draft.value.kind))
+const kinds = computed(() =>
+  deviceKinds.map((value) => ({ value, label: t(`house.devices_.kind.${value}`) })),
+)
+/** A probe and a meter are on a dish machine, a panel on an ice machine. */
+const stations = computed(() =>
+  (draft.value.kind === 'ice-panel'
+    ? site.all('station').filter((s) => s.plate?.family.startsWith('ice-'))
+    : machines.value
+  ).map((m) => ({ label: m.plate?.name ?? m.id, value: m.id })),
+)
+const things = computed(() =>
+  (needs.value.of === 'instrument' ? kit.thermometers.value : kit.products.value).map((x) => ({
+    label: x.name,
+    value: x.id,
+  })),
+)
+watch(
+  () => draft.value.kind,
+  () => Object.assign(draft.value, { station: null, of: null }),
+)
 async function enter(): Promise<void> {
   fault.value = ''
-  if (id.value === '' || station.value === null) {
+  const body = deviceFrom(draft.value)
+  if (!body) {
     fault.value = t('house.devices_.fault')
     return
   }
   try {
-    const body = { id: id.value, name: name.value.trim(), station: station.value }
     header.value = (await ask<{ authorization: string }>('POST', path.value, body)).authorization
-    name.value = ''
+    draft.value = emptyDevice()
     await look()
   } catch (error) {
     fault.value = error instanceof Refusal ? error.message : t('dish.traceFailed')
@@ -77,7 +99,7 @@ async function end(device: string): Promise<void> {
         <span>
           <b>{{ d.name }}</b>
           <span class="quiet">
-            {{ names.station(d.station) }},
+            {{ t(`house.devices_.kind.${d.kind}`) }}{{ d.station ? `, ${names.station(d.station)}` : '' }},
             {{
               d.endedAt !== null
                 ? t('house.devices_.ended', { day: day(d.endedAt) })
@@ -97,12 +119,20 @@ async function end(device: string): Promise<void> {
       <h2>{{ t('house.devices_.new') }}</h2>
       <div class="fields">
         <label
-          >{{ t('house.devices_.name') }}
-          <n-input v-model:value="name" placeholder="" maxlength="80" size="large" />
+          >{{ t('house.devices_.what') }}
+          <n-select v-model:value="draft.kind" :options="kinds" size="large" />
         </label>
         <label
+          >{{ t('house.devices_.name') }}
+          <n-input v-model:value="draft.name" placeholder="" maxlength="80" size="large" />
+        </label>
+        <label v-if="needs.station"
           >{{ t('house.devices_.on') }}
-          <n-select v-model:value="station" :options="stations" size="large" />
+          <n-select v-model:value="draft.station" :options="stations" size="large" />
+        </label>
+        <label v-if="needs.of"
+          >{{ t(`house.devices_.of.${needs.of}`) }}
+          <n-select v-model:value="draft.of" :options="things" filterable size="large" />
         </label>
       </div>
       <p v-if="fault" class="fault" role="alert">{{ fault }}</p>

@@ -34,9 +34,11 @@ const judged = computed(() =>
     : null,
 )
 /** A rack is told by its machine's probe, everything else by a person. */
-const who = computed(() =>
-  props.record.type === 'cycle.judged@1' ? t('log.probe') : names.person(props.record.by),
-)
+const who = computed(() => {
+  if (props.record.type === 'cycle.judged@1') return t('log.probe')
+  // What a device reports is by itself.
+  return props.record.by === props.record.device ? t('log.device') : names.person(props.record.by)
+})
 /** When it was: a rack has its own time, its record that of its judging. */
 const at = computed(() =>
   props.record.type === 'cycle.judged@1' ? props.record.payload.to : correctedAt(props.record),

@@ -10,7 +10,7 @@ const typesOf: Record<string, string> = {
   readings: 'reading.taken@1,record.amended@1',
   runs: 'run.started@1,run.finished@1,run.abandoned@1,bath.mixed@1,run.step.done@1,run.wait.started@1,run.step.undone@1',
   cases: 'case.action@1,case.closed@1,record.amended@1,shift.signed@1',
-  dish: 'cycle.judged@1,rack.tallied@1,dish.water-changed@1,dish.set-aside@1,dish.returned@1,logger.imported@1,logger.withdrawn@1',
+  dish: 'cycle.judged@1,concentrate.drawn@1,rack.tallied@1,dish.water-changed@1,dish.set-aside@1,dish.returned@1,logger.imported@1,logger.withdrawn@1',
   house: 'site.set@1,station.set@1,product.set@1,instrument.set@1,rule.set@1',
 }
 export const logFilters = ['all', 'readings', 'runs', 'cases', 'dish', 'house'] as const
@@ -35,7 +35,7 @@ export function useLog(filter: Ref<LogFilterName>, run: Ref<string | null>) {
     const types = typesOf[filter.value]
     if (types) query.set('types', types)
     // Every rack has its record: they have their own page.
-    else query.set('without', 'cycle.judged@1')
+    else query.set('without', 'cycle.judged@1,concentrate.drawn@1')
     if (run.value) {
       query.set('kind', 'run')
       query.set('subject', run.value)

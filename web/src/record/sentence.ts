@@ -171,6 +171,10 @@ export function useSentence() {
         const what = judgement ? t('log.say.cycleRead', read) : t('log.say.gone')
         return t('log.say.cycle.judged', { what })
       }
+      case 'concentrate.drawn@1': {
+        const { product, millilitres } = record.payload
+        return t('log.say.concentrate.drawn', { name: names.product(product), v: decimals(millilitres, 0) })
+      }
       case 'logger.imported@1': {
         const { name: file, summary, cycles, passes } = record.payload
         const judged = cycles?.judged ?? passes?.judged

@@ -13,6 +13,7 @@ import { rightNow } from '../wire/clock.ts'
 import { parseField } from './field.ts'
 import { anyTyped, fieldsOf, heatRead, type HeatField, type HeatWhat, type Kept } from './heat.ts'
 import JudgementView from './JudgementView.vue'
+import ReportedReading from './ReportedReading.vue'
 
 /** A dish machine, hot water by hand, wash water or cold product: typed off the gauges, judged as one types. */
 /** `place`: the step of a run that it belongs to; without one the person says where. */
@@ -153,6 +154,12 @@ function keep(): void {
           @enter="keep"
         />
       </div>
+      <reported-reading
+        v-if="unit(field) === '°C' || unit(field) === '°F'"
+        :instrument="thermometer?.id ?? null"
+        :unit="thermometer?.unit ?? '°C'"
+        @take="padded = $event"
+      />
       <number-pad v-model="padded" />
     </section>
     <section class="verdict">

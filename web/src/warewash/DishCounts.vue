@@ -6,6 +6,7 @@ import { useI18n } from 'vue-i18n'
 import { useTimes } from '../look/times.ts'
 import VerdictMark from '../pieces/VerdictMark.vue'
 import { useSite } from '../record/site.ts'
+import { volumeWords } from '../solution/words.ts'
 import { now } from '../wire/clock.ts'
 import type { Dish } from './dish.ts'
 
@@ -100,6 +101,14 @@ const changed = () =>
       <div>
         <dt>{{ t('dish.detergent') }}</dt>
         <dd>{{ t(`dish.dose.${dish.detergent.value}`) }}</dd>
+        <dd v-if="dish.drum.value" class="quiet small">
+          {{
+            t('dish.drum', {
+              name: dish.drum.value.name,
+              left: volumeWords(dish.drum.value.left, site.set?.units),
+            })
+          }}{{ dish.drum.value.emptyAt ? t('dish.drumEmpty', { day: day(dish.drum.value.emptyAt) }) : '' }}
+        </dd>
         <dd v-if="byHand" class="small">{{ byHand }}</dd>
       </div>
       <div v-if="dish.testsRack.value">

@@ -3,6 +3,7 @@ import {
   countForecast,
   dishFold,
   doseState,
+  fedState,
   handDoseOf,
   handDosePlan,
   inDoubt,
@@ -10,13 +11,16 @@ import {
   loadOf,
   likelyFaults,
   marksOf,
+  meteredState,
   rackRate,
   rinseOutlook,
   scaleLoad,
   tankOf,
   type DishState,
 } from '@tadka/core/warewash'
+import { containerOutlook } from '@tadka/core/solution'
 import { computed, type Ref } from 'vue'
+import { useKit } from '../house/kit.ts'
 import { useSite } from '../record/site.ts'
 import { now } from '../wire/clock.ts'
 
@@ -35,6 +39,7 @@ export function useSinks() {
 /** What is known of one dish machine, and what follows from it. */
 export function useDish(id: Ref<string>) {
   const site = useSite()
+  const kit = useKit()
   const station = computed(() => site.one('station', id.value))
   const state = computed((): DishState => site.one('dish', id.value) ?? dishFold.initial(id.value))
   const parameters = computed(() => station.value?.plate?.parameters ?? {})
@@ -46,12 +51,15 @@ export function useDish(id: Ref<string>) {
   const detergent = computed(() => {
     const tank = tankOf(parameters.value)
     const setPoint = parameters.value['conductivity']
-    if (!tank || setPoint === undefined) return 'cannot-tell' as const
-    return doseState(
-      tank,
-      setPoint,
-      whole.value.map((m) => m.conductivity),
-    )
+    const told =
+      tank && setPoint !== undefined
+        ? doseState(
+            tank,
+            setPoint,
+            whole.value.map((m) => m.conductivity),
+          )
+        : 'cannot-tell'
+    return fedState(told, meteredState(state.value.fed))
   })
   /** Whether its ware is tested at the rack: it sanitizes by a chemical, or goes on so while its heat fails. */
   const byChemical = computed(() => kind.value === 'chemical')
@@ -67,6 +75,13 @@ export function useDish(id: Ref<string>) {
     byChemical,
     rackTest,
     testsRack: computed(() => byChemical.value || state.value.aside?.way === 'chemical'),
+    /** The drum that its detergent's meter counts, and when it is empty; null where no meter does. */
+    drum: computed(() => {
+      if (state.value.fed.length === 0) return null
+      const product = kit.products.value.find((p) => p.drawn !== null && p.agent === null)
+      const found = product && containerOutlook(product.container?.holds, product.drawn)
+      return found ? { name: product.name, ...found } : null
+    }),
     /** Detergent by hand, where nothing feeds it; null where its label is not entered. */
     handDose: computed(() => {
       const [tank, dose] = [tankOf(parameters.value), handDoseOf(parameters.value)]

@@ -8,6 +8,7 @@ import FigureField from '../../pieces/FigureField.vue'
 import NumberPad from '../../pieces/NumberPad.vue'
 import { useSite } from '../../record/site.ts'
 import JudgementView from '../../solution/JudgementView.vue'
+import ReportedReading from '../../solution/ReportedReading.vue'
 import { rightNow } from '../../wire/clock.ts'
 
 /** The temperature of cold product, judged as it is typed. */
@@ -57,6 +58,11 @@ function keep(): void {
         :fault="fault"
         active
         @enter="keep"
+      />
+      <reported-reading
+        :instrument="thermometer?.id ?? null"
+        :unit="thermometer?.unit ?? '°C'"
+        @take="text = $event"
       />
       <number-pad v-model="text" />
     </section>

@@ -59,6 +59,8 @@ export const bench = {
   saved: 'In the log.',
   where: 'Where',
   bath: 'Bath',
+  takeReading: 'Take {value} {unit}',
+  readAgo: '{name} read it {n} s ago',
   atRack: '{name}: the strip touches the ware as it comes out of the last rinse.',
   noSanitizer: 'No sanitizer with a label’s range is entered in House.',
   noBaths: 'No bath is mixed',

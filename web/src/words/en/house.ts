@@ -5,7 +5,7 @@ export const house = {
   stations: 'Stations',
   products: 'Products',
   instruments: 'Instruments',
-  devices: 'Probes',
+  devices: 'Devices',
   rules: 'Rules',
   schools: 'Schools',
   trade: 'The day',
@@ -62,7 +62,12 @@ export const house = {
   signs: 'Seen on it?',
   seen: 'Seen now',
   seenAt: 'seen {time}: the work that answers it is due',
-  sign: { scale: 'Scale', 'grease-grey': 'Grease turned grey', 'strip-out': 'Strip out' },
+  sign: {
+    'clean-light': 'Clean lamp lit',
+    scale: 'Scale',
+    'grease-grey': 'Grease turned grey',
+    'strip-out': 'Strip out',
+  },
   count: {
     racks: 'Rack counter, last read {n}',
     shots: 'Shot counter, last read {n}',
@@ -143,6 +148,7 @@ export const house = {
   container: {
     bestBefore: 'Best before',
     days: 'Days it keeps once open, by its label',
+    holds: 'It holds, L',
     keep: 'Opened just now',
   },
   label: {

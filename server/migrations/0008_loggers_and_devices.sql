@@ -22,8 +22,28 @@ create table logger_part (
   foreign key (site_id, file_id) references logger_file on delete cascade
 );
 
--- A device that is a file streams nothing: it names the cycles that came of it.
-alter table device add column from_file boolean not null default false;
+-- What a device is. A file streams nothing: it names the cycles that came of it.
+alter table device add column kind text not null default 'dish-probe'
+  check (kind in ('dish-probe', 'ice-panel', 'thermometer', 'dispenser-meter', 'file'));
+alter table device alter column station_id drop not null;
+-- the instrument that a thermometer is, the product that a meter counts
+alter table device add column of_id text;
+alter table device add column heard_at bigint;
+
+-- What each thermometer that reports last read.
+create table device_reading (
+  site_id text not null,
+  device_id text not null,
+  at bigint not null,
+  value double precision not null,
+  unit text not null check (unit in ('°C', '°F')),
+  primary key (site_id, device_id),
+  foreign key (site_id, device_id) references device
+);
+alter table device_reading enable row level security;
+alter table device_reading force row level security;
+create policy own_site on device_reading using (site_id = current_setting('tadka.site', true));
+grant select, insert, update on device_reading to tadka_app;
 
 alter table logger_file enable row level security;
 alter table logger_file force row level security;
