@@ -15,7 +15,8 @@ export interface BathOutlook {
 
 const hourMs = 3_600_000
 
-type Curve = Pick<BathState, 'target' | 'since' | 'readings'>
+/** What is known of how a bath went. */
+export type Curve = Pick<BathState, 'target' | 'since' | 'readings'>
 
 const readsOf = ({ since, readings }: Curve) =>
   readings.map(({ at, strength }) => ({
@@ -24,17 +25,20 @@ const readsOf = ({ since, readings }: Curve) =>
     hi: strength.hi,
   }))
 
+/** The fraction that a bath lost an hour, as its readings have it; null where it was never read, or they do not go together. */
+export function lossOf(bath: Curve): number | null {
+  if (!bath.target || bath.readings.length === 0) return null
+  // What it is held against changes nothing of how fast it went.
+  return forecastBath(bath.target, bath.target / 2, readsOf(bath))?.loss ?? null
+}
+
 /**
  * When a bath falls below its least strength, and by when to test it again. Null where it has no target, or its readings and their
  * course do not go together: then nobody can tell, and it is changed.
- * @param least ppm, by the label's range. @param others earlier baths of the same product: what the site's own lose.
+ * @param least ppm, by the label's range. @param losses fractions lost an hour by earlier baths of the same product.
  */
-export function bathOutlook(bath: Curve, least: number, others: readonly Curve[] = []): BathOutlook | null {
+export function bathOutlook(bath: Curve, least: number, losses: readonly number[] = []): BathOutlook | null {
   if (bath.target === null || bath.target <= 0 || least <= 0) return null
-  const losses = others.flatMap((o) => {
-    const fitted = o.target && o.readings.length > 0 ? forecastBath(o.target, least, readsOf(o)) : null
-    return fitted ? [fitted.loss] : []
-  })
   const found = forecastBath(bath.target, least, readsOf(bath), lossPrior(losses))
   if (!found) return null
   const at = (hours: number | null) =>

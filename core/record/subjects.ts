@@ -39,6 +39,10 @@ export function subjectsOf(draft: AnyDraft): SubjectRef[] {
     case 'run.abandoned@1':
       add('station', draft.payload.station)
       break
+    case 'sign.seen@1':
+      // How soon a dish machine scales up tunes when it is delimed.
+      if (draft.payload.sign === 'scale') add('dish', draft.payload.station)
+      break
     case 'concentrate.drawn@1':
       add('dish', draft.payload.station)
       break

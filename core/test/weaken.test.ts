@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { bathDue, bathOutlook } from '../duty/index.ts'
+import { bathDue, bathOutlook, lossOf } from '../duty/index.ts'
 import { instant, interval } from '../quantity/index.ts'
 import { foldOf, type AnyRecord, type BathState, type Fold, type RecordType } from '../record/index.ts'
 import { forecastBath, lossPrior, usualLoss, type BathRead } from '../solution/index.ts'
@@ -134,7 +134,13 @@ describe('a bath that stands', () => {
   it('learns from the site’s own, and says nothing without a target', () => {
     const bath = folded(mixed)
     const lasting = Array.from({ length: 12 }, () => folded(mixed, read(4 * hour, 230, 260)))
-    expect(bathOutlook(bath, 150, lasting)?.likely).toBeGreaterThan(bathOutlook(bath, 150)?.likely ?? 0)
+    expect(
+      bathOutlook(
+        bath,
+        150,
+        lasting.map((b) => lossOf(b) ?? 0),
+      )?.likely,
+    ).toBeGreaterThan(bathOutlook(bath, 150)?.likely ?? 0)
     expect(bathOutlook({ ...bath, target: null }, 150)).toBeNull()
   })
 })

@@ -4,6 +4,7 @@ import type { Interval } from '../quantity/index.ts'
 import type { ReadingTaken } from '../record/reading.ts'
 import type { Verdict } from '../rules/index.ts'
 import type { Fed } from './detergent.ts'
+import type { DelimeInterval } from './scale.ts'
 import type { CycleJudged, WayOn } from './records.ts'
 import type { Ending } from './split.ts'
 
@@ -75,6 +76,9 @@ export interface DishState {
   /** Racks counted by hand since the last that passed. */
   readonly tallied: number
   readonly since: { readonly water: Since; readonly clean: Since; readonly delime: Since }
+  /** The last intervals from delime to delime, oldest first; and whether scale was seen since the last. */
+  readonly delimes: readonly DelimeInterval[]
+  readonly scaleSeen: boolean
   readonly lastAt: number | null
   /** Out of use for sanitizing; null while it serves. */
   readonly aside: {
@@ -90,7 +94,7 @@ export interface DishState {
 }
 
 /** So many marks are kept, days, hours. */
-const kept = { marks: 60, rackTests: 12, fed: 48, days: 130, hours: 48 } as const
+const kept = { marks: 60, rackTests: 12, fed: 48, delimes: 6, days: 130, hours: 48 } as const
 const [hourMs, dayMs] = [3_600_000, 86_400_000]
 const never: Since = { racks: 0, at: null }
 
@@ -107,6 +111,8 @@ export const dishFold: Fold<DishState> = {
     total: 0,
     tallied: 0,
     since: { water: never, clean: never, delime: never },
+    delimes: [],
+    scaleSeen: false,
     lastAt: null,
     aside: null,
   }),
@@ -121,6 +127,8 @@ export const dishFold: Fold<DishState> = {
         const tallied = Math.max(0, state.tallied + record.payload.racks)
         return counted({ ...state, tallied }, record.payload.racks, at)
       }
+      case 'sign.seen@1':
+        return record.payload.sign === 'scale' ? { ...state, scaleSeen: true } : state
       case 'concentrate.drawn@1': {
         const { millilitres } = record.payload
         const fed = { at, millilitres, racks: Math.max(0, state.total - state.fedTotal) }
@@ -286,7 +294,14 @@ function onDay(days: readonly DishDay[], at: number, change: (d: DishDay) => Dis
 function afterRun(state: DishState, procedure: string, at: number): DishState {
   const fresh = { racks: 0, at }
   if (procedure.endsWith('.close')) return { ...state, since: { ...state.since, water: fresh, clean: fresh } }
-  if (procedure.endsWith('.delime'))
-    return { ...state, since: { ...state.since, water: fresh, delime: fresh } }
-  return state
+  if (!procedure.endsWith('.delime')) return state
+  const { delime } = state.since
+  // Before the first that is known, nobody knows how long it was.
+  const interval = delime.at === null ? [] : [{ racks: delime.racks, scaleSeen: state.scaleSeen }]
+  return {
+    ...state,
+    since: { ...state.since, water: fresh, delime: fresh },
+    delimes: [...state.delimes, ...interval].slice(-kept.delimes),
+    scaleSeen: false,
+  }
 }

@@ -1,8 +1,10 @@
 import { instant, type Instant } from '../quantity/index.ts'
 import type { Prediction } from '../duty/windows.ts'
 import type { StationState } from '../procedure/station.ts'
+import type { StationSet } from '../record/house.ts'
 import type { Verdict } from '../rules/index.ts'
 import { fallsBelow, trendOf, type Crossing, type Trend } from './drift.ts'
+import { delimeEvery } from './scale.ts'
 import { judgedMarks, mayReturn, type DishState } from './dish.ts'
 
 /** What is to be done about the last cycles. */
@@ -127,7 +129,18 @@ export function dishPredictions(state: DishState, limit: number): Prediction[] {
   return [{ station: state.id, what: 'rinse', from: at(Math.floor(misses.earliest)), at: at(misses.day) }]
 }
 
-/** A station with its racks counted by its probe or by hand, so that what is due by count follows. */
+/** A station's plate with the count of racks between delimes tuned by its own intervals. */
+function withTunedDelime(plate: StationSet, { delimes }: DishState): StationSet {
+  if (delimes.length === 0) return plate
+  const duties = plate.duties.map((duty) => {
+    const { trigger } = duty
+    if (!duty.procedure.endsWith('.delime') || trigger.kind !== 'count' || trigger.of !== 'racks') return duty
+    return { ...duty, trigger: { ...trigger, every: delimeEvery(trigger.every, delimes) } }
+  })
+  return { ...plate, duties }
+}
+
+/** A station with its racks counted by its probe or by hand, so that what is due by count follows, at the count that its own intervals tune. */
 export function withRacks(station: StationState, dish: DishState | null): StationState {
   if (!dish || dish.lastAt === null || dish.total === 0) return station
   const total = (since: number) => ({ ...station.counts, racks: { total: since, at: dish.lastAt ?? 0 } })
@@ -137,5 +150,6 @@ export function withRacks(station: StationState, dish: DishState | null): Statio
       return [procedure, { ...last, counts: { ...last.counts, racks: dish.total - since } }]
     }),
   )
-  return { ...station, counts: total(dish.total), lastRuns }
+  const plate = station.plate && withTunedDelime(station.plate, dish)
+  return { ...station, plate, counts: total(dish.total), lastRuns }
 }

@@ -27,6 +27,7 @@ import { photoRoutes } from '../record/photo-routes.ts'
 import { recordRoutes } from '../record/routes.ts'
 import { rulesRoutes } from '../rules/routes.ts'
 import { loggerRoutes } from '../logger/routes.ts'
+import { bathRoutes } from '../solution/bath-routes.ts'
 import { solutionRoutes } from '../solution/routes.ts'
 import { warewashRoutes } from '../warewash/routes.ts'
 import { installErrors } from './errors.ts'
@@ -86,6 +87,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   await typed.register(deviceRoutes(services))
   await typed.register(warewashRoutes(services))
   await typed.register(loggerRoutes(services))
+  await typed.register(bathRoutes(services))
   await typed.register(solutionRoutes)
   await typed.register(rulesRoutes)
   app.get('/api/health', async () => {

@@ -324,3 +324,32 @@ describe('a machine that sanitizes by a chemical', () => {
     expect(adviceOf(folded(aside, test(at(6), 60, 80, 'in')), soon)).toBe('aside')
   })
 })
+
+describe('the count between delimes', () => {
+  const plate = record('station.set@1', start, {
+    family: 'dish-machine.stationary-dual',
+    parameters: {},
+    duties: [
+      { procedure: 'dish-machine.delime', trigger: { kind: 'count', of: 'racks', every: 1000 }, rule: '' },
+    ],
+  })
+  const station = stationFold.apply(stationFold.initial('dish'), plate)
+  const delimed = (day: number) =>
+    record('run.finished@1', start + day * dayMs, { run: 'r', procedure: 'dish-machine.delime' })
+  const tallied = (day: number, n: number) => record('rack.tallied@1', start + day * dayMs, { racks: n })
+  const every = (state: DishState) => {
+    const [duty] = withRacks(station, state).plate?.duties ?? []
+    return duty?.trigger.kind === 'count' ? duty.trigger.every : null
+  }
+  it('is the model’s until the site has an interval of its own', () =>
+    expect(every(folded(tallied(0, 500), delimed(1), tallied(2, 900)))).toBe(1000))
+  it('comes sooner where scale was seen before it, by that interval a fifth short', () => {
+    const seen = record('sign.seen@1', start + 2.5 * dayMs, { sign: 'scale' })
+    const state = folded(tallied(0, 500), delimed(1), tallied(2, 900), seen, delimed(3))
+    // Twice the model's 1000, once 900 less a fifth.
+    expect(every(state)).toBe(Math.round((2000 + 720) / 3))
+    expect(state.scaleSeen).toBe(false)
+  })
+  it('stays where none was seen', () =>
+    expect(every(folded(tallied(0, 500), delimed(1), tallied(2, 900), delimed(3), tallied(4, 1)))).toBe(1000))
+})

@@ -5,6 +5,7 @@ import { computed } from 'vue'
 import { useKit } from '../house/kit.ts'
 import { useNames } from '../record/names.ts'
 import { useSite } from '../record/site.ts'
+import { useLosses } from './losses.ts'
 
 export type StandingBath = BathState & {
   readonly name: string
@@ -21,6 +22,7 @@ export function useBaths() {
   const site = useSite()
   const kit = useKit()
   const names = useNames()
+  const losses = useLosses()
   return computed<StandingBath[]>(() =>
     site
       .all('bath')
@@ -42,7 +44,6 @@ export function useBaths() {
   function outlookOf(bath: BathState): BathOutlook | null {
     const uses = kit.products.value.find((p) => p.id === bath.product)?.uses ?? []
     const use = uses.find((u) => u.target === bath.target && u.range) ?? uses.find((u) => u.range)
-    const others = site.all('bath').filter((o) => o.product === bath.product && o.id !== bath.id)
-    return use?.range ? bathOutlook(bath, use.range.lo, others) : null
+    return use?.range ? bathOutlook(bath, use.range.lo, losses.value[bath.product ?? '']) : null
   }
 }

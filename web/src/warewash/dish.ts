@@ -16,6 +16,7 @@ import {
   rinseOutlook,
   scaleLoad,
   tankOf,
+  withRacks,
   type DishState,
 } from '@tadka/core/warewash'
 import { containerOutlook } from '@tadka/core/solution'
@@ -64,9 +65,8 @@ export function useDish(id: Ref<string>) {
   /** Whether its ware is tested at the rack: it sanitizes by a chemical, or goes on so while its heat fails. */
   const byChemical = computed(() => kind.value === 'chemical')
   const delimeCount = computed(() => {
-    const duty = station.value?.plate?.duties.find(
-      (d) => d.trigger.kind === 'count' && d.trigger.of === 'racks',
-    )
+    const tuned = station.value && withRacks(station.value, state.value)
+    const duty = tuned?.plate?.duties.find((d) => d.trigger.kind === 'count' && d.trigger.of === 'racks')
     return duty?.trigger.kind === 'count' ? duty.trigger.every : null
   })
   const rackTest = computed(() => state.value.rackTests.at(-1) ?? null)
