@@ -63,7 +63,7 @@ export function figuresOf(
   let [settled, last] = [0, 0]
   while (settled < rinses && (at[rinsing[settled] as number] as number) - opened < settings.lag) settled++
   while (last < rinses && closed - (at[rinsing[last] as number] as number) >= settings.last) last++
-  const stuck = (['tank', 'rinse', 'pressure'] as const).filter((k) => rinses > 0 && spanOf(t[k]) < still[k])
+  const stuck = (['tank', 'rinse', 'pressure'] as const).filter((k) => rinses > 0 && !moves(t[k], still[k]))
   const reached = (k: 'tank' | 'rinse' | 'pressure', of: Int32Array, from: number, to: number) =>
     stuck.includes(k) || to <= from
       ? none
@@ -90,14 +90,16 @@ export function figuresOf(
   }
 }
 
-function spanOf(column: Float32Array): number {
+/** Whether a column moves by so much; most do at once. */
+function moves(column: Float32Array, least: number): boolean {
   let [lo, hi] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY]
   for (let i = 0; i < column.length; i++) {
     const v = column[i] as number
     if (v < lo) lo = v
     if (v > hi) hi = v
+    if (hi - lo >= least) return true
   }
-  return hi - lo
+  return false
 }
 
 interface Reached {
