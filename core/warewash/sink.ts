@@ -1,9 +1,11 @@
 import { bathDue, bathHours } from '../duty/bath.ts'
 import type { Contents } from '../procedure/facets.ts'
 import type { StationState } from '../procedure/station.ts'
-import type { Instant } from '../quantity/index.ts'
+import type { Prediction } from '../duty/windows.ts'
+import { instant, type Instant } from '../quantity/index.ts'
 import type { BathState } from '../record/folds.ts'
 import type { SiteSet } from '../record/house.ts'
+import type { DishState } from './dish.ts'
 
 export type CompartmentUse = 'wash' | 'rinse' | 'sanitize'
 
@@ -42,12 +44,7 @@ export function sinkOf(
   now: Instant,
 ): Compartment[] {
   const { testHours, changeHours } = hours ?? bathHours
-  const set = Math.max(
-    0,
-    ...Object.entries(station.lastRuns)
-      .filter(([procedure]) => /^sink\.(?:set-up|change)$/.test(procedure))
-      .map(([, last]) => last.finishedAt),
-  )
+  const set = lastSetUp(station)
   const capacity = station.plate?.parameters['compartment'] ?? null
   const newest = (sanitizer: boolean) =>
     baths
@@ -88,6 +85,33 @@ export function sinkOf(
     ),
   ]
 }
+
+/** The event that a sink may be made ready for, as duties name it: a dish machine out of use, and the kitchen going on with the sink. */
+export const machineOut = 'machine-out'
+
+/** Within how long the sink takes over. Common practice, no source. */
+const takesOverMs = hourMs / 2
+
+/** For the duties: a sink that is needed while a machine is out of use, and was not set up since. Instants in milliseconds UTC. */
+export function sinkPredictions(
+  sink: StationState,
+  machines: readonly Pick<DishState, 'aside'>[],
+): Prediction[] {
+  const out = machines.flatMap(({ aside }) => (aside?.way === 'sink' ? [aside.at] : []))
+  if (out.length === 0) return []
+  const from = Math.min(...out)
+  if (lastSetUp(sink) >= from) return []
+  return [{ station: sink.id, what: machineOut, from: instant(from), at: instant(from + takesOverMs) }]
+}
+
+/** When a sink was last set up, or its water changed; 0 where it never was. */
+const lastSetUp = (sink: StationState): number =>
+  Math.max(
+    0,
+    ...Object.entries(sink.lastRuns)
+      .filter(([procedure]) => /^sink\.(?:set-up|change)$/.test(procedure))
+      .map(([, last]) => last.finishedAt),
+  )
 
 const others: ReadonlySet<Contents> = new Set(['product', 'empty', 'rinse', 'detergent', 'descaler'])
 

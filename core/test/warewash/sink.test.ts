@@ -3,7 +3,7 @@ import { stationFold, type StationState } from '../../procedure/index.ts'
 import { instant } from '../../quantity/index.ts'
 import { folds, type AnyRecord, type BathState, type RecordType } from '../../record/index.ts'
 import type { Verdict } from '../../rules/index.ts'
-import { isGone, sinkOf } from '../../warewash/index.ts'
+import { isGone, machineOut, sinkOf, sinkPredictions, type DishState } from '../../warewash/index.ts'
 
 const hourMs = 3_600_000
 const begin = Date.UTC(2026, 10, 26, 5)
@@ -82,5 +82,25 @@ describe('a three-compartment sink', () => {
     expect(isGone(holds('sanitizer'))).toBe(false)
     expect(isGone(holds('unknown'))).toBe(false)
     expect(isGone(null)).toBe(false)
+  })
+})
+
+describe('a sink that takes over from a dish machine', () => {
+  const out = (way: 'sink' | 'single-service', hours: number): Pick<DishState, 'aside'> => ({
+    aside: { at: begin + hours * hourMs, by: 'ines', way, inDoubt: 0, rewashed: true, asks: 'heat' },
+  })
+  it('is to be set up within half an hour, once', () => {
+    const s = station(plate, ...setUp(begin))
+    const [asked] = sinkPredictions(s, [{ aside: null }, out('sink', 3)])
+    expect(asked).toEqual({
+      station: 'sink',
+      what: machineOut,
+      from: begin + 3 * hourMs,
+      at: begin + 3.5 * hourMs,
+    })
+    expect(sinkPredictions(station(plate, ...setUp(begin + 4 * hourMs)), [out('sink', 3)])).toEqual([])
+  })
+  it('is not where the kitchen goes on otherwise, or the machine serves', () => {
+    expect(sinkPredictions(station(plate), [out('single-service', 3), { aside: null }])).toEqual([])
   })
 })

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { machineOut } from '@tadka/core/warewash'
 import { NInput, NSelect } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -36,14 +37,14 @@ const choice = computed(() => {
     case 'sign':
       return {
         part: 'word',
-        of: options(['scale', 'grease-grey', 'strip-out'], 'house.sign'),
+        of: options(['scale', 'clean-light', 'grease-grey', 'strip-out'], 'house.sign'),
         name: 'shift.trigger.sign',
         own: true,
       } as const
     case 'predicted':
       return {
         part: 'word',
-        of: options(['rinse', 'bath'], 'house.duty.expects'),
+        of: options(['rinse', 'bath', machineOut], 'house.duty.expects'),
         name: 'shift.trigger.predicted',
       } as const
     case 'linked':

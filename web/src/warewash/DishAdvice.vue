@@ -119,7 +119,7 @@ function back(): void {
           <span v-else>{{ t('dish.leadReturns') }}</span>
         </template>
         <span v-else>{{ t(aside?.asks === 'ppm' ? 'dish.passRack' : 'dish.passFirst') }}</span>
-        <router-link :to="{ path: '/run' }">{{ t('dish.sinkRun') }}</router-link>
+        <router-link to="/dish/sink">{{ t('dish.sinkRun') }}</router-link>
         <router-link to="/bench/check">{{ t('dish.checkBench') }}</router-link>
       </div>
     </template>

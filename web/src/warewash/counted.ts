@@ -1,5 +1,5 @@
 import type { Prediction } from '@tadka/core/duty'
-import { dishPredictions, kindOf, marksOf, withRacks } from '@tadka/core/warewash'
+import { dishPredictions, kindOf, marksOf, sinkPredictions, withRacks } from '@tadka/core/warewash'
 import { computed } from 'vue'
 import { useSite } from '../record/site.ts'
 import { useBaths } from '../solution/baths.ts'
@@ -18,6 +18,9 @@ export function useCountedStations() {
   )
   const predictions = computed((): Prediction[] => [
     ...weakening.value,
+    ...stations.value
+      .filter((s) => s.plate?.family === 'sink')
+      .flatMap((s) => sinkPredictions(s, site.all('dish'))),
     ...stations.value.flatMap(({ id, plate }) => {
       const kind = kindOf(plate?.family ?? '')
       const dish = site.one('dish', id)

@@ -73,7 +73,11 @@ export const houseDay = {
     mustBeUp: 'When must it be up?',
     up: { free: 'no such time', rush: 'in the rushes', trading: 'as long as the site trades' },
     figure: { hours: 'Hours, or the word room', months: 'Months', count: 'So many' },
-    expects: { rinse: 'the rinse misses', bath: 'the bath weakens' },
+    expects: {
+      rinse: 'the rinse misses',
+      bath: 'the bath weakens',
+      'machine-out': 'a dish machine is out of use',
+    },
     counts: { 'in-use': 'of trading', clock: 'by the clock' },
     of: { racks: 'racks', shots: 'shots', litres: 'litres', cycles: 'cycles' },
     fault: {
