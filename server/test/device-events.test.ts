@@ -7,7 +7,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openPool, type Pool } from '../db/pool.ts'
 import { siteId } from '../demo/house.ts'
 import { headOf, stateOf } from '../record/queries.ts'
-import { signIn, testServer, type TestServer } from './server.ts'
+import { ask, signIn, testServer, type TestServer } from './server.ts'
 
 let server: TestServer
 let pool: Pool
@@ -25,12 +25,7 @@ afterAll(async () => {
 })
 
 const call = (method: 'GET' | 'POST', path: string, payload?: object) =>
-  server.app.inject({
-    method,
-    url: `/api/sites/${siteId}${path}`,
-    headers: { cookie: manager },
-    ...(payload ? { payload } : {}),
-  })
+  ask(server, manager, method, path, payload)
 async function enter(body: object): Promise<string> {
   const answer = await call('POST', '/devices', body)
   expect(answer.statusCode).toBe(200)

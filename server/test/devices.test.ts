@@ -5,7 +5,7 @@ import { openPool, type Pool } from '../db/pool.ts'
 import { siteId } from '../demo/house.ts'
 import { stateOf } from '../record/queries.ts'
 import { verifySite } from '../record/verify.ts'
-import { draft, signIn, testServer, type TestServer } from './server.ts'
+import { ask, draft, newDishMachine, signIn, testServer, type TestServer } from './server.ts'
 
 let server: TestServer
 let pool: Pool
@@ -23,25 +23,12 @@ afterAll(async () => {
 })
 
 const call = (method: 'GET' | 'POST', path: string, cookie: string, payload?: object) =>
-  server.app.inject({
-    method,
-    url: `/api/sites/${siteId}${path}`,
-    headers: { cookie },
-    ...(payload ? { payload } : {}),
-  })
+  ask(server, cookie, method, path, payload)
 
 /** Enters a station of its own with a device, so that each test begins with nothing. */
 async function newDevice(id: string): Promise<{ station: string; authorization: string }> {
   const station = `dish-${id}`
-  const plate = (await stateOf(pool, siteId, 'station', 'galley-dish'))?.state as { plate: object }
-  const set = draft(server.clock.now, 'station.set@1', plate.plate, {
-    by: 'oriel',
-    subject: { kind: 'station', id: station },
-  })
-  await call('POST', '/records', manager, { sentAt: server.clock.now, drafts: [set] })
-  const made = await call('POST', '/devices', manager, { id, name: 'Probe', station })
-  expect(made.statusCode).toBe(200)
-  return { station, authorization: (made.json() as { authorization: string }).authorization }
+  return { station, authorization: await newDishMachine(server, pool, station, id) }
 }
 /** The samples of an hour's racks with a door opened mid-cycle somewhere, and half a minute of standing by. */
 function hour(seed = 2): MachineSample[] {

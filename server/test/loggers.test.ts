@@ -7,7 +7,7 @@ import { openPool, type Pool } from '../db/pool.ts'
 import { siteId } from '../demo/house.ts'
 import { headOf, stateOf } from '../record/queries.ts'
 import { verifySite } from '../record/verify.ts'
-import { draft, signIn, testServer, type TestServer } from './server.ts'
+import { ask, draft, newDishMachine, signIn, testServer, type TestServer } from './server.ts'
 
 let server: TestServer
 let pool: Pool
@@ -25,12 +25,7 @@ afterAll(async () => {
 })
 
 const call = (method: 'GET' | 'POST', path: string, cookie: string, payload?: object) =>
-  server.app.inject({
-    method,
-    url: `/api/sites/${siteId}${path}`,
-    headers: { cookie },
-    ...(payload ? { payload } : {}),
-  })
+  ask(server, cookie, method, path, payload)
 const bring = (text: string | Buffer, mapping: LoggerMapping, station = 'galley-dish', cookie = lead) =>
   server.app.inject({
     method: 'POST',
@@ -42,18 +37,7 @@ const bring = (text: string | Buffer, mapping: LoggerMapping, station = 'galley-
 const answerOf = (r: { json: () => unknown }) => r.json() as ImportAnswer
 const dish = async (station: string) => (await stateOf(pool, siteId, 'dish', station))?.state as DishState
 
-/** Enters a dish machine of its own, with a probe by the same name. */
-async function newMachine(id: string): Promise<string> {
-  const manager = await signIn(server.app, 'oriel')
-  const plate = (await stateOf(pool, siteId, 'station', 'galley-dish'))?.state as { plate: object }
-  const set = draft(server.clock.now, 'station.set@1', plate.plate, {
-    by: 'oriel',
-    subject: { kind: 'station', id },
-  })
-  await call('POST', '/records', manager, { sentAt: server.clock.now, drafts: [set] })
-  const made = await call('POST', '/devices', manager, { id: `${id}-probe`, name: 'Probe', station: id })
-  return (made.json() as { authorization: string }).authorization
-}
+const newMachine = (id: string) => newDishMachine(server, pool, id, `${id}-probe`)
 function hour(seed: number) {
   const stream = rackStream(seed)
   stream.busy(1770, 30)

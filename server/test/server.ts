@@ -7,6 +7,8 @@ import { buildApp } from '../app/app.ts'
 import { migrate } from '../db/migrate.ts'
 import { people, siteId } from '../demo/house.ts'
 import { loadDemo } from '../demo/load.ts'
+import type { Pool } from '../db/pool.ts'
+import { stateOf } from '../record/queries.ts'
 
 export interface TestDatabase {
   readonly ownerUrl: string
@@ -86,6 +88,40 @@ export async function signIn(app: FastifyInstance, ...ids: string[]): Promise<st
     if (set) cookie = `tadka_session=${set.value}`
   }
   return cookie
+}
+
+/** Asks the demo site's API as those signed in by a cookie. */
+export const ask = (
+  { app }: TestServer,
+  cookie: string,
+  method: 'GET' | 'POST',
+  path: string,
+  payload?: object,
+) =>
+  app.inject({
+    method,
+    url: `/api/sites/${siteId}${path}`,
+    headers: { cookie },
+    ...(payload ? { payload } : {}),
+  })
+
+/** Enters a dish machine like the demo's by a name of its own, with a probe; returns what the probe signs in with. */
+export async function newDishMachine(
+  server: TestServer,
+  pool: Pool,
+  station: string,
+  probe: string,
+): Promise<string> {
+  const cookie = await signIn(server.app, 'oriel')
+  const { plate } = (await stateOf(pool, siteId, 'station', 'galley-dish'))?.state as { plate: object }
+  const set = draft(server.clock.now, 'station.set@1', plate, {
+    by: 'oriel',
+    subject: { kind: 'station', id: station },
+  })
+  await ask(server, cookie, 'POST', '/records', { sentAt: server.clock.now, drafts: [set] })
+  const made = await ask(server, cookie, 'POST', '/devices', { id: probe, name: 'Probe', station })
+  if (made.statusCode !== 200) throw new Error(made.body)
+  return (made.json() as { authorization: string }).authorization
 }
 
 let counter = 0

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { guessLogger } from '../../logger/index.ts'
+import { guessLogger, winterTimeOf } from '../../logger/index.ts'
 
 describe('what a file’s first lines tell', () => {
   it('finds the head behind a preamble, the delimiter, the decimal comma and the units', () => {
@@ -60,4 +60,18 @@ describe('what a file’s first lines tell', () => {
     expect(guessLogger('a,b\nc,d\n')).toBeNull()
     expect(guessLogger('')).toBeNull()
   })
+})
+
+describe('the time that a logger keeps all winter and summer', () => {
+  it.each([
+    ['Europe/Dublin', '+00:00'],
+    ['Europe/Berlin', '+01:00'],
+    ['America/New_York', '-05:00'],
+    // South of the equator winter is in July.
+    ['Australia/Sydney', '+10:00'],
+    ['Asia/Tokyo', null],
+    ['UTC', null],
+  ])('in %s is %s', (zone, offset) => expect(winterTimeOf(zone)).toBe(offset))
+  it('of a zone that is none is refused', () =>
+    expect(() => winterTimeOf('Nowhere/Town')).toThrow(RangeError))
 })
