@@ -128,24 +128,47 @@ await go('/house/procedures', '.family', manager)
 await take('house-procedures', manager)
 await go('/chart/soft-serve-twin.close?station=lounge-twin', '.chart ol', manager)
 await take('wall-chart', manager)
-await go('/run', '.acts', manager)
-await manager.locator('li', { hasText: 'Galley custard' }).getByRole('button', { name: 'Close' }).click()
-await press(manager, 'Done')
-await press(manager, 'Start the timer')
-await press(manager, 'Start the timer')
-await take('run-lanes', manager)
-await go('/run', '.acts', manager)
-await manager
-  .locator('li', { hasText: 'Espresso grinder' })
-  .getByRole('button', { name: 'Weekly, dry' })
-  .click()
-await hold(manager, /Hopper off/)
-await countParts(manager)
-await press(manager, 'Done')
-await press(manager, /^Sharp/)
-await countParts(manager)
-await take('run-fasten', manager)
+// A logger that rode in the rack for some hours, two days ago.
+await go('/dish/files', 'label.file', lead)
+const serverTime = (
+  (await (await lead.request.get(`${process.env['TADKA_URL']}/api/health`)).json()) as { serverTime: number }
+).serverTime
+await lead.setInputFiles('input[type=file]', [
+  {
+    name: 'rack-logger-7.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(rides(serverTime - 2 * 86_400_000)),
+  },
+])
+const column = lead.locator('th', { hasText: 'Wert' })
+await column.locator('.n-select').first().click()
+await lead.locator('.n-base-select-option', { hasText: 'the ware’s surface' }).click()
+await column.locator('.n-select').nth(1).click()
+await lead.locator('.n-base-select-option', { hasText: '°C' }).click()
+await lead.locator('.n-input-number input').fill('0.5')
+await lead.locator('.n-input-number input').blur()
+await lead.getByRole('button', { name: 'Put it in the log' }).waitFor()
+await take('logger-file', lead)
+
+// The sink as it stands an hour after it was set up.
+await turn(-1050)
+await go('/dish/sink', '.basin', lead)
+await take('sink', lead)
 
 await browser.close()
 application.kill('SIGTERM')
 await once(application, 'exit')
+
+/** A file of such a logger: a reading every five seconds, a ride every quarter of an hour, the last ones cooler. */
+function rides(begin: number): string {
+  const two = (n: number) => String(n).padStart(2, '0')
+  const rows = Array.from({ length: 2400 }, (_, i) => {
+    const at = new Date(begin + i * 5000)
+    const into = i % 180
+    const held = 72.4 + (i % 3) * 0.4 - (i > 1500 ? 4 : 0)
+    const celsius = into < 6 ? 24 + into * 8 : into < 20 ? held : Math.max(24, 68 - (into - 20) * 1.2)
+    const date = `${two(at.getUTCDate())}.${two(at.getUTCMonth() + 1)}.${at.getUTCFullYear()}`
+    return `${i + 1};${date} ${at.toISOString().slice(11, 19)};${celsius.toFixed(1).replace('.', ',')}`
+  })
+  return `Logger;7\n\nNr;Zeit;Wert\n${rows.join('\n')}\n`
+}

@@ -36,7 +36,7 @@ export const dish = {
   trace: 'The cycle that ended {time}',
   traceOf: 'Temperatures second by second: wash no lower than {wash}, rinse no lower than {rinse}',
   reached: 'wash {wash}, rinse {rinse} at the least',
-  a0: 'Heat dose A0 {v} s at 80 °C: a help, it decides nothing.',
+  a0: 'A0 {v} s, a help',
   closeTrace: 'Close',
   asking: 'Asking…',
   traceGone: 'The seconds of this cycle are not kept; its figures and verdict are.',
