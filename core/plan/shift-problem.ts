@@ -2,6 +2,7 @@ import { departures, instantAt, tideAt, tradingDay, type DueItem } from '../duty
 import type { Procedure, RunState, StationState } from '../procedure/index.ts'
 import { instant, type Instant } from '../quantity/index.ts'
 import type { CrewSet, RosterSet, RosterShift, SiteSet } from '../record/house.ts'
+import { followUpRuns } from './follow-ups.ts'
 import type { Pin, PlanCounter, PlanPerson, PlanProblem, PlanRun, Span } from './problem.ts'
 import { workLeft } from './work-left.ts'
 
@@ -59,7 +60,11 @@ export function shiftProblem(input: ShiftInput): PlanProblem {
           ? rushes
           : [],
   }))
-  const runs = runsOf(input, minute, horizon, people)
+  const { putOff, crew } = input
+  const runs = [
+    ...runsOf(input, minute, horizon, people),
+    ...followUpRuns(input.stations, crew, people, horizon, usualWeight).filter((r) => !putOff.includes(r.id)),
+  ]
   const last = runs.filter((r) => site.lastOfAll?.includes(r.station))
   return {
     format: 'tadka-plan-problem@1',

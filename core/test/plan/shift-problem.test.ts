@@ -1,10 +1,18 @@
 import { describe, expect, it } from 'vitest'
 import { dueList } from '../../duty/index.ts'
-import { brokenIn, planKey, planSearch, shiftProblem, type ShiftInput } from '../../plan/index.ts'
+import {
+  brokenIn,
+  followUpKey,
+  planKey,
+  planSearch,
+  shiftProblem,
+  type ShiftInput,
+} from '../../plan/index.ts'
 import {
   latestProcedure,
   runFold,
   stationFold,
+  type FollowUp,
   type RunState,
   type StationState,
 } from '../../procedure/index.ts'
@@ -143,5 +151,45 @@ describe('a close past midnight', () => {
     expect(long('2026-11-26T20:00:00Z')).toBe(420)
     expect(long('2026-10-24T19:00:00Z')).toBe(480)
     expect(long('2026-03-28T20:00:00Z')).toBe(360)
+  })
+})
+
+describe('what inspections asked for', () => {
+  const found = (outcome: FollowUp['outcome'], step = 'seals'): FollowUp => ({
+    run: 'r1',
+    step,
+    choice: 'worn',
+    outcome,
+    at: evening,
+    by: 'ana',
+  })
+  const asked = stations.map((s) =>
+    s.id === 'second' ? { ...s, followUps: [found('replace'), found('technician', 'belt')] } : s,
+  )
+  it('is planned with the rest, outside the hours in which its machine must be up; a technician’s work is not', () => {
+    const problem = shiftProblem(input(evening, { stations: asked }))
+    const id = followUpKey('second', found('replace'))
+    expect(problem.runs.filter((r) => r.procedure === 'follow-up').map((r) => r.id)).toEqual([id])
+    const search = planSearch(problem)
+    search.improve(100)
+    const plan = search.plan()
+    expect(brokenIn(problem, plan)).toEqual([])
+    const [placed] = plan.placed.filter((p) => p.run === id)
+    // Trading ends at minute 210.
+    expect(placed?.start).toBeGreaterThanOrEqual(210)
+    expect(shiftProblem(input(evening, { stations: asked, putOff: [id] })).runs).toHaveLength(3)
+  })
+  it('is nobody’s where nobody is signed off on such a machine: told, not lost', () => {
+    const crew = { ana: { signedOff: ['slush.weekly'], learning: [], serves: ['bar'], home: null } }
+    const problem = shiftProblem(input(evening, { stations: asked, crew }))
+    const search = planSearch(problem)
+    expect(search.plan().unplaced).toContainEqual({
+      run: followUpKey('second', found('replace')),
+      why: 'no-person',
+    })
+  })
+  it('of a machine that is laid up waits with it', () => {
+    const laidUp = asked.map((s) => ({ ...s, laidUp: { since: evening, reason: 'winter' } }))
+    expect(shiftProblem(input(evening, { stations: laidUp, due: [] })).runs).toEqual([])
   })
 })

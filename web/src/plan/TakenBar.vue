@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { followUpProcedure } from '@tadka/core/plan'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -24,6 +25,8 @@ const { start } = useStartRun()
 const parts = computed(() => props.bar.run.split('/'))
 const going = computed(() => site.one('station', props.bar.station)?.currentRun ?? null)
 const procedure = computed(() => parts.value[1] ?? '')
+/** It has no steps: it is closed in the list of what inspections asked for. */
+const followUp = computed(() => procedure.value === followUpProcedure)
 
 function open(): void {
   const run = going.value?.run ?? start(props.bar.station, procedure.value)
@@ -38,12 +41,18 @@ function letGo(): void {
 <template>
   <div class="taken">
     <div class="text">
-      <b>{{ names.station(bar.station) }}: {{ names.procedure(procedure) }}</b>
+      <b
+        >{{ names.station(bar.station) }}:
+        {{ followUp ? t('shift.followUps') : names.procedure(procedure) }}</b
+      >
       <p class="small">
         {{ names.person(bar.person) }}, {{ clock(bar.from) }} – {{ clock(bar.to) }}. {{ bar.title }}
       </p>
     </div>
-    <n-button size="large" type="primary" @click="open">{{ t(going ? 'plan.go' : 'plan.begin') }}</n-button>
+    <span v-if="followUp" class="quiet">{{ t('plan.closeInList') }}</span>
+    <n-button v-else size="large" type="primary" @click="open">{{
+      t(going ? 'plan.go' : 'plan.begin')
+    }}</n-button>
     <n-button v-if="bar.pinned && mayPlan" size="large" @click="letGo">{{ t('plan.unpin') }}</n-button>
     <n-button size="large" @click="emit('close')">{{ t('common.close') }}</n-button>
   </div>

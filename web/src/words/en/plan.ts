@@ -115,6 +115,7 @@ export const plan = {
   unpin: 'Let it go',
   pinned: 'Pinned',
   go: 'Open the run',
+  closeInList: 'Closed in the list at the side when it is done.',
   begin: 'Start it now',
   roster: {
     title: 'Who works',
