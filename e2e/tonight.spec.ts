@@ -80,6 +80,11 @@ test('a run is moved: refused with its reason, or put there for its price', asyn
   await expect(page.locator('.pin').first()).toBeVisible({ timeout: 30_000 })
   await later(page, 0)
   await expect(page.locator('.pin').first()).toBeVisible({ timeout: 30_000 })
+  // Taken back, and put back again.
+  await press(page, 'Back to the plan before')
+  await expect(page.locator('.pin')).toHaveCount(0, { timeout: 30_000 })
+  await press(page, 'Back to the plan before')
+  await expect(page.locator('.pin').first()).toBeVisible({ timeout: 30_000 })
 })
 
 test('the roster is typed, faults told, and brought in from a calendar; lists are printed', async ({

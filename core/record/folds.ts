@@ -172,13 +172,22 @@ export interface PlanState {
   readonly id: string
   /** The plan in force, and who put it in force when; null where there is none. */
   readonly inForce: (PlanSet & { readonly at: number; readonly by: string }) | null
+  /** The one that it took the place of: it can be put back; null where it was the first. */
+  readonly before: PlanSet | null
 }
 
 /** The plan of a trading day: the one put in force last. */
 export const planFold: Fold<PlanState> = {
-  initial: (id) => ({ id, inForce: null }),
+  initial: (id) => ({ id, inForce: null, before: null }),
   apply: (state, record: AnyRecord) =>
     record.type === 'plan.set@1'
-      ? { ...state, inForce: { ...record.payload, at: correctedAt(record), by: record.by } }
+      ? {
+          ...state,
+          inForce: { ...record.payload, at: correctedAt(record), by: record.by },
+          before: state.inForce && plain(state.inForce),
+        }
       : state,
 }
+
+/** A plan as it was recorded. */
+const plain = ({ at: _at, by: _by, ...set }: NonNullable<PlanState['inForce']>): PlanSet => set

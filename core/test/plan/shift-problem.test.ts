@@ -17,7 +17,7 @@ import {
   type StationState,
 } from '../../procedure/index.ts'
 import { instant } from '../../quantity/index.ts'
-import type { SiteSet } from '../../record/index.ts'
+import { folds, type AnyRecord, type SiteSet } from '../../record/index.ts'
 
 const everyDay = ['1', '2', '3', '4', '5', '6', '7']
 const site: SiteSet = {
@@ -191,5 +191,26 @@ describe('what inspections asked for', () => {
   it('of a machine that is laid up waits with it', () => {
     const laidUp = asked.map((s) => ({ ...s, laidUp: { since: evening, reason: 'winter' } }))
     expect(shiftProblem(input(evening, { stations: laidUp, due: [] })).runs).toEqual([])
+  })
+})
+
+describe('the plan in force', () => {
+  const put = (at: number, start: number, by: string) =>
+    ({
+      id: `plan-${at}`,
+      type: 'plan.set@1',
+      observedAt: at,
+      clockOffset: 0,
+      by,
+      payload: { day: '2026-11-26', start, pins: [], putIn: [], putOff: [] },
+    }) as unknown as AnyRecord
+  it('keeps the one that it took the place of, as that was recorded: put back, it is in force again', () => {
+    const first = folds.plan.apply(folds.plan.initial('2026-11-26'), put(1, 100, 'ines'))
+    expect(first.before).toBeNull()
+    const second = folds.plan.apply(first, put(2, 200, 'oriel'))
+    expect(second).toMatchObject({ inForce: { start: 200, by: 'oriel' }, before: { start: 100 } })
+    expect(second.before).not.toHaveProperty('by')
+    const back = folds.plan.apply(second, { ...put(3, 100, 'ines'), payload: second.before } as AnyRecord)
+    expect(back).toMatchObject({ inForce: { start: 100, at: 3 }, before: { start: 200 } })
   })
 })

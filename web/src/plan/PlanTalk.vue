@@ -2,12 +2,18 @@
 import { NButton, NProgress } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { useTimes } from '../look/times.ts'
+import { useSession } from '../people/session.ts'
+import { useNames } from '../record/names.ts'
 import { now } from '../wire/clock.ts'
 import { usePlanWords } from './plan-words.ts'
 import { usePlanner } from './planner.ts'
 
 /** What the planner has to say: how far it is, what a move costs, or a better plan with its differences in words. */
 const planner = usePlanner()
+const session = useSession()
+const names = useNames()
+const { clock } = useTimes()
 const { t } = useI18n()
 const words = usePlanWords()
 
@@ -15,6 +21,10 @@ const offer = computed(() => (planner.look?.worth ? planner.look : null))
 const standing = computed(() => planner.look?.kept ?? planner.look?.best ?? planner.inForce?.plan ?? null)
 const price = computed(() => planner.price)
 const start = computed(() => price.value?.look?.problem.start ?? Math.floor(now() / 60_000) * 60_000)
+/** Beside an offer too: what was just changed can be taken back whatever else there is to say. */
+const mayTakeBack = computed(
+  () => planner.mayTakeBack && !planner.working && !price.value && session.mayDo('plan-shift'),
+)
 const share = computed(() =>
   planner.working ? Math.round((100 * planner.working.iterations) / planner.working.of) : 0,
 )
@@ -62,6 +72,17 @@ const share = computed(() =>
       </div>
       <n-button type="primary" size="large" @click="planner.accept()">{{ t('plan.offer.take') }}</n-button>
       <n-button size="large" @click="planner.keepIt()">{{ t('plan.offer.keep') }}</n-button>
+    </div>
+    <div v-if="mayTakeBack" class="row">
+      <p class="text quiet">
+        {{
+          t('plan.changed', {
+            time: clock(planner.inForce?.at ?? 0),
+            who: names.person(planner.inForce?.by ?? ''),
+          })
+        }}
+      </p>
+      <n-button size="large" @click="planner.takeBack()">{{ t('plan.takeBack') }}</n-button>
     </div>
   </div>
 </template>

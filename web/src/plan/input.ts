@@ -44,7 +44,9 @@ export function useShiftInput() {
     const found = day.value === null ? null : site.one('roster', day.value)
     return found && 'shifts' in found ? (found as unknown as RosterSet) : null
   })
-  const inForce = computed(() => (day.value === null ? null : (site.one('plan', day.value)?.inForce ?? null)))
+  const kept = computed(() => (day.value === null ? null : site.one('plan', day.value)))
+  const inForce = computed(() => kept.value?.inForce ?? null)
+  const before = computed(() => kept.value?.before ?? null)
 
   /** What people decided, the pins told in minutes from now; one whose time is over holds its person only. */
   function decisions(): Pick<PlanSet, 'pins' | 'putIn' | 'putOff'> {
@@ -77,5 +79,5 @@ export function useShiftInput() {
   }
   /** What the site has learned is there, or cannot be had. */
   const ready = () => learning
-  return { set, day, roster, inForce, input, decisions, ready }
+  return { set, day, roster, inForce, before, input, decisions, ready }
 }

@@ -59,10 +59,13 @@ const stillOf = (plan: Plan, { runs }: PlanProblem): Plan => ({
   ),
 })
 
+/** A change of plan can be taken back for so long: later the evening has gone on by it. */
+const takeBackMs = 10 * 60_000
+
 /** The plan of the shift on this tablet: planning, replanning, dragging, and the look ahead as the evening goes. */
 export const usePlanner = defineStore('planner', () => {
   const site = useSite()
-  const { set, day, roster, inForce, input, decisions, ready } = useShiftInput()
+  const { set, day, roster, inForce, before: replaced, input, decisions, ready } = useShiftInput()
   const look = shallowRef<Look | null>(null)
   const price = shallowRef<Price | null>(null)
   const ways = shallowRef<{ ways: readonly Priced[]; reasons: readonly Reason[] | null } | null>(null)
@@ -141,6 +144,20 @@ export const usePlanner = defineStore('planner', () => {
     look.value = { ...found, kept: best, changes: [], worth: false }
     ways.value = null
   }
+
+  /** Puts the plan back that was in force before this one; what was done since stays done. Again, it is the other way round. */
+  function takeBack(): void {
+    if (day.value === null || !replaced.value) return
+    callOff?.()
+    site.record('plan.set@1', { kind: 'plan', id: day.value }, toRaw(replaced.value))
+    look.value = null
+    price.value = null
+    ways.value = null
+  }
+  /** Whether the plan was changed so lately that somebody may want the old one back. */
+  const mayTakeBack = computed(
+    () => replaced.value !== null && inForce.value !== null && now() - inForce.value.at < takeBackMs,
+  )
 
   /** What a run put to a person or a time would cost the shift. */
   function ask(run: string, person: string | null, at: number | null): void {
@@ -247,6 +264,8 @@ export const usePlanner = defineStore('planner', () => {
     ask,
     putThere,
     unpin,
+    takeBack,
+    mayTakeBack,
     take,
     putIn,
     whatIf,

@@ -115,6 +115,8 @@ export const plan = {
   unpin: 'Let it go',
   pinned: 'Pinned',
   go: 'Open the run',
+  changed: 'Planned anew {time} by {who}.',
+  takeBack: 'Back to the plan before',
   closeInList: 'Closed in the list at the side when it is done.',
   begin: 'Start it now',
   roster: {
