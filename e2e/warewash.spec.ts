@@ -89,34 +89,22 @@ test('without a probe racks are counted with one button, and taken back; the gau
   page,
 }) => {
   await signIn(page, 'Oriel', '9080')
-  // A second machine that nothing streams from. House has no form for a new station: its record is sent.
-  await page.evaluate(async () => {
-    const plate = {
-      name: 'Quay dish machine',
-      tag: '61',
-      place: 'Quayside kiosk',
-      family: 'dish-machine.chemical',
-      model: 'Tern C1, under the counter',
-      parameters: { tank: 12000, rinseWater: 2500 },
-      duties: [],
-    }
-    const draft = {
-      id: crypto.randomUUID(),
-      site: 'gannet',
-      type: 'station.set@1',
-      subject: { kind: 'station', id: 'quay-dish' },
-      observedAt: Date.now(),
-      device: 'set-up',
-      counter: 1,
-      by: 'oriel',
-      payload: plate,
-    }
-    await fetch('/api/sites/gannet/records', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ sentAt: Date.now(), drafts: [draft] }),
-    })
-  })
+  // A second machine that nothing streams from, entered in House with its plate.
+  await page.goto(address('/house/stations'))
+  await press(page, 'Enter it')
+  await expect(page.getByRole('alert')).toHaveText('Give it a name.')
+  await page.getByRole('textbox', { name: 'Its name' }).fill('Galley dish')
+  await press(page, 'Enter it')
+  await expect(page.getByRole('alert')).toHaveText('There is one of this name already: choose another.')
+  await page.getByRole('textbox', { name: 'Its name' }).fill('Quay dish')
+  await page.locator('form.house-form .n-select').click()
+  await page.locator('.n-base-select-option', { hasText: 'dish machine chemical' }).click()
+  await page.getByRole('textbox', { name: 'Number on its tag' }).fill('61')
+  await press(page, 'Enter it')
+  await page.getByRole('textbox', { name: 'Tank, mL' }).fill('12000')
+  await page.getByRole('textbox', { name: 'Rinse a rack, mL' }).fill('2500')
+  await isAccessible(page)
+  await press(page, 'Save the data plate')
   await page.goto(address('/dish/machine/quay-dish'))
   await expect(page.getByText('No rack was read yet.')).toBeVisible()
   for (let i = 0; i < 3; i++) await press(page, 'One rack')

@@ -31,7 +31,8 @@ export type FileFault =
   | 'range'
   | 'switch'
 
-export const mostRows = 5_000_000
+/** More is cut in parts: what is read is held in memory. */
+const mostRows = 2_000_000
 
 /** The one refusal of a file. @param line counted from 1; null where it is of the whole file. */
 export const fileRefused = (why: FileFault, line: number | null, cell = '') =>

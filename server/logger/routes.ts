@@ -1,4 +1,4 @@
-import type { Readable } from 'node:stream'
+import { Readable } from 'node:stream'
 import { importQuery } from '@tadka/contract/logger'
 import { slug, words } from '@tadka/contract/record'
 import { Refusal } from '@tadka/core/refusal'
@@ -39,8 +39,9 @@ export const loggerRoutes =
         const { site: where } = request.params
         const actor = await guard.actor(request, where, 'bring-in')
         const { station, name, mapping } = request.query
+        if (!(request.body instanceof Readable)) throw new Refusal('body_malformed', { needs: 'text/csv' })
         if (!(await stateOf(pool, where, 'station', station))) throw new Refusal('not_found')
-        const read = await readFile(request.body as Readable, mapping)
+        const read = await readFile(request.body, mapping)
         return files.keep({ site: where, station, name, mapping, by: actor.id }, read)
       },
     )

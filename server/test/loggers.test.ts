@@ -192,6 +192,14 @@ describe('a file that is bad', () => {
       code: 'not_allowed',
     })
     expect((await bring(rides('72'), ware, 'nowhere')).json()).toMatchObject({ code: 'not_found' })
+    const asJson = await server.app.inject({
+      method: 'POST',
+      url: `/api/sites/${siteId}/loggers`,
+      query: { station: 'galley-dish', name: 'a.csv', mapping: JSON.stringify(ware) },
+      headers: { cookie: lead },
+      payload: { rows: [] },
+    })
+    expect(asJson.json()).toMatchObject({ code: 'body_malformed' })
     const twice = { ...ware, columns: [...ware.columns, ...ware.columns] }
     expect((await bring(rides('72'), twice)).json()).toMatchObject({ code: 'body_malformed' })
   })

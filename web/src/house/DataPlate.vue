@@ -7,7 +7,7 @@ import { useSession } from '../people/session.ts'
 import FigureField from '../pieces/FigureField.vue'
 import { useProcedures } from '../procedure/procedures.ts'
 import { useSite } from '../record/site.ts'
-import { parseField } from '../solution/field.ts'
+import { parametersFrom, plateFields, plateNames } from './station-draft.ts'
 
 /** The numbers that procedures take from the model. Managers change them; the log keeps what they were. */
 const props = defineProps<{ id: string; plate: StationSet }>()
@@ -17,11 +17,10 @@ const procedures = useProcedures()
 const session = useSession()
 const message = useMessage()
 
-const typed = ref(Object.fromEntries(Object.entries(props.plate.parameters).map(([k, v]) => [k, String(v)])))
-const parsed = computed(() =>
-  Object.entries(typed.value).map(([name, text]) => ({ name, ...parseField(text) })),
-)
-const sound = computed(() => parsed.value.every((p) => p.fault === null))
+const names = plateNames(props.plate.family, procedures.of(props.plate.family), props.plate.parameters)
+const typed = ref(Object.fromEntries(names.map((k) => [k, String(props.plate.parameters[k] ?? '')])))
+const parsed = computed(() => plateFields(typed.value))
+const sound = computed(() => parsed.value.every((p) => !p.fault))
 /** The questions that this family's procedures leave to the model or the site. */
 const questions = computed(() => {
   const all = procedures.of(props.plate.family).flatMap((p) => p.options ?? [])
@@ -30,7 +29,7 @@ const questions = computed(() => {
 const options = ref<Record<string, string>>({ ...props.plate.options })
 const changed = computed(
   () =>
-    parsed.value.some((p) => p.value !== props.plate.parameters[p.name]) ||
+    parsed.value.some((p) => p.value !== (props.plate.parameters[p.name] ?? null)) ||
     questions.value.some(
       (o) => (options.value[o.id] ?? o.fallback) !== (props.plate.options?.[o.id] ?? o.fallback),
     ),
@@ -38,7 +37,7 @@ const changed = computed(
 const label = (name: string) => (te(`house.parameter.${name}`) ? t(`house.parameter.${name}`) : name)
 
 function save(): void {
-  const parameters = Object.fromEntries(parsed.value.map((p) => [p.name, p.value ?? 0]))
+  const parameters = parametersFrom(parsed.value)
   site.record(
     'station.set@1',
     { kind: 'station', id: props.id },

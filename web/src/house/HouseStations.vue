@@ -8,7 +8,9 @@ import { useNames } from '../record/names.ts'
 import { useProcedures } from '../procedure/procedures.ts'
 import { useSite } from '../record/site.ts'
 import DataPlate from './DataPlate.vue'
+import { useSession } from '../people/session.ts'
 import StationDuties from './StationDuties.vue'
+import StationForm from './StationForm.vue'
 import StationNotes from './StationNotes.vue'
 
 const { t } = useI18n()
@@ -18,6 +20,7 @@ const names = useNames()
 const route = useRoute()
 const { clock, day } = useTimes()
 
+const session = useSession()
 const query = ref('')
 const input = useTemplateRef<InstanceType<typeof NInput>>('input')
 onMounted(async () => {
@@ -30,6 +33,13 @@ const found = computed(() => {
   const all = site.all('station').filter((s) => s.plate !== null)
   return q === '' ? all : all.filter((s) => s.plate?.tag === q || s.plate?.name.toLowerCase().includes(q))
 })
+/** What was just entered stands open, alone: its numbers and duties come next. */
+function show(id: string): void {
+  query.value = site.one('station', id)?.plate?.name ?? ''
+  open.value = id
+  // Its entry stands below the field, the form far beneath it.
+  void nextTick(() => input.value?.focus())
+}
 const lastDone = (runs: Record<string, { finishedAt: number; by: string }>) =>
   Object.entries(runs).map(
     ([id, r]) => `${names.procedure(id)} ${day(r.finishedAt)} ${clock(r.finishedAt)}, ${names.person(r.by)}`,
@@ -86,6 +96,7 @@ const lastDone = (runs: Record<string, { finishedAt: number; by: string }>) =>
         </div>
       </li>
     </ul>
+    <station-form v-if="session.mayDo('set-up-house')" @entered="show" />
   </section>
 </template>
 

@@ -299,6 +299,20 @@ export const house = {
       reason: 'Say why, in a few words.',
     },
   },
+  station: {
+    new: 'Enter a station',
+    name: 'Its name',
+    family: 'What it is',
+    place: 'Where it stands',
+    tag: 'Number on its tag',
+    model: 'Model, as on its plate',
+    enter: 'Enter it',
+    fault: {
+      name: 'Give it a name.',
+      known: 'There is one of this name already: choose another.',
+      family: 'Say what it is: its procedures hang on that.',
+    },
+  },
   parameter: {
     racksAnHour: 'Racks an hour',
     waterRacks: 'Water, racks',

@@ -61,7 +61,7 @@ export const logger = {
   inFile: 'in the file: {cell}',
   why: {
     'no-rows': 'there is no reading in it.',
-    'too-many': 'more than five million rows. Cut the file in parts.',
+    'too-many': 'more than two million rows. Cut the file in parts.',
     encoding: 'a character that cannot be read.',
     future: 'it has times that have not come yet: look at order, zone, and the logger’s clock.',
     zone: 'there is no such zone.',
