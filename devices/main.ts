@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { samplesIn } from './csv.ts'
 import { dispenserMeter } from './dispenser.ts'
-import type { MachineSample } from './dish-machine.ts'
+import type { Faults, MachineSample } from './dish-machine.ts'
 import { eventGateway, gateway } from './gateway.ts'
 import { icePanel } from './ice-panel.ts'
 import { rackStream, seededRandom } from './stream.ts'
@@ -10,7 +10,7 @@ import { thermometer } from './thermometer.ts'
 
 /**
  * Runs the stand-ins against a server, in real time or faster, until told to stop. Settings come by the environment: who signs in as what
- * (`Device SITE/DEVICE/TOKEN`), racks an hour, scale in the booster, how many seconds go by in one, a file to stream again.
+ * (`Device SITE/DEVICE/TOKEN`), racks an hour, scale in the booster, how many seconds go by in one, a file to stream again, a file of faults.
  */
 const env = process.env
 const { TADKA_URL: url, TADKA_DEVICE: probe } = env
@@ -47,14 +47,32 @@ const meter = { device: dispenserMeter(random), sender: signedIn(env['TADKA_METE
 const dipped = { device: thermometer(random), sender: signedIn(env['TADKA_THERMOMETER']) }
 dipped.device.dip(3.6)
 
+/** Faults by command: the file is read again and again, so that it may be changed meanwhile; what cannot be read changes nothing. */
+const faultsFile = env['TADKA_FAULTS']
+function command(): void {
+  if (!faultsFile) return
+  try {
+    const { meterEmpty = false, ...faults } = JSON.parse(readFileSync(faultsFile, 'utf8')) as Faults & {
+      meterEmpty?: boolean
+    }
+    const said = JSON.stringify(faults)
+    if (said !== commanded) stream.fault(faults)
+    commanded = said
+    meter.device.empty(meterEmpty)
+  } catch (error) {
+    complain(error)
+  }
+}
+let commanded = '{}'
+
 let told = false
 const complain = (error: unknown) => {
-  if (!told)
-    console.error('the stand-in does not reach the server:', error instanceof Error ? error.message : error)
+  if (!told) console.error('the stand-in has trouble:', error instanceof Error ? error.message : error)
   told = true
 }
 let rinsed = false
 setInterval(() => {
+  command()
   const seconds = everySeconds * faster
   const samples = next(seconds)
   for (const s of samples) {

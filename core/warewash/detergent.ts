@@ -72,6 +72,9 @@ export function handDosePlan(tank: WashTank, band: DoseBand, tool = 1): HandDose
   return null
 }
 
+/** The feed keeps up while conductivity stays above this share of its set point. Common practice, no source. */
+export const keptShare = 0.85
+
 /** Whether automatic dosing keeps up, from conductivity. */
 export type DoseState = 'kept' | 'sinking' | 'empty' | 'cannot-tell'
 
@@ -84,15 +87,16 @@ export function doseState(tank: WashTank, setPoint: number, racks: readonly (num
   if (setPoint <= 0 || read.length < 3) return 'cannot-tell'
   const recent = read.slice(-6)
   const last = recent.at(-1) as number
-  if (last >= setPoint * 0.85) return 'kept'
+  if (last >= setPoint * keptShare) return 'kept'
   const [first] = recent as [number]
   const each = (last / first) ** (1 / (recent.length - 1))
   const clear = leftByARack(tank)
   return each <= (1 + clear) / 2 ? 'empty' : 'sinking'
 }
 
-/** What a meter counted over a stretch, mL, and the racks in it. */
+/** What a product's meter counted over a stretch, mL, and the racks in it. */
 export interface Fed {
+  readonly product: string
   readonly at: number
   readonly millilitres: number
   readonly racks: number

@@ -51,6 +51,9 @@ export interface DishDay {
   readonly rinses: number
   readonly rinseSum: number
   readonly rinseLow: number | null
+  /** The tank's conductivity after each rack, mS/cm: how many, and their sum. */
+  readonly doses: number
+  readonly doseSum: number
 }
 
 /** Racks since something. */
@@ -66,9 +69,9 @@ export interface DishState {
   readonly marks: readonly Mark[]
   /** The last of them, oldest first. */
   readonly rackTests: readonly RackTest[]
-  /** What its detergent's meter counted: the last stretches, oldest first; and the racks counted by then. */
+  /** What meters of its feeds counted: the last stretches, oldest first; and the racks counted by then, by product. */
   readonly fed: readonly Fed[]
-  readonly fedTotal: number
+  readonly fedTotals: Readonly<Record<string, number>>
   readonly days: readonly DishDay[]
   /** Racks by hour since 1970, UTC: the last two days. */
   readonly hours: readonly (readonly [number, number])[]
@@ -105,7 +108,7 @@ export const dishFold: Fold<DishState> = {
     marks: [],
     rackTests: [],
     fed: [],
-    fedTotal: 0,
+    fedTotals: {},
     days: [],
     hours: [],
     total: 0,
@@ -130,9 +133,10 @@ export const dishFold: Fold<DishState> = {
       case 'sign.seen@1':
         return record.payload.sign === 'scale' ? { ...state, scaleSeen: true } : state
       case 'concentrate.drawn@1': {
-        const { millilitres } = record.payload
-        const fed = { at, millilitres, racks: Math.max(0, state.total - state.fedTotal) }
-        return { ...state, fed: [...state.fed, fed].slice(-kept.fed), fedTotal: state.total }
+        const { product, millilitres } = record.payload
+        const racks = Math.max(0, state.total - (state.fedTotals[product] ?? 0))
+        const fed = [...state.fed, { product, at, millilitres, racks }].slice(-kept.fed)
+        return { ...state, fed, fedTotals: { ...state.fedTotals, [product]: state.total } }
       }
       case 'dish.water-changed@1':
         return { ...state, since: { ...state.since, water: { racks: 0, at } } }
@@ -276,6 +280,8 @@ function dayed(state: DishState, mark: Mark, before: readonly Mark[]): DishState
       rinses: d.rinses + (m.rinseLow === null || m.verdict === null ? 0 : by),
       rinseSum: d.rinseSum + (m.verdict === null ? 0 : by * (m.rinseLow ?? 0)),
       rinseLow: by < 0 || m.verdict === null ? d.rinseLow : least(d.rinseLow, m.rinseLow),
+      doses: d.doses + (m.conductivity === null || m.verdict === null ? 0 : by),
+      doseSum: d.doseSum + (m.verdict === null ? 0 : by * (m.conductivity ?? 0)),
     }))
   const days = before.reduce((all, m) => add(all, m, -1), state.days)
   return { ...state, days: add(days, mark, 1) }
@@ -286,7 +292,8 @@ const least = (a: number | null, b: number | null) => (a === null ? b : b === nu
 function onDay(days: readonly DishDay[], at: number, change: (d: DishDay) => DishDay): readonly DishDay[] {
   const day = Math.floor(at / dayMs)
   const found = days.find((d) => d.day === day)
-  const changed = change(found ?? { day, racks: 0, failed: 0, rinses: 0, rinseSum: 0, rinseLow: null })
+  const blank = { day, racks: 0, failed: 0, rinses: 0, rinseSum: 0, rinseLow: null, doses: 0, doseSum: 0 }
+  const changed = change(found ?? blank)
   return [...days.filter((d) => d.day !== day), changed].sort((a, b) => a.day - b.day).slice(-kept.days)
 }
 

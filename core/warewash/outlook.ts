@@ -4,6 +4,7 @@ import type { StationState } from '../procedure/station.ts'
 import type { StationSet } from '../record/house.ts'
 import type { Verdict } from '../rules/index.ts'
 import { fallsBelow, trendOf, type Crossing, type Trend } from './drift.ts'
+import { keptShare } from './detergent.ts'
 import { delimeEvery } from './scale.ts'
 import { judgedMarks, mayReturn, type DishState } from './dish.ts'
 
@@ -119,6 +120,35 @@ export function rinseOutlook(
     .sort((a, b) => a - b)
   const margin = spreads[spreads.length >> 1] ?? 0
   return { trend, misses: trend && fallsBelow(trend, limit, margin) }
+}
+
+/** The dose by day: its trend, and when the feed will no longer keep up. Days since 1970. @param setPoint mS/cm. */
+export function doseOutlook(
+  state: DishState,
+  setPoint: number,
+): { readonly trend: Trend | null; readonly misses: Crossing | null } {
+  const points = state.days
+    .filter((d) => d.doses > 2)
+    .slice(-30)
+    .map((d) => ({ day: d.day, value: d.doseSum / d.doses }))
+  const trend = trendOf(points)
+  return { trend, misses: trend && fallsBelow(trend, setPoint * keptShare) }
+}
+
+/** When the wash water is changed: after so many racks or hours, whichever is first; null where the plate says neither. */
+export function waterDue(
+  state: DishState,
+  { waterRacks, waterHours }: Readonly<Record<string, number>>,
+  now: Instant,
+): { readonly every: number | null; readonly left: number | null; readonly at: Instant | null } | null {
+  if (waterRacks === undefined && waterHours === undefined) return null
+  const { racks, at: since } = state.since.water
+  const byCount = waterRacks === undefined ? null : countForecast(state, racks, waterRacks, now)
+  const byHours = waterHours === undefined || since === null ? null : instant(since + waterHours * hourMs)
+  const at =
+    byCount?.at && byHours !== null ? instant(Math.min(byCount.at, byHours)) : (byCount?.at ?? byHours)
+  const over = byHours !== null && now >= byHours
+  return { every: waterRacks ?? null, left: over ? 0 : (byCount?.left ?? null), at: over ? now : at }
 }
 
 /** For the duties: when the rinse is expected to miss. @param limit °C. */

@@ -103,7 +103,7 @@ describe('the feed, by conductivity', () => {
 
 describe('the feed, by its meter', () => {
   const fed = (...spans: [number, number][]) =>
-    spans.map(([racks, millilitres], at) => ({ at, racks, millilitres }))
+    spans.map(([racks, millilitres], at) => ({ product: 'soap', at, racks, millilitres }))
   it.each([
     ['as ever', fed([10, 60], [10, 61], [10, 59]), 'kept'],
     ['nothing for six racks', fed([10, 60], [10, 60], [4, 0], [3, 0]), 'empty'],

@@ -10,11 +10,13 @@ import {
   countForecast,
   dishFold,
   dishPredictions,
+  doseOutlook,
   figuresOf,
   inDoubt,
   rackRate,
   rinseOutlook,
   traceOf,
+  waterDue,
   withRacks,
   type CycleJudged,
   type DishState,
@@ -352,4 +354,61 @@ describe('the count between delimes', () => {
   })
   it('stays where none was seen', () =>
     expect(every(folded(tallied(0, 500), delimed(1), tallied(2, 900), delimed(3), tallied(4, 1)))).toBe(1000))
+})
+
+describe('the wash water', () => {
+  const changed = record('dish.water-changed@1', start, {})
+  const racksAfter = (n: number) =>
+    Array.from({ length: n }, (_, i) => cycle(start + (i + 1) * minuteMs, 'in'))
+  const due = (parameters: Record<string, number>, minutes: number, n: number) =>
+    waterDue(folded(changed, ...racksAfter(n)), parameters, instant(start + minutes * minuteMs))
+  it('is due after so many racks or hours, whichever is first', () => {
+    expect(due({ waterRacks: 10 }, 60, 4)).toMatchObject({ every: 10, left: 6 })
+    expect(due({ waterHours: 2 }, 60, 4)).toEqual({ every: null, left: null, at: start + 120 * minuteMs })
+    expect(due({ waterRacks: 1000, waterHours: 2 }, 60, 4)).toMatchObject({
+      left: 996,
+      at: start + 120 * minuteMs,
+    })
+    expect(due({ waterRacks: 1000, waterHours: 2 }, 121, 4)).toMatchObject({ left: 0 })
+    expect(due({ waterRacks: 4, waterHours: 2 }, 60, 4)).toMatchObject({ left: 0 })
+  })
+  it('is not told where its plate says neither, nor by hours where nobody knows when it was changed', () => {
+    expect(due({}, 60, 4)).toBeNull()
+    expect(waterDue(folded(...racksAfter(2)), { waterHours: 2 }, soon)?.at).toBeNull()
+  })
+})
+
+describe('the feeds of a machine', () => {
+  it('sinking from day to day has its day; one that holds has none', () => {
+    const days = (sinks: number) =>
+      Array.from({ length: 8 }, (_, d) =>
+        Array.from({ length: 4 }, (_, i) =>
+          cycle(start + d * dayMs + i * 5 * minuteMs, 'in', {
+            conductivity: 2.3 - sinks * d + (i % 2) * 0.01,
+          }),
+        ),
+      ).flat()
+    // From 2.3 by 0.02 a day to 85 %, 1.955: a little after the seventeenth day.
+    const { misses } = doseOutlook(folded(...days(0.02)), 2.3)
+    const first = Math.floor(start / dayMs)
+    expect((misses?.day ?? 0) - first).toBeGreaterThan(15)
+    expect((misses?.day ?? 0) - first).toBeLessThan(20)
+    expect(doseOutlook(folded(...days(0)), 2.3).misses).toBeNull()
+  })
+  it('are metered each by itself', () => {
+    const drawn = (at: number, product: string, millilitres: number) =>
+      record('concentrate.drawn@1', start + at * minuteMs, { product, millilitres })
+    const state = folded(
+      ...racks('in', 'in', 'in'),
+      drawn(20, 'soap', 18),
+      drawn(21, 'chlor', 9),
+      cycle(start + 30 * minuteMs, 'in'),
+      drawn(40, 'chlor', 0),
+    )
+    expect(state.fed.map((f) => [f.product, f.racks])).toEqual([
+      ['soap', 3],
+      ['chlor', 3],
+      ['chlor', 1],
+    ])
+  })
 })

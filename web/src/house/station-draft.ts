@@ -32,6 +32,7 @@ const dishNames = [
   'pressureHigh',
   'racksAnHour',
   'waterRacks',
+  'waterHours',
   'conductivity',
   'doseLow',
   'doseTarget',

@@ -23,12 +23,14 @@ const when = (at: number | null) =>
     : at - now() < dayMs / 2
       ? t('dish.about', { time: clock(at) })
       : t('dish.aboutDay', { day: day(at) })
-const left = (count: { left: number; at: number | null } | null) =>
+const left = (count: { left: number | null; at: number | null } | null) =>
   !count
     ? t('dish.noCount')
-    : count.left === 0
-      ? t('dish.dueNow')
-      : t('dish.left', { n: count.left, when: when(count.at) })
+    : count.left === null
+      ? when(count.at).replace(/^, /, '')
+      : count.left === 0
+        ? t('dish.dueNow')
+        : t('dish.left', { n: count.left, when: when(count.at) })
 const water = computed(() => props.dish.water.value)
 const delime = computed(() => props.dish.delime.value)
 const rate = computed(() => props.dish.rate.value.lastHour)
@@ -65,7 +67,8 @@ const changed = () =>
       <div>
         <dt>{{ t('dish.sinceWater') }}</dt>
         <dd>
-          <b>{{ dish.state.value.since.water.racks }}</b> {{ water ? t('dish.of', { n: water.every }) : '' }}
+          <b>{{ dish.state.value.since.water.racks }}</b>
+          {{ water?.every ? t('dish.of', { n: water.every }) : '' }}
           <span class="quiet small" :class="{ over: water?.left === 0 }">{{ left(water) }}</span>
           <n-button size="small" @click="changed">{{ t('dish.changed') }}</n-button>
         </dd>
@@ -101,6 +104,9 @@ const changed = () =>
       <div>
         <dt>{{ t('dish.detergent') }}</dt>
         <dd>{{ t(`dish.dose.${dish.detergent.value}`) }}</dd>
+        <dd v-if="dish.doseMisses.value" class="small">
+          {{ t('dish.doseMisses', { day: dayOf(dish.doseMisses.value.day) }) }}
+        </dd>
         <dd v-if="dish.drum.value" class="quiet small">
           {{
             t('dish.drum', {

@@ -2,6 +2,7 @@ import {
   adviceOf,
   countForecast,
   dishFold,
+  doseOutlook,
   doseState,
   fedState,
   handDoseOf,
@@ -16,6 +17,7 @@ import {
   rinseOutlook,
   scaleLoad,
   tankOf,
+  waterDue,
   withRacks,
   type DishState,
 } from '@tadka/core/warewash'
@@ -49,6 +51,16 @@ export function useDish(id: Ref<string>) {
   const whole = computed(() => state.value.marks.filter((m) => m.ending === 'complete' && m.by === 'probe'))
   const rate = computed(() => rackRate(state.value, now()))
   const outlook = computed(() => rinseOutlook(state.value, limits.value.rinse))
+  /** What the meters of its detergents, or of its sanitizers, counted. */
+  const fedBy = (sanitizer: boolean) =>
+    state.value.fed.filter(
+      (f) => ((kit.products.value.find((p) => p.id === f.product)?.agent ?? null) !== null) === sanitizer,
+    )
+  /** Too little sanitizer by the last test, or nothing fed by its meter; too much by the test. */
+  const sanitizer = computed(() => {
+    const off = state.value.rackTests.at(-1)?.off ?? null
+    return meteredState(fedBy(true)) === 'empty' ? ('weak' as const) : off
+  })
   const detergent = computed(() => {
     const tank = tankOf(parameters.value)
     const setPoint = parameters.value['conductivity']
@@ -60,7 +72,7 @@ export function useDish(id: Ref<string>) {
             whole.value.map((m) => m.conductivity),
           )
         : 'cannot-tell'
-    return fedState(told, meteredState(state.value.fed))
+    return fedState(told, meteredState(fedBy(false)))
   })
   /** Whether its ware is tested at the rack: it sanitizes by a chemical, or goes on so while its heat fails. */
   const byChemical = computed(() => kind.value === 'chemical')
@@ -77,8 +89,8 @@ export function useDish(id: Ref<string>) {
     testsRack: computed(() => byChemical.value || state.value.aside?.way === 'chemical'),
     /** The drum that its detergent's meter counts, and when it is empty; null where no meter does. */
     drum: computed(() => {
-      if (state.value.fed.length === 0) return null
-      const product = kit.products.value.find((p) => p.drawn !== null && p.agent === null)
+      const last = fedBy(false).at(-1)
+      const product = kit.products.value.find((p) => p.id === last?.product)
       const found = product && containerOutlook(product.container?.holds, product.drawn)
       return found ? { name: product.name, ...found } : null
     }),
@@ -100,17 +112,18 @@ export function useDish(id: Ref<string>) {
     rate,
     rated: computed(() => parameters.value['racksAnHour'] ?? null),
     outlook,
+    /** When the detergent's feed will no longer keep up, by its days; null where it does, or nobody can tell. */
+    doseMisses: computed(() => {
+      const setPoint = parameters.value['conductivity']
+      return setPoint === undefined ? null : doseOutlook(state.value, setPoint).misses
+    }),
     detergent,
     advice: computed(() => adviceOf(state.value, now(), byChemical.value)),
     doubt: computed(() => inDoubt(state.value, byChemical.value)),
     last: computed(() => state.value.marks.findLast((m) => m.verdict !== null) ?? null),
     /** Whether anything was ever streamed from it. */
     streams: computed(() => state.value.marks.some((m) => m.by === 'probe')),
-    water: computed(() => {
-      const every = parameters.value['waterRacks']
-      const { racks } = state.value.since.water
-      return every === undefined ? null : { every, ...countForecast(state.value, racks, every, now()) }
-    }),
+    water: computed(() => waterDue(state.value, parameters.value, now())),
     delime: computed(() => {
       const every = delimeCount.value
       return every === null
@@ -124,7 +137,7 @@ export function useDish(id: Ref<string>) {
         limits: limits.value,
         rinseTrend: outlook.value.trend,
         detergent: detergent.value,
-        sanitizer: state.value.rackTests.at(-1)?.off ?? null,
+        sanitizer: sanitizer.value,
       }),
     ),
   }

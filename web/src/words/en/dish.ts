@@ -67,6 +67,7 @@ export const dish = {
     empty: 'It falls as clear water would: the feed gives nothing. Look at the drum.',
     'cannot-tell': 'Cannot tell: conductivity is not read, or its set point is not on the plate.',
   },
+  doseMisses: 'Its dose sinks from day to day: too little about {day}.',
   drum: '{name}: {left} left by its meter',
   drumEmpty: ', empty about {day}',
   doseByHand: 'By hand, in the label’s band: {atFill} g at fill, then {grams} g every {n} racks.',

@@ -316,6 +316,7 @@ export const house = {
   parameter: {
     racksAnHour: 'Racks an hour',
     waterRacks: 'Water, racks',
+    waterHours: 'Water, hours',
     conductivity: 'Set point, mS/cm',
     doseLow: 'Detergent at least, g/L',
     doseTarget: 'Detergent aimed at, g/L',
