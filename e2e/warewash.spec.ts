@@ -124,11 +124,11 @@ test('without a probe racks are counted with one button, and taken back; the gau
 
   // It sanitizes by a chemical: the strip at the rack is what tells. The feed has run out.
   await page.getByRole('link', { name: 'Test it' }).click()
-  await page.getByRole('radio', { name: 'between 0 and 50 ppm' }).click()
+  await page.getByRole('radio', { name: 'matches 0 ppm' }).click()
   await press(page, 'Put it in the log')
   await page.goto(address('/dish/machine/quay-dish'))
   await expect(page.getByText('Sanitizer is not fed, or too little')).toBeVisible()
-  await expect(page.getByText('The sanitizer at the rack was 0 to 50 ppm: too little.')).toBeVisible()
+  await expect(page.getByText('The sanitizer at the rack was 0 to 25 ppm: too little.')).toBeVisible()
   await isAccessible(page)
 })
 

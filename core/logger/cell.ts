@@ -5,7 +5,7 @@ const silent = /^(?:|-+|n\/?a|nan|null|none|err(?:or)?|ovl|open|\?+|#+n?\/?a?)$/
 const on = /^(?:1|on|true|yes|open|opened|high|running|ein|ja|an)$/i
 const off = /^(?:0|off|false|no|closed|shut|low|stopped|aus|nein|zu)$/i
 
-export type CellFault = 'number' | 'range' | 'switch'
+export type CellFault = 'number' | 'unit' | 'range' | 'switch'
 
 /** A cell as it is kept, NaN where the logger read nothing; or what is wrong with it. */
 export function readCell(
@@ -22,18 +22,35 @@ export function readCell(
     return silent.test(cell) ? Number.NaN : 'switch'
   }
   if (silent.test(cell)) return Number.NaN
-  const value = numberIn(cell, decimal)
-  if (value === null) return 'number'
-  const kept = keptFrom[unit](value)
+  const found = figureIn(cell, decimal)
+  if (!found) return 'number'
+  // What the file says stands above what was chosen.
+  if (found.unit !== null && found.unit !== unit) return 'unit'
+  const kept = keptFrom[unit](found.value)
   const [least, most] = soundRange[measures]
   return kept < least || kept > most ? 'range' : kept
 }
 
-const withPoint = /^([+-]?\d+(?:\.\d*)?(?:e[+-]?\d+)?)\s*(?:°\s?[CF]|[CFK]|kPa|bar|psi|[mµu]S\/cm)?$/i
-const withComma = /^([+-]?\d+(?:,\d*)?)\s*(?:°\s?[CF]|[CFK]|kPa|bar|psi|[mµu]S\/cm)?$/i
+const written = '\\s*(°\\s?[CF]|[CFK]|kPa|bar|psi|[mµμu]S\\/cm)?$'
+const withPoint = new RegExp(`^([+-]?\\d+(?:\\.\\d*)?(?:e[+-]?\\d+)?)${written}`, 'i')
+const withComma = new RegExp(`^([+-]?\\d+(?:,\\d*)?)${written}`, 'i')
 
-/** A number with this decimal mark and perhaps its unit behind it; null where it is none. */
-export function numberIn(cell: string, decimal: '.' | ','): number | null {
+/** A number with this decimal mark, and the unit where one is written behind it; null where it is none. */
+export function figureIn(
+  cell: string,
+  decimal: '.' | ',',
+): { readonly value: number; readonly unit: LoggerUnit | null } | null {
   const found = (decimal === '.' ? withPoint : withComma).exec(cell.replace(/^−/, '-'))
-  return found ? Number((found[1] ?? '').replace(',', '.')) : null
+  if (!found) return null
+  return { value: Number((found[1] ?? '').replace(',', '.')), unit: unitWritten(found[2]) }
+}
+
+function unitWritten(text: string | undefined): LoggerUnit | null {
+  if (text === undefined) return null
+  const plain = text.toLowerCase().replace(/°\s?/, '')
+  if (plain === 'c' || plain === 'f') return plain === 'c' ? '°C' : '°F'
+  if (plain === 'k') return 'K'
+  if (plain === 'kpa') return 'kPa'
+  if (plain === 'bar' || plain === 'psi') return plain
+  return plain.startsWith('m') ? 'mS/cm' : 'µS/cm'
 }

@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import { numberIn } from './cell.ts'
+import { figureIn } from './cell.ts'
 import { readEpoch, readWritten, type Written } from './clock.ts'
 import {
   delimiters,
@@ -162,7 +162,7 @@ function meant(
   const told = unitNames.find(([name]) => name.test(header) || cells.slice(0, 5).some((c) => name.test(c)))
   const units = measures ? unitsFor[measures] : null
   if (units?.length === 1) return { measures, unit: units[0] }
-  const numbers = cells.filter((c) => numberIn(c.trim(), decimal) !== null).length
+  const numbers = cells.filter((c) => figureIn(c.trim(), decimal) !== null).length
   if (numbers === 0) return { measures: null, unit: null }
   const unit = told?.[1] ?? null
   return { measures, unit: units && unit && !units.includes(unit) ? null : unit }

@@ -28,6 +28,7 @@ export type FileFault =
   | 'time-turns'
   | 'two-values'
   | 'number'
+  | 'unit'
   | 'range'
   | 'switch'
 

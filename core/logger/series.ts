@@ -1,5 +1,5 @@
-import { atLeast, interval } from '../quantity/index.ts'
-import { limitVerdict, modelCode, type Verdict } from '../rules/index.ts'
+import { interval } from '../quantity/index.ts'
+import { judgeSurface, layLocalRules, type LocalRule, type Verdict } from '../rules/index.ts'
 import { doorBit, heatDose, part, pumpBit, valveBit, type Trace } from '../warewash/index.ts'
 import type { Measure } from './mapping.ts'
 import type { LoggerSeries } from './reader.ts'
@@ -124,10 +124,15 @@ const longestRideMs = 30 * 60_000
 
 /**
  * The rides in a series of the ware's surface, judged by the hottest it became: 71 °C or more. A false single reading decides nothing
- * where there are several. @param accuracy °C either way; null is "cannot tell".
+ * where there are several. @param accuracy °C either way; null is "cannot tell". @param local the authority's rules in force.
  * Source: FDA Food Code 2022, 4-703.11(B).
  */
-export function passesIn(s: LoggerSeries, step: number | null, accuracy: number | null): Pass[] {
+export function passesIn(
+  s: LoggerSeries,
+  step: number | null,
+  accuracy: number | null,
+  local: readonly LocalRule[] = [],
+): Pass[] {
   const values = s.columns.find((c) => c.measures === 'ware')?.values
   if (!values || step === null) return []
   const passes: Pass[] = []
@@ -141,15 +146,16 @@ export function passesIn(s: LoggerSeries, step: number | null, accuracy: number 
   }
   const judged = (hot: readonly number[], from: number, to: number): Pass => {
     const highest = hot.length < 3 ? Math.max(...hot) : (hot.toSorted((a, b) => b - a)[1] as number)
-    const { section, pair } = modelCode.dishMachine.surface
-    const reading = accuracy === null ? null : interval(highest - accuracy, highest + accuracy)
+    const surface =
+      accuracy === null
+        ? null
+        : { unit: '°C' as const, reading: interval(highest - accuracy, highest + accuracy) }
     return {
       from,
       to,
       highest: Math.round(highest * 100) / 100,
       a0: Math.round(heatDose(hot, step / 1000) * 10) / 10,
-      verdict: limitVerdict('surface', '°C', `${modelCode.name}, ${section}`, atLeast(pair.c), reading)
-        .verdict,
+      verdict: layLocalRules(judgeSurface(surface), local).overall,
     }
   }
   for (let i = 0; i < values.length; i++) {

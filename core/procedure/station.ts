@@ -1,3 +1,4 @@
+import { readingInCelsius } from '../quantity/index.ts'
 import type { Counted, StationSet } from '../record/house.ts'
 import type { Fold } from '../record/fold.ts'
 import { correctedAt, type AnyRecord } from '../record/record.ts'
@@ -116,14 +117,14 @@ function withTemperature(state: StationState, record: AnyRecord & { type: 'readi
   const { payload } = record
   if (payload.what === 'wash-water') {
     const read = payload.reading.temperature
-    const celsius = (v: number | null) => (v === null || read?.unit === '°C' ? v : ((v - 32) * 5) / 9)
+    const celsius = (value: number | null) =>
+      value === null ? null : readingInCelsius({ value, unit: read?.unit ?? '°C' })
     const between = read && { lo: celsius(read.reading.lo), hi: celsius(read.reading.hi) }
     const washWater = { at: correctedAt(record), celsius: between, verdict: payload.judgement.overall }
     return { ...state, washWater }
   }
   if (payload.what !== 'cold-product') return state
-  const { value, unit } = payload.reading
-  const temperature = unit === '°C' ? value : ((value - 32) * 5) / 9
+  const temperature = readingInCelsius(payload.reading)
   return { ...state, facets: { ...state.facets, temperature } }
 }
 

@@ -77,6 +77,13 @@ export function judgeDishMachine(r: DishMachineReading, profile: Profile = model
   return judged(profile, layers)
 }
 
+/** How hot the ware's surface became, by itself. Source: FDA Food Code 2022, 4-703.11(B). */
+export function judgeSurface(surface: JudgedTemperature | null, profile: Profile = modelCode): Judgement {
+  const { section, pair } = profile.dishMachine.surface
+  const limit = limitPair('surface', `${profile.name}, ${section}`, pair, surface, atLeast)
+  return judged(profile, [layerVerdict('code', profile.name, [limit])])
+}
+
 function plateLimits(plate: DataPlate, r: DishMachineReading): LimitVerdict[] {
   const limits: LimitVerdict[] = []
   if (plate.wash) limits.push(limitPair('wash', 'data plate', plate.wash, r.wash, atLeast))

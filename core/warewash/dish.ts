@@ -1,6 +1,6 @@
 import type { Fold } from '../record/fold.ts'
 import { correctedAt, type AnyRecord } from '../record/record.ts'
-import type { Interval } from '../quantity/index.ts'
+import { readingInCelsius, type Interval } from '../quantity/index.ts'
 import type { ReadingTaken } from '../record/reading.ts'
 import type { Verdict } from '../rules/index.ts'
 import type { Fed } from './detergent.ts'
@@ -200,7 +200,7 @@ function withReading(
   const { wash, rinse, pressure } = payload.reading
   const celsius = (t: typeof wash, end: 'lo' | 'hi') => {
     const value = t?.reading[end] ?? null
-    return value === null || t?.unit === '°C' ? value : ((value - 32) * 5) / 9
+    return value === null ? null : readingInCelsius({ value, unit: t?.unit ?? '°C' })
   }
   return put(state, {
     key: record.id,

@@ -21,6 +21,8 @@ export interface Compartment {
   /** When it is read next, and changed at the latest; null where it is empty. Milliseconds UTC. */
   readonly testBy: number | null
   readonly changeBy: number | null
+  /** Until when it asks for nothing: the sooner of both. */
+  readonly goodUntil: number | null
   /** mL in it and at most; null where its plate does not say. */
   readonly volume: number | null
   readonly capacity: number | null
@@ -68,7 +70,18 @@ export function sinkOf(
             ? 'test'
             : 'stands'
     const volume = filledAt === null ? null : (bath?.volume ?? capacity)
-    return { use, state, filledAt, testBy, changeBy, volume, capacity: bath?.capacity ?? capacity, bath }
+    const goodUntil = changeBy === null ? null : Math.min(testBy ?? changeBy, changeBy)
+    return {
+      use,
+      state,
+      filledAt,
+      testBy,
+      changeBy,
+      goodUntil,
+      volume,
+      capacity: bath?.capacity ?? capacity,
+      bath,
+    }
   }
   const washAt = detergent?.mixedAt ?? (set > 0 ? set : null)
   const read = station.washWater

@@ -23,7 +23,7 @@ import { inSite } from '../db/transaction.ts'
 import { appendBatch } from '../record/append.ts'
 import { judgedCycle } from '../warewash/cutting.ts'
 import { minutesOf } from '../warewash/block.ts'
-import { limitsOf } from '../warewash/limits.ts'
+import { limitsOf, localRules } from '../warewash/limits.ts'
 import { putInChain } from '../warewash/put-in-chain.ts'
 import { holdBoot, keepBoot, keepCycle, writeBlocks } from '../warewash/queries.ts'
 import * as queries from './queries.ts'
@@ -94,7 +94,7 @@ export function bringIn(services: Pick<Services, 'pool' | 'queue' | 'now'>) {
       return inSite(pool, site, async (db) => {
         const at = now()
         const cut = machine && (await cycles(db, asked, id, summary.from, machine))
-        const passes = passesIn(series, summary.step, mapping.accuracy)
+        const passes = passesIn(series, summary.step, mapping.accuracy, await localRules(pool, site, at))
         const imported: LoggerImported = {
           station,
           sha256,

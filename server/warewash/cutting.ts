@@ -1,6 +1,5 @@
 import { createHash } from 'node:crypto'
-import { inForce, type LocalRule } from '@tadka/core/rules'
-import { instant } from '@tadka/core/quantity'
+import type { LocalRule } from '@tadka/core/rules'
 import type { StationState } from '@tadka/core/procedure'
 import type { AnyDraft, SiteSet } from '@tadka/core/record'
 import {
@@ -41,16 +40,13 @@ function conductivityAt(samples: Unpacked, second: number): number | null {
   return Number.isNaN(value) ? null : Math.round(value * 100) / 100
 }
 
-/** What a station's cycles are held to at an instant; null where it is no dish machine. */
+/** What a station's cycles are held to; null where it is no dish machine. @param local the authority's rules in force. */
 export function limitsAt(
   station: StationState | null,
   site: Partial<SiteSet> | null,
-  rules: readonly Partial<LocalRule>[],
-  now: number,
+  local: readonly LocalRule[],
 ): CycleLimits | null {
-  if (!station?.plate) return null
-  const local = rules.filter((r): r is LocalRule => 'authority' in r && inForce(r as LocalRule, instant(now)))
-  return limitsFor(station.plate, site?.schools ?? {}, local)
+  return station?.plate ? limitsFor(station.plate, site?.schools ?? {}, local) : null
 }
 
 export interface Judged {

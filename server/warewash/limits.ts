@@ -1,6 +1,7 @@
 import type { StationState } from '@tadka/core/procedure'
 import type { SiteSet } from '@tadka/core/record'
-import type { LocalRule } from '@tadka/core/rules'
+import { instant } from '@tadka/core/quantity'
+import { inForce, type LocalRule } from '@tadka/core/rules'
 import type { CycleLimits } from '@tadka/core/warewash'
 import type { Pool } from '../db/pool.ts'
 import { stateOf, statesOfKind } from '../record/queries.ts'
@@ -15,6 +16,11 @@ export async function limitsOf(
 ): Promise<CycleLimits | null> {
   const held = (await stateOf(pool, site, 'station', station))?.state as StationState | undefined
   const set = (await stateOf(pool, site, 'site', site))?.state as Partial<SiteSet> | undefined
-  const rules = await statesOfKind(pool, site, 'rule')
-  return limitsAt(held ?? null, set ?? null, rules as Partial<LocalRule>[], now)
+  return limitsAt(held ?? null, set ?? null, await localRules(pool, site, now))
+}
+
+/** The rules of the site's authority that are in force. @param now milliseconds UTC. */
+export async function localRules(pool: Pool, site: string, now: number): Promise<LocalRule[]> {
+  const rules = (await statesOfKind(pool, site, 'rule')) as Partial<LocalRule>[]
+  return rules.filter((r): r is LocalRule => 'authority' in r && inForce(r as LocalRule, instant(now)))
 }

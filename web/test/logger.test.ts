@@ -74,7 +74,7 @@ describe('a whole file, before it is sent', () => {
   const asked = async (of = text) => {
     const mapping = mappingFrom((await opened(text)).draft)
     if (typeof mapping === 'string') throw new Error(mapping)
-    return { file: file(of), mapping, limits }
+    return { file: file(of), mapping, limits, local: [] }
   }
 
   it('tells what it would bring, and how far it is', async () => {

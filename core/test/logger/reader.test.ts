@@ -76,6 +76,7 @@ describe('a logger’s file', () => {
     ['a date without a time of day', '03.11.2026;1', 2, 'time'],
     ['a word for a number', '03.11.2026 10:00;1\n03.11.2026 10:01;warm', 3, 'number'],
     ['the other decimal mark', '03.11.2026 10:00;65.2', 2, 'number'],
+    ['another unit than was chosen', '03.11.2026 10:00;65,2 °F', 2, 'unit'],
     ['a temperature that no logger reads', '03.11.2026 10:00;650', 2, 'range'],
     ['too few cells', '03.11.2026 10:00;1\n03.11.2026 10:01', 3, 'few-cells'],
     ['two values at one instant', '03.11.2026 10:00;1\n03.11.2026 10:00;2', 3, 'two-values'],

@@ -2,6 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { zoneClock } from '../../logger/clock.ts'
 import { machineTraceIn, passesIn, summaryOf, type LoggerSeries, type Measure } from '../../logger/index.ts'
+import { instant } from '../../quantity/index.ts'
+import type { LocalRule } from '../../rules/index.ts'
 import { cycleSplitter } from '../../warewash/index.ts'
 
 const seriesOf = (
@@ -43,6 +45,21 @@ describe('rides of a logger in the rack', () => {
   ] as const)('%d °C, right within %s, is %s', (top, accuracy, verdict) => {
     const s = seriesOf(every(5000, 11), { ware: ride(top) })
     expect(passesIn(s, 5000, accuracy)).toMatchObject([{ highest: top, verdict }])
+  })
+  it('is held to the authority’s own rule too', () => {
+    const rule: LocalRule = {
+      id: 'r',
+      authority: 'Harbour office',
+      effect: { kind: 'adds' },
+      quantity: 'surface',
+      unit: '°C',
+      limit: { lo: 74, hi: null },
+      from: instant(0),
+      until: null,
+      reason: 'our own rule',
+    }
+    const s = seriesOf(every(5000, 11), { ware: ride(72) })
+    expect(passesIn(s, 5000, 0.5, [rule])).toMatchObject([{ verdict: 'out' }])
   })
   it('counts each ride, and lets one false reading decide nothing', () => {
     const s = seriesOf(every(5000, 22), { ware: [...ride(65).with(5, 99), ...ride(72)] })

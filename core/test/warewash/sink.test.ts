@@ -60,6 +60,8 @@ describe('a three-compartment sink', () => {
     expect(states(s, baths, 1)).toEqual(['stands', 'stands', 'stands'])
     expect(states(s, baths, 2.1)).toEqual(['test', 'stands', 'test'])
     expect(states(s, baths, 4.1)).toEqual(['change', 'change', 'change'])
+    // The wash was read a minute after it was filled, and is read again two hours later.
+    expect(sink(s, baths, 1)[0]?.goodUntil).toBe(begin + 60_000 + 2 * hourMs)
     expect(sink(s, baths, 1)[0]).toMatchObject({ volume: 38_000, capacity: 38_000, filledAt: begin })
   })
   it('is empty where nobody set it up, and never passes for filled', () =>

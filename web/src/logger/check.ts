@@ -9,6 +9,7 @@ import {
   type LoggerSummary,
   type Tally,
 } from '@tadka/core/logger'
+import type { LocalRule } from '@tadka/core/rules'
 import { cycleSplitter, figuresOf, judgeCycle, type CycleLimits } from '@tadka/core/warewash'
 
 /** What a whole file would bring. */
@@ -23,6 +24,8 @@ export interface CheckAsked {
   readonly file: Blob
   readonly mapping: LoggerMapping
   readonly limits: CycleLimits | null
+  /** The authority's rules in force. */
+  readonly local: readonly LocalRule[]
 }
 
 /**
@@ -30,7 +33,7 @@ export interface CheckAsked {
  * the bytes, between two pieces. @param goOn is asked there whether to go on; null is returned where not.
  */
 export async function checkFile(
-  { file, mapping, limits }: CheckAsked,
+  { file, mapping, limits, local }: CheckAsked,
   tell: (rows: number, share: number) => void,
   goOn: () => boolean,
 ): Promise<Checked | null> {
@@ -65,7 +68,7 @@ export async function checkFile(
           .flatMap((cut) => judgeCycle(figuresOf(cut.trace, cut.missing), cut.ending, limits)?.overall ?? []),
       ),
     passes: series.columns.some((c) => c.measures === 'ware')
-      ? tallyOf(passesIn(series, summary.step, mapping.accuracy).map((p) => p.verdict))
+      ? tallyOf(passesIn(series, summary.step, mapping.accuracy, local).map((p) => p.verdict))
       : null,
   }
 }

@@ -1,6 +1,7 @@
 import type { LoggerDrawing } from '@tadka/contract/logger'
 import { unitsFor } from '@tadka/core/logger'
 import type { ChartConfiguration } from 'chart.js'
+import { lineOf } from '../warewash/chart-line.ts'
 
 interface Words {
   readonly names: readonly string[]
@@ -38,30 +39,22 @@ export function drawingChart(d: LoggerDrawing, limit: number | null, words: Word
       const gap = i > 0 && x - (d.at[i - 1] ?? x) > apart * step
       return [...(gap ? [{ x: x - 1, y: null }] : []), { x, y: of[i] ?? null }]
     })
-  const line = (label: string, of: readonly (number | null)[], colour: string, width: number) => ({
-    label,
-    data: points(of),
-    borderColor: colour,
-    backgroundColor: colour,
-    borderWidth: width,
-    borderDash: [] as number[],
-    pointRadius: 0,
-    spanGaps: false,
-  })
   const drawn = d.columns
     .map((c, i) => ({ ...c, name: words.names[i] ?? '' }))
     .filter((c) => unitsFor[c.measures][0] === '°C')
   const lines = drawn.flatMap((c, i) => {
     const colour = colours.lines[i % colours.lines.length] ?? colours.ink
-    return [line(c.name, c.high, colour, 2.5), { ...line(c.name, c.low, colour, 1), label: '' }]
+    return [
+      lineOf(c.name, points(c.high), colour, { width: 2.5 }),
+      lineOf('', points(c.low), colour, { width: 1 }),
+    ]
   })
   const [first, last] = [d.at[0] ?? 0, d.at.at(-1) ?? 0]
   const ends = [
     { x: first, y: limit },
     { x: last, y: limit },
   ]
-  const limits =
-    limit === null ? [] : [{ ...line(words.limit, [], colours.limit, 2), data: ends, borderDash: [7, 5] }]
+  const limits = limit === null ? [] : [lineOf(words.limit, ends, colours.limit, { dashed: true })]
   return {
     type: 'line',
     data: { datasets: [...lines, ...limits] },

@@ -2,12 +2,13 @@ import type { ImportAnswer } from '@tadka/contract/logger'
 import type { LoggerGuess, LoggerMapping, LoggerSeries } from '@tadka/core/logger'
 import { Refusal, type RefusalWire } from '@tadka/core/refusal'
 import { limitsFor } from '@tadka/core/warewash'
-import { inForce, type LocalRule } from '@tadka/core/rules'
+import type { LocalRule } from '@tadka/core/rules'
 import { useTimeoutFn } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { useKit } from '../house/kit.ts'
 import { useSession } from '../people/session.ts'
 import { useSite } from '../record/site.ts'
-import { now } from '../wire/clock.ts'
+import { rightNow } from '../wire/clock.ts'
 import { upload } from '../wire/upload.ts'
 import type { Checked } from './check.ts'
 import { firstRows, mappingFrom, openFile, type LoggerDraft, type Untold } from './draft.ts'
@@ -28,6 +29,7 @@ export type Stage =
 export function useImport(begin: string) {
   const site = useSite()
   const session = useSession()
+  const kit = useKit()
   const file = shallowRef<File | null>(null)
   const head = ref('')
   const guess = shallowRef<LoggerGuess | null>(null)
@@ -83,13 +85,13 @@ export function useImport(begin: string) {
       if (said.kind === 'read') stage.value = { kind: 'checking', rows: said.rows, share: said.share }
       else stage.value = said
     }
-    const plain = JSON.parse(JSON.stringify({ mapping: mapping.value, limits: limits() })) as object
+    const local = kit.rulesAt(rightNow())
+    const told = { mapping: mapping.value, limits: limits(local), local }
+    const plain = JSON.parse(JSON.stringify(told)) as object
     worker.postMessage({ id, asked: { file: file.value, ...plain } })
   }
-  function limits() {
+  const limits = (local: readonly LocalRule[]) => {
     const plate = site.one('station', station.value)?.plate
-    const rules = site.all('rule').filter((r) => 'authority' in r) as LocalRule[]
-    const local = rules.filter((r) => inForce(r, now()))
     return plate ? limitsFor(plate, site.set?.schools ?? {}, local) : null
   }
   // What is shown must be of what is chosen, from the first moment on.

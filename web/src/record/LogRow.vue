@@ -37,7 +37,8 @@ const judged = computed(() =>
 const who = computed(() => {
   if (props.record.type === 'cycle.judged@1') return t('log.probe')
   // What a device reports is by itself.
-  return props.record.by === props.record.device ? t('log.device') : names.person(props.record.by)
+  const { by, device, type } = props.record
+  return by === device || type === 'concentrate.drawn@1' ? t('log.device') : names.person(by)
 })
 /** When it was: a rack has its own time, its record that of its judging. */
 const at = computed(() =>

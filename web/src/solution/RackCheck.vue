@@ -13,12 +13,12 @@ const { t } = useI18n()
 const kit = useKit()
 const names = useNames()
 const router = useRouter()
-const products = computed(() => kit.products.value.filter((p) => p.agent && p.uses.some((u) => u.range)))
+/** What the label says of ware, not of a freezer or of cloths. */
+const candidates = computed(() => kit.forUse('utensils').filter(({ use }) => use.range))
 const chosenId = ref<string | null>(null)
 const checked = computed(() => {
-  const product = products.value.find((p) => p.id === chosenId.value) ?? products.value[0]
-  const use = product?.uses.find((u) => u.range)
-  return product && use ? { product, use, bath: null } : null
+  const found = candidates.value.find((c) => c.product.id === chosenId.value) ?? candidates.value[0]
+  return found ? { ...found, bath: null } : null
 })
 const place = computed(() => ({
   station: props.station,
@@ -44,7 +44,7 @@ const place = computed(() => ({
     <template #which>
       <n-select
         :value="checked.product.id"
-        :options="products.map((p) => ({ label: p.name, value: p.id }))"
+        :options="candidates.map((c) => ({ label: c.product.name, value: c.product.id }))"
         :aria-label="t('bench.product')"
         @update:value="(v: string) => (chosenId = v)"
       />

@@ -41,9 +41,8 @@ const age = (at: number) => {
   const minutes = Math.floor(Math.max(0, now() - at) / 60_000)
   return t('bench.age', { h: Math.floor(minutes / 60), m: minutes % 60 })
 }
-function asks({ use, state, testBy, changeBy }: Compartment): string {
-  if (state === 'stands')
-    return t('dish.sink.stands', { time: clock(Math.min(testBy ?? changeBy ?? 0, changeBy ?? 0)) })
+function asks({ use, state, goodUntil }: Compartment): string {
+  if (state === 'stands') return t('dish.sink.stands', { time: clock(goodUntil ?? 0) })
   return t(state === 'test' && use === 'rinse' ? 'dish.sink.testRinse' : `dish.sink.${state}`)
 }
 const wash = computed(() => props.station.washWater)

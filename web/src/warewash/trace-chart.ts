@@ -1,5 +1,6 @@
 import type { CycleTrace } from '@tadka/contract/warewash'
 import type { ChartConfiguration } from 'chart.js'
+import { lineOf } from './chart-line.ts'
 
 export interface TraceWords {
   readonly tank: string
@@ -29,16 +30,8 @@ export function traceChart(
   /** A line at `value` over the seconds in which a bit is on. */
   const while_ = (bit: number, value: number) =>
     x.map((s, i) => ({ x: s, y: ((trace.on[i] ?? 0) & bit) !== 0 ? value : null }))
-  const line = (label: string, data: { x: number; y: number | null }[], colour: string, dashed = false) => ({
-    label,
-    data,
-    borderColor: colour,
-    backgroundColor: colour,
-    borderWidth: dashed ? 2 : 3,
-    borderDash: dashed ? [7, 5] : [],
-    pointRadius: 0,
-    spanGaps: false,
-  })
+  const line = (label: string, data: { x: number; y: number | null }[], colour: string, dashed = false) =>
+    lineOf(label, data, colour, { dashed })
   return {
     type: 'line',
     data: {

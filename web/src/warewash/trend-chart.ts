@@ -2,6 +2,7 @@ import type { CycleDay } from '@tadka/contract/warewash'
 import { dateAt, instantAt } from '@tadka/core/duty'
 import type { Instant } from '@tadka/core/quantity'
 import type { ChartConfiguration } from 'chart.js'
+import { lineOf } from './chart-line.ts'
 
 /** A month, "2026-11". */
 export type Month = string
@@ -34,15 +35,13 @@ export function trendChart(
   words: Words,
   colours: Colours,
 ): ChartConfiguration<'line', { x: string; y: number | null }[]> {
-  const line = (label: string, of: (d: CycleDay) => number | null, colour: string, dashed: boolean) => ({
-    label,
-    data: days.map((d) => ({ x: d.day.slice(8), y: of(d) })),
-    borderColor: colour,
-    backgroundColor: colour,
-    borderWidth: dashed ? 2 : 3,
-    borderDash: dashed ? [7, 5] : [],
-    pointRadius: dashed ? 0 : 3,
-  })
+  const line = (label: string, of: (d: CycleDay) => number | null, colour: string, dashed: boolean) =>
+    lineOf(
+      label,
+      days.map((d) => ({ x: d.day.slice(8), y: of(d) })),
+      colour,
+      { dashed, points: dashed ? 0 : 3 },
+    )
   return {
     type: 'line',
     data: {

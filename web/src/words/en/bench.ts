@@ -62,7 +62,7 @@ export const bench = {
   takeReading: 'Take {value} {unit}',
   readAgo: '{name} read it {n} s ago',
   atRack: '{name}: the strip touches the ware as it comes out of the last rinse.',
-  noSanitizer: 'No sanitizer with a label’s range is entered in House.',
+  noSanitizer: 'No sanitizer whose label names ware, with its range, is entered in House.',
   noBaths: 'No bath is mixed',
   noBathsHow: 'Mixing one in a run, or on Mix, puts it here.',
   vessel: 'Vessel',

@@ -73,6 +73,7 @@ export const logger = {
     'time-turns': 'time turns round here: the rows are in no order.',
     'two-values': 'two readings at one instant.',
     number: 'this is no number: look at the decimal mark.',
+    unit: 'the file says another unit than was chosen.',
     range: 'no such thing reads this: look at the unit and the column.',
     switch: 'this is neither on nor off.',
   },
