@@ -6,16 +6,18 @@ import { people, site } from '../server/demo/house.ts'
 import { stations } from '../server/demo/products.ts'
 import { crew, rosters } from '../server/demo/roster.ts'
 
-/** The demo's close as a problem, seen at an instant; the weekly and half-yearly work was done the day before. */
+/** The demo's close as a problem, seen at an instant; the weekly and half-yearly work was done the day before, the opening this morning. */
 export function demoClose(at: string, putIn: readonly string[] = []): PlanProblem {
   const now = instant(Date.parse(at))
   const yesterday = { run: 'before', finishedAt: now - 86_400_000, by: 'ines' }
+  const thisMorning = { ...yesterday, finishedAt: Date.parse(`${at.slice(0, 10)}T05:00:00Z`) }
   const states = Object.entries(stations).map(([id, plate]): StationState => ({
     ...stationFold.initial(id),
     plate,
-    lastRuns: Object.fromEntries(
-      plate.duties.filter((d) => !d.trigger.kind.startsWith('each')).map((d) => [d.procedure, yesterday]),
-    ),
+    lastRuns: Object.fromEntries([
+      ...plate.duties.map((d) => [d.procedure, yesterday]),
+      ...plate.duties.flatMap((d) => (d.trigger.kind === 'each-open' ? [[d.procedure, thisMorning]] : [])),
+    ]),
   }))
   const [roster] = rosters(at.slice(0, 10), 1)
   if (!roster) throw new Error('no roster')
@@ -35,6 +37,13 @@ export function demoClose(at: string, putIn: readonly string[] = []): PlanProble
     now,
   })
 }
+
+/** The same close with everybody there for longer, minutes. */
+export const longer = (problem: PlanProblem, minutes: number): PlanProblem => ({
+  ...problem,
+  horizon: problem.horizon + minutes,
+  people: problem.people.map((p) => ({ ...p, to: p.to + minutes, most: p.most + minutes })),
+})
 
 /** A larger close, made of copies of the demo's machines and people: so many runs and people, over the same three counters. */
 export function copies(problem: PlanProblem, runs: number, people: number): PlanProblem {

@@ -1,6 +1,6 @@
 import { boundOf, brokenIn, planSearch, type Plan, type PlanProblem } from '@tadka/core/plan'
 import { byHand } from './by-hand.ts'
-import { copies, demoClose } from './evening.ts'
+import { copies, demoClose, longer } from './evening.ts'
 import { median, report } from './report.ts'
 
 /**
@@ -11,7 +11,9 @@ const close = '2026-11-26T20:40:00Z'
 const cases: readonly { name: string; problem: PlanProblem; ms: number }[] = [
   { name: 'demo-close', problem: demoClose(close), ms: 1000 },
   { name: '25-runs-8-people', problem: copies(demoClose(close), 25, 8), ms: 2000 },
-  { name: '60-runs-12-people', problem: copies(demoClose(close), 60, 12), ms: 5000 },
+  { name: '60-runs-12-people', problem: longer(copies(demoClose(close), 60, 12), 60), ms: 5000 },
+  // Twelve people's hours do not hold four closes: lateness is proved, and decides.
+  { name: '60-runs-12-people-short-of-hours', problem: copies(demoClose(close), 60, 12), ms: 5000 },
 ]
 
 const checked = (problem: PlanProblem, plan: Plan): Plan => {
@@ -23,9 +25,10 @@ const checked = (problem: PlanProblem, plan: Plan): Plan => {
 for (const { name, problem, ms } of cases) {
   const firsts = Array.from({ length: 5 }, () => {
     const begin = performance.now()
-    const search = planSearch(problem)
-    checked(problem, search.plan())
-    return performance.now() - begin
+    const first = planSearch(problem).plan()
+    const ms = performance.now() - begin
+    checked(problem, first)
+    return ms
   })
   const gaps: number[] = []
   let iterations = 0
@@ -51,13 +54,9 @@ for (const { name, problem, ms } of cases) {
         unit: 'min',
       })
       report({ bench: 'plan', case: name, figure: 'unplaced', value: last.unplaced.length, unit: '1' })
-      report({
-        bench: 'plan',
-        case: name,
-        figure: 'weighted minutes late',
-        value: last.objective.late,
-        unit: 'min',
-      })
+      const { late } = last.objective
+      report({ bench: 'plan', case: name, figure: 'weighted minutes late', value: late, unit: 'min' })
+      report({ bench: 'plan', case: name, figure: 'proved late', value: bound.late, unit: 'min' })
     }
   }
   report({ bench: 'plan', case: name, figure: 'first plan', value: median(firsts), unit: 'ms' })

@@ -12,6 +12,7 @@ const segment = z.strictObject({
   title: z.string().max(300),
   kind: z.enum(['hands-on', 'wait']),
   minutes: length,
+  minutesBy: z.record(key, length.min(1)).optional(),
   most: length.nullable(),
   places: z.array(key).max(10),
   fixed: z.strictObject({ person: key.nullable(), start: minute.min(0) }).optional(),
@@ -132,7 +133,14 @@ function faultsOf(problem: PlanProblem): { path: (string | number)[]; message: s
   return faults
 }
 
-const placed = z.strictObject({ run: key, segment: key, person: key.nullable(), start: minute, end: minute })
+const placed = z.strictObject({
+  run: key,
+  segment: key,
+  person: key.nullable(),
+  by: key.optional(),
+  start: minute,
+  end: minute,
+})
 
 export const plan: z.ZodType<Plan> = z.strictObject({
   format: z.literal('tadka-plan@1'),

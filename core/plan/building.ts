@@ -1,16 +1,14 @@
 import type { Order, Schedule } from './decode.ts'
+import { endOf, lay, type Laid } from './laid.ts'
 import type { Job, Network, Piece } from './network.ts'
 import type { Unplaced } from './problem.ts'
-import { take, type Timelines } from './timelines.ts'
+import type { Timelines } from './timelines.ts'
 
 /** A schedule while it is built. By piece, block or job as the name says; -1 is not yet. */
-export interface Building {
+export interface Building extends Laid {
   readonly network: Network
   readonly lines: Timelines
   readonly order: Order
-  /** By piece. */
-  readonly start: Int32Array
-  readonly person: Int16Array
   /** By job: which of its gaps it stands in, at least; its begin and end so far; how many blocks are left. */
   readonly gap: Int16Array
   readonly begun: Int32Array
@@ -42,6 +40,7 @@ export function begin(
     order,
     start: new Int32Array(pieces.length).fill(-1),
     person: new Int16Array(pieces.length).fill(-1),
+    by: new Int16Array(pieces.length).fill(-1),
     gap: new Int16Array(jobs.length),
     begun: new Int32Array(jobs.length).fill(-1),
     ended: new Int32Array(jobs.length),
@@ -73,19 +72,17 @@ export function begin(
 }
 
 /** Takes over where all but the jobs in `anew` stand; those are taken out of the lines. */
-function keep(b: Building, { start, person, unplaced }: Schedule, anew: ReadonlySet<number>): void {
-  const { jobs, pieces } = b.network
+function keep(b: Building, { start, person, by, unplaced }: Schedule, anew: ReadonlySet<number>): void {
+  const { jobs } = b.network
   b.start.set(start)
   b.person.set(person)
+  b.by.set(by)
   for (const { job, why } of unplaced) if (!anew.has(job)) b.dropped.set(job, why)
   for (const job of jobs)
     if (anew.has(job.index)) takeOut(b, job)
     else
       for (const i of job.pieces)
-        b.ended[job.index] = Math.max(
-          b.ended[job.index] as number,
-          (start[i] as number) + (pieces[i]?.minutes ?? 0),
-        )
+        b.ended[job.index] = Math.max(b.ended[job.index] as number, endOf(b.network, b, i))
 }
 
 /** Whether a run may take its machine next: it is free, no more are down than may be, and what comes before it is placed. */
@@ -127,14 +124,16 @@ export function close(b: Building, job: Job, at: number): void {
 
 /** Takes what is placed of a job out of the lines, except what has begun. */
 function takeOut(b: Building, job: Job): void {
-  for (const i of job.pieces) {
-    const piece = b.network.pieces[i] as Piece
-    const at = b.start[i] as number
-    if (at < 0 || piece.segment.fixed) continue
-    take(b.lines, b.person[i] as number, piece.places, at, at + piece.minutes, -1)
-    b.start[i] = -1
-    b.person[i] = -1
-  }
+  for (const i of job.pieces) free(b, i)
+}
+
+/** Takes one piece out of the lines; of one that has begun, what it holds past its own minutes. A wait goes before what follows it. */
+export function free(b: Building, i: number): void {
+  lay(b.network, b.lines, b, i, -1)
+  if ((b.network.pieces[i] as Piece).segment.fixed) return
+  b.start[i] = -1
+  b.person[i] = -1
+  b.by[i] = -1
 }
 
 /** Takes all of a run out again; it keeps its machine. */

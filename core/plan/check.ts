@@ -39,7 +39,8 @@ export function brokenIn(problem: PlanProblem, plan: Plan): Broken[] {
     for (const s of run.segments) {
       const p = at.get(`${run.id}|${s.id}`)
       if (!p) continue
-      if (p.end - p.start !== s.minutes) say(`${run.id} ${s.id} takes ${p.end - p.start}, not ${s.minutes}`)
+      const minutes = p.person === null ? s.minutes : (s.minutesBy?.[p.person] ?? s.minutes)
+      if (p.end - p.start !== minutes) say(`${run.id} ${s.id} takes ${p.end - p.start}, not ${minutes}`)
       if (p.start < 0 || p.end > problem.horizon) say(`${run.id} ${s.id} is outside the plan`)
       if (s.fixed && (p.start !== s.fixed.start || p.person !== s.fixed.person))
         say(`${run.id} ${s.id} was begun, and moved`)
@@ -101,20 +102,31 @@ export function brokenIn(problem: PlanProblem, plan: Plan): Broken[] {
     if (!run || p.person === null || run.segments.find((s) => s.id === p.segment)?.fixed) continue
     if (run.signedOff.includes(p.person)) continue
     if (!run.learning.includes(p.person)) say(`${p.person} may not do ${p.run}`)
+    const placeOf = (id: string) => problem.stations.find((s) => s.id === runs.get(id)?.station)?.place ?? ''
+    const meanwhile = (o: { start: number; end: number }) => o.start < p.end && p.start < o.end
     const by = run.signedOff.some((id) => {
       const who = people.get(id)
-      return who && who.from <= p.start && (plan.leaves[id] ?? 0) >= p.end
+      if (!who || who.from > p.start || (plan.leaves[id] ?? 0) < p.end) return false
+      if (plan.breaks.some((b) => b.person === id && meanwhile(b))) return false
+      const elsewhere = (o: Plan['placed'][number]) => placeOf(o.run) !== placeOf(run.id)
+      return !plan.placed.some((o) => o.person === id && meanwhile(o) && elsewhere(o))
     })
-    if (!by) say(`${p.person} learns ${p.run} with nobody by`)
+    if (!by) say(`${p.person} learns ${p.run} ${p.segment} with nobody by`)
   }
 
+  const leftAt = (p: Plan['placed'][number]): number => {
+    const run = runs.get(p.run)
+    if (run?.segments.find((s) => s.id === p.segment)?.kind !== 'wait') return p.end
+    const next = run.links.filter((l) => l.from === p.segment).map((l) => at.get(`${p.run}|${l.to}`)?.start)
+    return Math.max(p.end, ...next.map((start) => start ?? 0))
+  }
   for (let t = 0; t < problem.horizon; t++) {
     const working = (id: string) => (busy.get(id) ?? []).some((o) => o.start <= t && t < o.end)
     for (const [place, count] of Object.entries(problem.places)) {
       const taken = plan.placed.filter(
         (p) =>
           p.start <= t &&
-          t < p.end &&
+          t < leftAt(p) &&
           runs
             .get(p.run)
             ?.segments.find((s) => s.id === p.segment)

@@ -1,8 +1,9 @@
+import { lay, type Laid } from './laid.ts'
 import type { Job, Network } from './network.ts'
 import { placeBlock } from './place.ts'
 import type { Unplaced } from './problem.ts'
 import { begin, close, mayBegin, open, undo, type Building } from './building.ts'
-import { copyOf, restore, take, timelinesOf, type Timelines } from './timelines.ts'
+import { copyOf, restore, takePerson, takePlaces, timelinesOf, type Timelines } from './timelines.ts'
 
 /** What the search turns: in which order blocks are placed, and who is asked first. */
 export interface Order {
@@ -21,9 +22,7 @@ export const anyone = -1
 export const sameHands = -2
 
 /** Where everything stands: by piece, -1 where it is not placed. */
-export interface Schedule {
-  readonly start: Int32Array
-  readonly person: Int16Array
+export interface Schedule extends Laid {
   readonly unplaced: readonly { readonly job: number; readonly why: Unplaced['why'] }[]
   readonly lines: Timelines
 }
@@ -39,10 +38,12 @@ export interface Decoder {
 
 export function decoder(network: Network): Decoder {
   const blank = timelinesOf(network)
-  for (const { segment, places } of network.pieces)
+  for (const { segment, places, minutes, run } of network.pieces)
     if (segment.fixed) {
+      const { start } = segment.fixed
       const person = network.problem.people.findIndex((p) => p.id === segment.fixed?.person)
-      take(blank, person, places, segment.fixed.start, segment.fixed.start + segment.minutes, 1)
+      takePerson(blank, person, network.jobs[run]?.at ?? 0, start, start + minutes, 1)
+      takePlaces(blank, places, start, start + minutes, 1)
     }
   const lines = copyOf(blank)
   const heldLines = copyOf(blank)
@@ -54,7 +55,7 @@ export function decoder(network: Network): Decoder {
   }
   const scheduleOf = (b: Building): Schedule => {
     const unplaced = [...b.dropped].map(([job, why]) => ({ job, why }))
-    return { start: b.start, person: b.person, unplaced, lines }
+    return { start: b.start, person: b.person, by: b.by, unplaced, lines }
   }
   return {
     all: (order) => {
@@ -77,11 +78,7 @@ export function decoder(network: Network): Decoder {
       held = schedule
       if (isLast) return restore(heldLines, lines)
       restore(heldLines, blank)
-      for (const { index, minutes, places, segment } of network.pieces) {
-        const at = schedule.start[index] as number
-        if (at >= 0 && !segment.fixed)
-          take(heldLines, schedule.person[index] as number, places, at, at + minutes, 1)
-      }
+      for (const { index } of network.pieces) lay(network, heldLines, schedule, index, 1)
     },
   }
 }
@@ -103,7 +100,8 @@ function build(b: Building, which: readonly Job[]): void {
     let [least, at] = [Number.POSITIVE_INFINITY, -1]
     for (let i = 0; i < b.ready.length; i++) {
       const block = b.ready[i] as number
-      const key = b.order.keys[block] as number
+      const first = blocks[block]?.goesFirst
+      const key = first ? Number.NEGATIVE_INFINITY : (b.order.keys[block] as number)
       if (key < least && mayBegin(b, jobs[(blocks[block] as { run: number }).run] as Job)) {
         least = key
         at = i

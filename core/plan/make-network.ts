@@ -1,10 +1,19 @@
 import type { Arc, Block, Job, Network, Piece } from './network.ts'
-import type { PlanBreak, PlanPerson, PlanProblem, PlanRun, PlanSegment, Span } from './problem.ts'
-import { tie, type Local } from './tie.ts'
+import {
+  minutesOf,
+  type PlanBreak,
+  type PlanPerson,
+  type PlanProblem,
+  type PlanRun,
+  type PlanSegment,
+  type Span,
+} from './problem.ts'
+import { holdsOn, tie, type Local } from './tie.ts'
 
 /** Numbers a problem's parts and ties pieces to blocks. Throws where links go in a circle. */
 export function networkOf(problem: PlanProblem): Network {
   const placeNames = Object.keys(problem.places)
+  const where = [...new Set(problem.runs.map((r) => placeOf(problem, r.station)))]
   const pieces: Piece[] = []
   const blocks: Block[] = []
   const runs = [
@@ -17,14 +26,23 @@ export function networkOf(problem: PlanProblem): Network {
     const blockOf = tie(first, local)
     const numbers = [...new Set(blockOf)]
     const firstBlock = blocks.length
-    const ways = waysOf(local, first)
+    const may = whoMay(problem, run)
+    const lasting = local.map(({ segment }) => lastingOf(problem, segment, may.people))
+    const ways = waysOf(
+      local,
+      lasting.map((l) => l.minutes),
+      first,
+    )
     local.forEach(({ segment, ...arcs }, i) => {
+      const { minutes, by } = lasting[i] as (typeof lasting)[number]
       pieces.push({
         index: first + i,
         run: index,
         segment,
         work: segment.kind === 'hands-on',
-        minutes: segment.minutes,
+        minutes,
+        by,
+        holds: holdsOn({ segment, ...arcs }),
         places: [...new Set(segment.places.map((p) => placeNames.indexOf(p)))].filter((p) => p >= 0),
         ...arcs,
         block: firstBlock + numbers.indexOf(blockOf[i] ?? 0),
@@ -44,7 +62,8 @@ export function networkOf(problem: PlanProblem): Network {
       blocks: numbers.map((_, n) => firstBlock + n),
       length,
       ...within(problem, run, length),
-      ...whoMay(problem, run),
+      at: isBreak ? -1 : 1 + where.indexOf(placeOf(problem, run.station)),
+      ...may,
     }
   })
   const capacities = placeNames.map((p) => problem.places[p] ?? 0)
@@ -61,7 +80,25 @@ export function networkOf(problem: PlanProblem): Network {
     placeNames,
     capacities,
     marks: [...new Set(marks)],
+    isLearned: jobs.some((job) => job.learning.length > 0),
   }
+}
+
+const placeOf = (problem: PlanProblem, station: string): string =>
+  problem.stations.find((s) => s.id === station)?.place ?? ''
+
+/** How long a segment lasts: what has begun in the hands that have it, else the least of whoever may do it. */
+function lastingOf(
+  { people }: PlanProblem,
+  segment: PlanSegment,
+  may: readonly number[],
+): Pick<Piece, 'minutes' | 'by'> {
+  const { minutes, minutesBy, fixed } = segment
+  if (fixed) return { minutes: minutesOf(segment, fixed.person), by: null }
+  if (!minutesBy || may.length === 0) return { minutes, by: null }
+  const by = Int16Array.from(people, (p) => minutesOf(segment, p.id))
+  const theirs = may.map((p) => by[p] as number)
+  return { minutes: Math.min(...theirs), by }
 }
 
 /** A break is a run of one piece, by one person, that takes no machine. */
@@ -116,11 +153,11 @@ function ordered(run: PlanRun): PlanSegment[] {
 }
 
 /** The longest ways from a run's begin to each piece, from each to its end, and to the end of its last work by hand. */
-function waysOf(local: readonly Local[], first: number) {
+function waysOf(local: readonly Local[], lasting: readonly number[], first: number) {
   const head: number[] = []
   const tail: number[] = []
   const handsTail: number[] = []
-  const minutes = (i: number) => local[i]?.segment.minutes ?? 0
+  const minutes = (i: number) => lasting[i] ?? 0
   const longest = (arcs: readonly Arc[], far: readonly number[], least: number) =>
     arcs.reduce(
       (m, a) => Math.max(m, (far[a.piece - first] ?? 0) + minutes(a.piece - first) + a.least),
@@ -141,7 +178,15 @@ function blockFrom(own: readonly Piece[], run: number, index: number, first: num
     [...new Set(members.flatMap((p) => p[side].map((a) => own[a.piece - first]?.block ?? -1)))].filter(
       (b) => b !== index,
     )
-  return { index, run, pieces: members.map((p) => p.index), before: beside('in'), after: beside('out') }
+  const goesFirst = members.some((p) => p.holds && p.segment.fixed)
+  return {
+    index,
+    run,
+    pieces: members.map((p) => p.index),
+    before: beside('in'),
+    after: beside('out'),
+    goesFirst,
+  }
 }
 
 /** When a run may stand: between its station's needs, after what comes before it, among those that may be down at once. */

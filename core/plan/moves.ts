@@ -1,4 +1,5 @@
 import { anyone, sameHands, type Order, type Schedule } from './decode.ts'
+import { endOf } from './laid.ts'
 import type { Network } from './network.ts'
 
 interface Standing {
@@ -9,7 +10,7 @@ interface Standing {
 /** Work is held back by so many minutes at most. */
 const longestDelay = 90
 /** So many jobs are picked at most to be placed anew, besides those that are tied to them. */
-const mostPicked = 6
+const mostPicked = 3
 
 /** A few jobs to be placed anew: near each other in time, or of the same person; null where they are tied to most of the rest. */
 export function someOf(
@@ -37,18 +38,19 @@ export function someOf(
     if (near(piece.index)) picked.add(piece.run)
   }
   // What found no place is tried again.
-  for (const { job } of schedule.unplaced) if (picked.size < 2 * mostPicked) picked.add(job)
+  for (const { job } of schedule.unplaced) if (picked.size < 4 * mostPicked) picked.add(job)
   const anew = new Set([...picked].flatMap((job) => jobs[job]?.tied ?? []))
   return anew.size * 2 > jobs.length ? null : anew
 }
 
 /** An order one change away, or a few. @param anew only these jobs are changed; null is any. */
 export function changed(
-  { blocks, jobs, pieces: all, marks }: Network,
+  network: Network,
   { order, schedule }: Standing,
   random: () => number,
   anew: ReadonlySet<number> | null,
 ): Order {
+  const { blocks, jobs, pieces: all, marks } = network
   const keys = order.keys.slice()
   const hands = order.hands.slice()
   const delay = order.delay.slice()
@@ -94,10 +96,7 @@ export function changed(
       // Waits for the end of some other work or of a counter's need, or no longer.
       const piece = near.index
       const other = pick(all)
-      const until =
-        random() < 0.3 && marks.length > 0
-          ? pick(marks)
-          : (schedule.start[other.index] as number) + other.minutes
+      const until = random() < 0.3 && marks.length > 0 ? pick(marks) : endOf(network, schedule, other.index)
       const by = until - (schedule.start[piece] as number)
       delay[piece] = by > 0 && by <= longestDelay ? (delay[piece] as number) + by : 0
     } else if (kind < 0.87) {

@@ -6,7 +6,10 @@ export interface Piece {
   readonly run: number
   readonly segment: PlanSegment
   readonly work: boolean
+  /** The least that anybody takes who may do it. */
   readonly minutes: number
+  /** By person, where people take different minutes; otherwise null. */
+  readonly by: Int16Array | null
   readonly places: readonly number[]
   readonly in: readonly Arc[]
   readonly out: readonly Arc[]
@@ -16,6 +19,8 @@ export interface Piece {
   readonly tail: number
   /** From its end to the end of the run's last work by hand. */
   readonly handsTail: number
+  /** A wait that goes on holding its places until what comes after it has begun. */
+  readonly holds: boolean
 }
 
 export interface Arc {
@@ -31,6 +36,8 @@ export interface Block {
   readonly pieces: readonly number[]
   readonly before: readonly number[]
   readonly after: readonly number[]
+  /** A wait under way in it holds a place: nothing else is placed before it. */
+  readonly goesFirst: boolean
 }
 
 /** A run, or a break as a run of one piece that takes no machine. */
@@ -39,6 +46,8 @@ export interface Job {
   readonly run: PlanRun
   readonly isBreak: boolean
   readonly station: number
+  /** The place where it is worked, by number from 1; -1 for a break, which is nowhere. */
+  readonly at: number
   readonly pieces: readonly number[]
   readonly blocks: readonly number[]
   /** Spans in which it may stand, begin to end. */
@@ -69,4 +78,10 @@ export interface Network {
   readonly capacities: readonly number[]
   /** Minutes at which something changes by itself: a counter's need, a machine that may go down, somebody's hours. */
   readonly marks: readonly number[]
+  /** Somebody learns: who is by must be known. */
+  readonly isLearned: boolean
 }
+
+/** Minutes that a piece takes in a person's hands; -1 is nobody's. */
+export const minutesOf = (piece: Piece, person: number): number =>
+  piece.by === null || person < 0 ? piece.minutes : (piece.by[person] as number)

@@ -80,7 +80,9 @@ export interface PlanRun {
   readonly latest: number
   /** What a minute late weighs. */
   readonly weight: number
-  /** Who may do it alone, and who may while one of those is by. */
+  /**
+   * Who may do it alone, and who may while one of those is by: in their hours, on no break, and at no work in another place.
+   */
   readonly signedOff: readonly string[]
   readonly learning: readonly string[]
   readonly segments: readonly PlanSegment[]
@@ -93,14 +95,20 @@ export interface PlanSegment {
   readonly id: string
   readonly title: string
   readonly kind: 'hands-on' | 'wait'
-  /** Of work, or the least of a wait. */
+  /** Of work, or the least of a wait; a wait holds its places on until what comes after it has begun. */
   readonly minutes: number
+  /** Of work, by person, for those who are known to take other minutes. */
+  readonly minutesBy?: Readonly<Record<string, number>> | undefined
   /** The most of a wait, or null where it may last. */
   readonly most: number | null
   readonly places: readonly string[]
   /** Begun already, or so near that it stays: by whom, and when. */
   readonly fixed?: { readonly person: string | null; readonly start: number } | undefined
 }
+
+/** Minutes that a segment takes in somebody's hands; null is nobody's. */
+export const minutesOf = ({ minutes, minutesBy }: PlanSegment, person: string | null): number =>
+  person === null ? minutes : (minutesBy?.[person] ?? minutes)
 
 /** `to` begins at least `least` and at most `most` minutes after `from` ends. */
 export interface PlanLink {
@@ -115,6 +123,8 @@ export interface Placed {
   readonly segment: string
   /** Null for a wait. */
   readonly person: string | null
+  /** Who is by, where the person is still learning. */
+  readonly by?: string | undefined
   readonly start: number
   readonly end: number
 }

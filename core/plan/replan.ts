@@ -1,4 +1,4 @@
-import type { Plan, PlanProblem, PlanSet } from './problem.ts'
+import { minutesOf, type Plan, type PlanProblem, type PlanSet } from './problem.ts'
 
 /** Minutes that a new plan must win for it to take the place of the one in force. */
 export const leastGain = 3
@@ -28,26 +28,26 @@ export function heldNear(problem: PlanProblem, before: Plan): PlanProblem {
   const near = before.placed.filter((p) => p.start >= 0 && p.start <= nearMinutes && p.person !== null)
   const taken = new Map<string, number>()
   for (const r of problem.runs)
-    for (const s of r.segments) if (s.fixed?.person) taken.set(s.fixed.person, s.fixed.start + s.minutes)
+    for (const s of r.segments)
+      if (s.fixed?.person) taken.set(s.fixed.person, s.fixed.start + minutesOf(s, s.fixed.person))
   const runs = problem.runs.map((run) => {
     const next = near.find((p) => p.run === run.id)
     if (!next?.person || run.segments.some((s) => s.fixed)) return run
     const person = problem.people.find((p) => p.id === next.person)
     const first = run.segments.find((s) => s.id === next.segment)
+    const end = first && person ? next.start + minutesOf(first, person.id) : 0
     const free =
       person !== undefined &&
       first?.kind === 'hands-on' &&
       !run.links.some((l) => l.to === next.segment) &&
       next.start >= run.earliest &&
       person.from <= next.start &&
-      next.start + first.minutes <= person.most &&
+      end <= person.most &&
       run.signedOff.includes(person.id) &&
       (taken.get(person.id) ?? 0) <= next.start &&
-      !problem.stations
-        .find((s) => s.id === run.station)
-        ?.up.some((u) => u.from < next.start + first.minutes && next.start < u.to)
+      !problem.stations.find((s) => s.id === run.station)?.up.some((u) => u.from < end && next.start < u.to)
     if (!free || !person) return run
-    taken.set(person.id, next.start + first.minutes)
+    taken.set(person.id, end)
     const fixed = { person: person.id, start: next.start }
     return { ...run, segments: run.segments.map((s) => (s === first ? { ...s, fixed } : s)) }
   })

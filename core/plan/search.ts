@@ -1,4 +1,5 @@
 import { anyone, decoder, sameHands, type Order, type Schedule } from './decode.ts'
+import { endOf } from './laid.ts'
 import { networkOf } from './make-network.ts'
 import type { Network } from './network.ts'
 import type { Plan, PlanProblem } from './problem.ts'
@@ -24,8 +25,8 @@ interface Standing {
   readonly value: Value
 }
 
-/** How many of the tries place only a few jobs anew, and leave the rest as it stands: a fraction of the work of placing all. */
-const few = 0.85
+/** One try in so many, for each job, places all anew; the others only a few jobs, for a fraction of the work. */
+const jobsForAll = 2
 /** Below so many jobs, placing all anew costs as little. */
 const fewestForFew = 10
 
@@ -35,7 +36,7 @@ const cycle = 1500
 const heats = [15, 60, 15, 240] as const
 
 /**
- * Begins to plan: a first plan at once, from the rules of thumb; then better ones by simulated annealing over the order in which
+ * Begins to plan: a first plan at once, from a rule of thumb; then better ones from the other rules and by simulated annealing over the order in which
  * work is placed and who is asked first. Every plan it holds keeps every hard constraint. Same problem, seed and iterations:
  * same plan. @param previous a plan that is changed as little as may be.
  */
@@ -50,16 +51,22 @@ export function planSearch(problem: PlanProblem, seed = 1, previous: Plan | null
     value: valueOf(network, schedule, before),
   })
   const stand = (order: Order) => valued(order, decode.all(order))
-  const firsts = firstOrders(network).map(stand)
+  const rules = firstOrders(network)
+  const untried = rules.slice(1)
   const kept = before ? stand(keptOrder(network, before)) : null
-  if (kept) firsts.push(kept)
-  let best = firsts.reduce((a, b) => (compare(b.value, a.value) < 0 ? b : a))
-  let current = rekeyed(network, best)
-  decode.hold(best.schedule, false)
+  let best = stand(rules[0] as Order)
+  if (kept && compare(kept.value, best.value) < 0) best = kept
+  let current = best
   let done = 0
+  const fromBest = () => {
+    current = rekeyed(network, best)
+    decode.hold(best.schedule, false)
+  }
   const next = (): Standing => {
     const anew =
-      network.jobs.length >= fewestForFew && random() < few ? someOf(network, current, random) : null
+      network.jobs.length >= fewestForFew && random() * network.jobs.length > jobsForAll
+        ? someOf(network, current, random)
+        : null
     const order = changed(network, current, random, anew)
     return valued(order, anew ? decode.some(order, anew) : decode.all(order))
   }
@@ -67,7 +74,7 @@ export function planSearch(problem: PlanProblem, seed = 1, previous: Plan | null
     plan: () => planOf(network, best),
     kept: () => kept && planOf(network, kept),
     iterations: () => done,
-    byRule: (rule) => planOf(network, firsts[2 * rule + 1] ?? best),
+    byRule: (rule) => planOf(network, stand(rules[2 * rule + 1] as Order)),
     improve: (iterations) => {
       const at = best
       // Nothing to do is done.
@@ -76,11 +83,15 @@ export function planSearch(problem: PlanProblem, seed = 1, previous: Plan | null
         return false
       }
       for (let i = 0; i < iterations; i++, done++) {
-        const phase = (done % cycle) / cycle
-        if (done > 0 && done % cycle === 0) {
-          current = rekeyed(network, best)
-          decode.hold(best.schedule, false)
+        const rule = untried.shift()
+        if (rule) {
+          const first = stand(rule)
+          if (compare(first.value, best.value) < 0) best = first
+          if (untried.length === 0) fromBest()
+          continue
         }
+        const phase = (done % cycle) / cycle
+        if (done % cycle === 0) fromBest()
         const tried = next()
         const heat = (heats[Math.floor(done / cycle) % heats.length] as number) * (1 - phase) ** 2 + 0.01
         const bearable = -heat * Math.log(random())
@@ -157,14 +168,17 @@ function standingIn({ pieces, jobs, problem }: Network, plan: Plan): Before {
   }
 }
 
-function planOf({ pieces, jobs, problem }: Network, { schedule, value }: Standing): Plan {
+function planOf(network: Network, { schedule, value }: Standing): Plan {
+  const { pieces, jobs, problem } = network
   const placed = pieces
     .filter((p) => (schedule.start[p.index] as number) >= 0)
     .map((p) => {
       const start = schedule.start[p.index] as number
       const job = jobs[p.run]
       const person = problem.people[schedule.person[p.index] as number]?.id ?? null
-      return { job, person, start, end: start + p.minutes, segment: p.segment.id }
+      const by = problem.people[schedule.by[p.index] as number]?.id
+      const end = endOf(network, schedule, p.index)
+      return { job, person, ...(by !== undefined && { by }), start, end, segment: p.segment.id }
     })
     .toSorted((a, b) => a.start - b.start || a.end - b.end)
   const { late, last, departures } = value

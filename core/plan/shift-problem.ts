@@ -1,5 +1,5 @@
 import { departures, instantAt, tideAt, tradingDay, type DueItem } from '../duty/index.ts'
-import type { Procedure, RunState, StationState } from '../procedure/index.ts'
+import type { Learned, Procedure, RunState, StationState } from '../procedure/index.ts'
 import { instant, type Instant } from '../quantity/index.ts'
 import type { CrewSet, RosterSet, RosterShift, SiteSet } from '../record/house.ts'
 import { followUpRuns } from './follow-ups.ts'
@@ -16,8 +16,8 @@ export interface ShiftInput {
   readonly crew: Readonly<Record<string, CrewSet>>
   readonly names: Readonly<Record<string, string>>
   readonly procedure: (id: string) => Procedure | null
-  /** Minutes that the site takes by step, by procedure. */
-  readonly learned: Readonly<Record<string, Readonly<Record<string, number>>>>
+  /** Minutes that the site and its people take by step, by procedure. */
+  readonly learned: Readonly<Record<string, Learned>>
   readonly pins: readonly Pin[]
   /** Runs put in though they are not yet aimed at tonight, by key; and those put off. */
   readonly putIn: readonly string[]
@@ -219,7 +219,13 @@ function planRun(
     {
       parameters: run?.parameters ?? plate.parameters,
       options: run?.options ?? plate.options ?? {},
-      learned: input.learned[procedureId] ?? {},
+      learned: input.learned[procedureId]?.site ?? {},
+      learnedBy: Object.fromEntries(
+        people.flatMap((p) => {
+          const own = input.learned[procedureId]?.people[p.id]
+          return own ? [[p.id, own]] : []
+        }),
+      ),
     },
     minute,
     people.map((p) => p.id),

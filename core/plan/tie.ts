@@ -8,6 +8,10 @@ export interface Local {
   readonly segment: PlanSegment
 }
 
+/** A wait that takes a place goes on taking it until what comes after it has begun: the parts lie in the sink. */
+export const holdsOn = ({ segment, out }: Local): boolean =>
+  segment.kind === 'wait' && segment.places.length > 0 && out.length > 0
+
 /** Which pieces must be placed together: those tied by a longest wait, or by a wait that takes a place, and all between them. */
 export function tie(first: number, local: readonly Local[]): number[] {
   const of = local.map((_, i) => i)
@@ -36,7 +40,7 @@ export function tie(first: number, local: readonly Local[]): number[] {
       const to = local[a.piece - first]
       // A wait that holds a place, or may not last, begins exactly when what is before it ends.
       const exact = to?.segment.kind === 'wait' && (to.segment.places.length > 0 || to.segment.most !== null)
-      if (a.most !== null || exact) join(i, a.piece - first)
+      if (a.most !== null || exact || holdsOn(l)) join(i, a.piece - first)
     }
   })
   // What lies on a way from one of a block to another of it belongs to it.

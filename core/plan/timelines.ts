@@ -9,18 +9,26 @@ export interface Timelines {
   readonly room: Int16Array
   /** By set of counters: how many more may be away cleaning. */
   readonly spare: Int16Array
+  /** By set: the minute from which none of its counters needs anybody. */
+  readonly needUntil: Int32Array
   /** By person, the sets of counters in which this person is counted; by set, its people. */
   readonly setsOf: readonly (readonly number[])[]
   readonly membersOf: readonly (readonly number[])[]
   /** By person: minutes in which they are counted at all. */
   readonly hours: readonly { readonly from: number; readonly to: number }[]
+  /** By person, where anybody learns, and empty otherwise: the place of their work, 0 for none. */
+  readonly at: Int16Array
+  /** The place in which they must be for a learner, 0 for none; and for how many. By person alone: minutes of it in all. */
+  readonly watch: Int16Array
+  readonly watched: Int16Array
+  readonly watchedMinutes: Int32Array
 }
 
 /**
  * Staff as capacities. By Hall's theorem the free people can fill every counter exactly if, for each set of counters, as many of
  * them serve one of the set as the set needs; so each set is a resource of its own, and who cleans takes one of each set served.
  */
-export function timelinesOf({ problem }: Network): Timelines {
+export function timelinesOf({ problem, isLearned }: Network): Timelines {
   const { horizon, counters, people } = problem
   const serves = (p: number, set: readonly number[]) =>
     set.some((c) => people[p]?.serves.includes(counters[c]?.id ?? ''))
@@ -48,17 +56,28 @@ export function timelinesOf({ problem }: Network): Timelines {
   const lines: Timelines = {
     horizon,
     spare,
+    needUntil: Int32Array.from(sets, (set) =>
+      clip(Math.max(0, ...set.flatMap((c) => counters[c]?.need.map((n) => (n.people > 0 ? n.to : 0)) ?? []))),
+    ),
     closed,
     room: Int16Array.from(Object.values(problem.places).flatMap((n) => new Array<number>(horizon).fill(n))),
     setsOf: people.map((_, p) => sets.flatMap((_, s) => (membersOf[s]?.includes(p) ? [s] : []))),
     membersOf,
     hours: people.map(({ from, to }) => ({ from, to })),
+    ...byLearners(isLearned ? people.length * horizon : 0),
+    watchedMinutes: new Int32Array(people.length),
   }
   sets.forEach((_, s) => {
     for (let t = 0; t < horizon; t++) if ((spare[s * horizon + t] as number) <= 0) shut(lines, s, t, 1)
   })
   return lines
 }
+
+const byLearners = (size: number) => ({
+  at: new Int16Array(size),
+  watch: new Int16Array(size),
+  watched: new Int16Array(size),
+})
 
 /** Closes (by 1) or opens (by -1) everybody who is counted in a set at a minute. */
 function shut(t: Timelines, set: number, minute: number, by: 1 | -1): void {
@@ -87,6 +106,10 @@ export const copyOf = (t: Timelines): Timelines => ({
   closed: t.closed.slice(),
   room: t.room.slice(),
   spare: t.spare.slice(),
+  at: t.at.slice(),
+  watch: t.watch.slice(),
+  watched: t.watched.slice(),
+  watchedMinutes: t.watchedMinutes.slice(),
 })
 
 /** Lays the lines of `from` over those of `to`, of the same shape. */
@@ -94,26 +117,81 @@ export function restore(to: Timelines, from: Timelines): void {
   to.closed.set(from.closed)
   to.room.set(from.room)
   to.spare.set(from.spare)
+  if (to.at.length === 0) return
+  to.at.set(from.at)
+  to.watch.set(from.watch)
+  to.watched.set(from.watched)
+  to.watchedMinutes.set(from.watchedMinutes)
 }
 
-/** Takes (by 1) or gives back (by -1) a person and places for a span. A person of -1 is nobody. */
-export function take(
-  t: Timelines,
-  person: number,
+/** Takes (by 1) or gives back (by -1) places for a span. */
+export function takePlaces(
+  { horizon, room }: Timelines,
   places: readonly number[],
   start: number,
   end: number,
   by: 1 | -1,
 ): void {
-  const { horizon, closed, room, spare } = t
   for (const p of places)
     for (let i = p * horizon + start; i < p * horizon + end; i++) room[i] = (room[i] as number) - by
+}
+
+/** Holds somebody signed off (by 1) to a place for a learner, or lets them go (by -1). */
+export function takeBy(
+  { horizon, watch, watched, watchedMinutes }: Timelines,
+  person: number,
+  at: number,
+  start: number,
+  end: number,
+  by: 1 | -1,
+): void {
+  for (let i = person * horizon + start; i < person * horizon + end; i++) {
+    watched[i] = (watched[i] as number) + by
+    watch[i] = (watched[i] as number) > 0 ? at : 0
+  }
+  watchedMinutes[person] = (watchedMinutes[person] as number) + by * (end - start)
+}
+
+/**
+ * The first minute from `from`, and at the latest `until`, from which somebody can be by at a place for `minutes`: in their hours, on no
+ * break, and at no work elsewhere; -1 where there is none.
+ */
+export function firstBy(
+  t: Timelines,
+  person: number,
+  place: number,
+  from: number,
+  until: number,
+  minutes: number,
+): number {
+  const hours = t.hours[person] as { from: number; to: number }
+  const line = person * t.horizon
+  let since = Math.max(from, hours.from)
+  const last = Math.min(until + minutes, hours.to)
+  for (let m = since; m < last && m - since < minutes; m++) {
+    const [works, held] = [t.at[line + m] as number, t.watch[line + m] as number]
+    if ((works !== 0 && works !== place) || (held !== 0 && held !== place)) since = m + 1
+  }
+  return since <= until && since + minutes <= last ? since : -1
+}
+
+/** Takes (by 1) or gives back (by -1) a person at work in a place for a span. A person of -1 is nobody. */
+export function takePerson(
+  t: Timelines,
+  person: number,
+  at: number,
+  start: number,
+  end: number,
+  by: 1 | -1,
+): void {
   if (person < 0) return
+  const { horizon, closed, spare } = t
+  if (t.at.length > 0) t.at.fill(by === 1 ? at : 0, person * horizon + start, person * horizon + end)
   for (let i = person * horizon + start; i < person * horizon + end; i++)
     closed[i] = (closed[i] as number) + by
   const { from, to } = t.hours[person] as { from: number; to: number }
-  const counted = Math.min(end, to)
-  for (const s of t.setsOf[person] as readonly number[])
+  for (const s of t.setsOf[person] as readonly number[]) {
+    const counted = Math.min(end, to, t.needUntil[s] as number)
     for (let m = Math.max(start, from); m < counted; m++) {
       const i = s * horizon + m
       const was = spare[i] as number
@@ -121,9 +199,13 @@ export function take(
       if (by === 1 && was === 1) shut(t, s, m, 1)
       else if (by === -1 && was === 0) shut(t, s, m, -1)
     }
+  }
 }
 
-/** The first minute from `from`, and at the latest `until`, at which a person and places are free for `minutes`; -1 where there is none. */
+/**
+ * The first minute from `from`, and at the latest `until`, at which a person, who may be held to another place than `at`, and places
+ * are free for `minutes`; -1 where there is none.
+ */
 export function firstFree(
   t: Timelines,
   person: number,
@@ -131,12 +213,14 @@ export function firstFree(
   from: number,
   until: number,
   minutes: number,
+  at: number,
 ): number {
-  const { horizon, closed, room } = t
+  const { horizon, closed, room, watch } = t
+  const isHeld = person >= 0 && (t.watchedMinutes[person] as number) > 0
   const last = Math.min(until + minutes, horizon)
   const line = person * horizon
   let since = from
-  if (places.length === 0 && person >= 0) {
+  if (places.length === 0 && person >= 0 && !isHeld) {
     for (let m = from; m < last && m - since < minutes; m++)
       if (closed[line + m] !== 0) {
         since = m + 1
@@ -146,6 +230,7 @@ export function firstFree(
   }
   for (let m = from; m < last && m - since < minutes; m++) {
     let free = person < 0 || closed[line + m] === 0
+    if (free && isHeld) free = watch[line + m] === 0 || watch[line + m] === at
     for (let i = 0; free && i < places.length; i++)
       free = (room[(places[i] as number) * horizon + m] as number) > 0
     if (free) continue

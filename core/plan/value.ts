@@ -1,6 +1,7 @@
 import type { Schedule } from './decode.ts'
 import type { Timelines } from './timelines.ts'
-import type { Network } from './network.ts'
+import { endOf } from './laid.ts'
+import { minutesOf, type Network } from './network.ts'
 import { overtimeWeight, softWeights, unplacedMinutes, type Objective } from './problem.ts'
 
 export interface Value extends Omit<Objective, 'soft'> {
@@ -19,15 +20,13 @@ export interface Before {
 /** What a schedule is worth, and when everybody may leave: after their own last work, and while the counters need them. */
 export function valueOf(network: Network, schedule: Schedule, before: Before | null): Value {
   const leaves = departures(network, schedule)
-  const { jobs, pieces, problem } = network
+  const { jobs, problem } = network
   let [late, past] = [0, 0]
   for (const { job } of schedule.unplaced) late += unplacedMinutes * (jobs[job]?.run.weight ?? 1)
   for (const job of jobs) {
     let end = -1
-    for (const i of job.pieces) {
-      const start = schedule.start[i] as number
-      if (start >= 0) end = Math.max(end, start + (pieces[i]?.minutes ?? 0))
-    }
+    for (const i of job.pieces)
+      if ((schedule.start[i] as number) >= 0) end = Math.max(end, endOf(network, schedule, i))
     if (end < 0) continue
     late += Math.max(0, end - job.run.latest) * job.run.weight
     past += Math.max(0, end - job.run.target) * softWeights.pastTarget
@@ -46,39 +45,45 @@ export function valueOf(network: Network, schedule: Schedule, before: Before | n
 }
 
 /** When each may leave: going back from the end, whoever works longest anyway stays for a counter that would be short. */
-function departures({ problem, pieces, jobs }: Network, { start, person, lines }: Schedule): number[] {
+function departures(network: Network, schedule: Schedule): number[] {
+  const { problem, pieces, jobs } = network
+  const { start, person, by, lines } = schedule
   const leaves = problem.people.map((p) => Math.max(0, p.from))
+  const stays = (p: number, end: number) => {
+    if (p >= 0) leaves[p] = Math.max(leaves[p] as number, end)
+  }
   for (let i = 0; i < start.length; i++) {
-    const p = person[i] as number
-    if (p >= 0 && (start[i] as number) >= 0)
-      leaves[p] = Math.max(leaves[p] as number, (start[i] as number) + (pieces[i]?.minutes ?? 0))
+    if ((start[i] as number) < 0) continue
+    const end = endOf(network, schedule, i)
+    stays(person[i] as number, end)
+    stays(by[i] as number, end)
   }
   const there = (p: number, t: number) => {
     const hours = lines.hours[p] as { from: number; to: number }
     return hours.from <= t && t < hours.to
   }
   for (const [s, members] of lines.membersOf.entries()) stayFor(s, members, lines, leaves)
-  // Somebody who is signed off stays while a learner works.
-  for (let i = 0; i < start.length; i++) {
+  // Somebody who is signed off stays while a learner goes on with what has begun.
+  for (let i = 0; network.isLearned && i < start.length; i++) {
     const p = person[i] as number
     const job = jobs[pieces[i]?.run ?? -1]
-    if (p < 0 || (start[i] as number) < 0 || !job?.learning.includes(p)) continue
-    const end = (start[i] as number) + (pieces[i]?.minutes ?? 0)
+    if (p < 0 || (start[i] as number) < 0 || (by[i] as number) >= 0 || !job?.learning.includes(p)) continue
+    const end = endOf(network, schedule, i)
     if (job.alone.some((a) => (leaves[a] as number) >= end && there(a, start[i] as number))) continue
-    const by = job.alone
+    const other = job.alone
       .filter((a) => there(a, end - 1))
       .toSorted((a, b) => (leaves[b] as number) - (leaves[a] as number))[0]
-    if (by !== undefined) leaves[by] = Math.max(leaves[by] as number, end)
+    if (other !== undefined) leaves[other] = Math.max(leaves[other] as number, end)
   }
   return leaves
 }
 
 /** Going back from the end: where more of a set's people would be gone than it can spare, whoever works longest anyway stays. */
 function stayFor(set: number, members: readonly number[], lines: Timelines, leaves: number[]): void {
-  const { horizon, spare, hours } = lines
+  const { horizon, spare, hours, needUntil } = lines
   // How many are gone, and down to which minute that holds.
   let [gone, until] = [0, horizon]
-  for (let t = horizon - 1; t >= 0; t--) {
+  for (let t = (needUntil[set] as number) - 1; t >= 0; t--) {
     const mayBeGone = Math.max(0, spare[set * horizon + t] as number)
     if (mayBeGone >= members.length) continue
     if (t < until) [gone, until] = goneAt(t, members, lines, leaves)
@@ -116,11 +121,9 @@ function goneAt(
 }
 
 /** The third level: standing by, handovers, shares, walking, changes. */
-function softness(
-  { jobs, pieces, problem }: Network,
-  { start, person }: Schedule,
-  before: Before | null,
-): number {
+function softness(network: Network, schedule: Schedule, before: Before | null): number {
+  const { jobs, pieces, problem } = network
+  const { start, person } = schedule
   const order = byStart(start, person, problem.horizon)
   const handsOfRun = new Int16Array(jobs.length).fill(-1)
   const until = new Int32Array(problem.people.length).fill(-1)
@@ -138,10 +141,10 @@ function softness(
       const here = problem.stations[job.station]?.place ?? null
       if (place[p] !== null && here !== place[p]) soft += softWeights.walk
       place[p] = here
-      minutes[p] = (minutes[p] as number) + piece.minutes
+      minutes[p] = (minutes[p] as number) + minutesOf(piece, p)
       if ((until[p] as number) >= 0) soft += Math.min(15, at - (until[p] as number)) * softWeights.idle
     }
-    until[p] = at + piece.minutes
+    until[p] = at + minutesOf(piece, p)
     if (before && (before.start[i] as number) >= 0) {
       if (before.person[i] !== p || Math.abs((before.start[i] as number) - at) >= 5)
         soft += softWeights.change

@@ -1,6 +1,9 @@
-import type { Pin, PlanProblem } from './problem.ts'
+import { minutesOf, type Pin, type PlanProblem } from './problem.ts'
 import { planSearch } from './search.ts'
 import { freed, type Reason } from './ways-out.ts'
+
+/** Iterations that look for a place: every rule of thumb, and a few changes. */
+const trial = 12
 
 /** Why a run cannot stand where somebody would have it. */
 export type Refused =
@@ -20,7 +23,8 @@ export function whyNot(problem: PlanProblem, pin: Pin): Refused {
   const first = run.segments.find((s) => !run.links.some((l) => l.to === s.id))
   if (pin.start !== null && first) {
     if (pin.start < run.earliest) return { why: 'too-early', from: run.earliest }
-    if (person && (pin.start < person.from || pin.start + first.minutes > person.most)) return { why: 'away' }
+    if (person && (pin.start < person.from || pin.start + minutesOf(first, person.id) > person.most))
+      return { why: 'away' }
     const begin = pin.start
     const least = run.segments.reduce((sum, s) => sum + (s.kind === 'hands-on' ? s.minutes : 0), 0)
     const up = problem.stations
@@ -28,10 +32,11 @@ export function whyNot(problem: PlanProblem, pin: Pin): Refused {
       ?.up.find((u) => begin < u.to && u.from < begin + Math.min(least, first.minutes))
     if (up) return { why: 'station-up', until: up.to }
   }
-  const stands = (p: PlanProblem) =>
-    planSearch(p)
-      .plan()
-      .unplaced.every((u) => u.run !== pin.run)
+  const stands = (p: PlanProblem) => {
+    const search = planSearch(p)
+    search.improve(trial)
+    return search.plan().unplaced.every((u) => u.run !== pin.run)
+  }
   const pinned = { ...problem, pins: [...problem.pins.filter((p) => p.run !== pin.run), pin] }
   for (const why of ['stations', 'counters', 'keep-up', 'places', 'order', 'hours'] as const)
     if (stands(freed(pinned, why))) return { why }

@@ -33,6 +33,7 @@ export function workLeft(
       title: s.title,
       kind: s.kind === 'wait' && s.free ? 'wait' : 'hands-on',
       minutes: s.minutes,
+      ...(Object.keys(s.minutesBy).length > 0 && { minutesBy: s.minutesBy }),
       most: s.kind === 'wait' && s.free ? s.most : null,
       places: s.places,
     }
@@ -49,11 +50,7 @@ export function workLeft(
       return [{ ...plain, kind: 'wait', minutes, most: null, fixed: { person: null, start: 0 } }]
     }
     const undone = s.steps.filter((k) => !run.done[k]).length
-    return [
-      undone === 0
-        ? plain
-        : { ...plain, minutes: Math.max(1, Math.ceil((s.minutes * undone) / s.steps.length)) },
-    ]
+    return [undone === 0 ? plain : inPart(plain, undone / s.steps.length)]
   })
   const kept = new Set(segments.map((s) => s.id))
   const links = graph.links
@@ -65,6 +62,19 @@ export function workLeft(
   return {
     segments: run?.status === 'running' ? inHand(segments, links, run.lastBy, there) : segments,
     links,
+  }
+}
+
+/** A piece of work of which a share is left. */
+function inPart(segment: PlanSegment, share: number): PlanSegment {
+  const left = (minutes: number) => Math.max(1, Math.ceil(minutes * share))
+  const { minutesBy } = segment
+  return {
+    ...segment,
+    minutes: left(segment.minutes),
+    ...(minutesBy && {
+      minutesBy: Object.fromEntries(Object.entries(minutesBy).map(([id, m]) => [id, left(m)])),
+    }),
   }
 }
 

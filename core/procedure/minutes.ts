@@ -3,56 +3,91 @@ import type { Procedure } from './language.ts'
 import { outline } from './outline.ts'
 import type { RunState } from './run.ts'
 
-/** Minutes that each step of a run really took, from the step before it to its end, by the step's id; the timers of waits left out. */
+/**
+ * Minutes that each step of a run really took, from the step before it to its end, by the step's id, and who did it; the timers of
+ * waits left out, and steps taken over from somebody else.
+ */
 export function minutesTaken(
   procedure: Procedure,
   run: RunState,
-): { readonly step: string; readonly minutes: number }[] {
+): { readonly step: string; readonly by: string; readonly minutes: number }[] {
   const done = outline(procedure, run)
     .flatMap((p) => {
       const d = run.done[p.key]
-      return p.kind === 'step' && d ? [{ p: p.step, key: p.key, lane: p.lane?.key ?? '', at: d.at }] : []
+      return p.kind === 'step' && d
+        ? [{ p: p.step, key: p.key, lane: p.lane?.key ?? '', at: d.at, by: d.by }]
+        : []
     })
     .toSorted((a, b) => a.at - b.at)
-  return done.flatMap(({ p, lane, at }, i) => {
+  return done.flatMap(({ p, lane, at, by }, i) => {
     if (p.kind === 'wait' || p.kind === 'tend') return []
     const before = done.slice(0, i).findLast((d) => d.lane === lane || d.lane === '' || lane === '')
-    return [{ step: p.id, minutes: (at - (before?.at ?? run.startedAt)) / 60_000 }]
+    // Between two people's steps lies the handing over, not work.
+    if (before && before.by !== by) return []
+    return [{ step: p.id, by, minutes: (at - (before?.at ?? run.startedAt)) / 60_000 }]
   })
 }
 
-/** Runs whose own median weighs as much as the model's estimate. */
+/** Runs whose own median weighs as much as what it is drawn toward. */
 const halfWeight = 4
+/** Somebody's own minutes for a step are told from so many of their runs on. */
+const enoughRuns = 5
+
+/** Minutes by step that a site takes, and, by person, the steps for which somebody's own differ. */
+export interface Learned {
+  readonly site: Readonly<Record<string, number>>
+  readonly people: Readonly<Record<string, Readonly<Record<string, number>>>>
+}
 
 /**
  * Minutes that a site takes for each step by its id: the median of its runs, drawn toward the model's estimate while there are
- * few. Method: shrinkage of the sample median, weight n / (n + 4).
+ * few; and those of each person with runs enough of their own, by how far their median is from the site's, drawn toward not at all.
+ * Method: shrinkage of the sample median, weight n / (n + 4).
  */
 export function learnedMinutes(
   procedure: Procedure,
   runs: readonly RunState[],
   parameters: Readonly<Record<string, number>>,
-): Record<string, number> {
-  const taken = new Map<string, number[]>()
-  for (const run of runs)
-    for (const { step, minutes } of minutesTaken(procedure, run))
-      taken.set(step, [...(taken.get(step) ?? []), minutes])
+): Learned {
+  const taken = runs.flatMap((run) => minutesTaken(procedure, run))
   const steps = new Map(
     outline(procedure, { done: {}, parameters }).flatMap((p) =>
       p.kind === 'step' ? [[p.step.id, p.step]] : [],
     ),
   )
-  return Object.fromEntries(
-    [...taken].flatMap(([id, all]) => {
-      const step = steps.get(id)
-      if (!step) return []
-      const sorted = all.toSorted((a, b) => a - b)
-      const middle =
-        (sorted[Math.floor((sorted.length - 1) / 2)] ?? 0) / 2 +
-        (sorted[Math.ceil((sorted.length - 1) / 2)] ?? 0) / 2
-      const weight = all.length / (all.length + halfWeight)
-      const minutes = weight * middle + (1 - weight) * handsOn(step, parameters)
-      return [[id, Math.max(1, Math.round(minutes))]]
-    }),
+  const site: Record<string, number> = {}
+  const people: Record<string, Record<string, number>> = {}
+  for (const [id, own] of grouped(taken, (t) => t.step)) {
+    const step = steps.get(id)
+    if (!step) continue
+    const estimate = handsOn(step, parameters)
+    const all = estimate + weightOf(own) * (median(own) - estimate)
+    site[id] = whole(all)
+    for (const [person, theirs] of grouped(own, (t) => t.by)) {
+      if (theirs.length < enoughRuns) continue
+      const minutes = whole(all + weightOf(theirs) * (median(theirs) - median(own)))
+      if (minutes !== site[id]) people[person] = { ...people[person], [id]: minutes }
+    }
+  }
+  return { site, people }
+}
+
+const whole = (minutes: number): number => Math.max(1, Math.round(minutes))
+
+type Taken = readonly { readonly minutes: number }[]
+
+const weightOf = (taken: Taken): number => taken.length / (taken.length + halfWeight)
+
+function median(taken: Taken): number {
+  const sorted = taken.map((t) => t.minutes).toSorted((a, b) => a - b)
+  return (
+    (sorted[Math.floor((sorted.length - 1) / 2)] ?? 0) / 2 +
+    (sorted[Math.ceil((sorted.length - 1) / 2)] ?? 0) / 2
   )
+}
+
+function grouped<T>(all: readonly T[], key: (one: T) => string): Map<string, T[]> {
+  const groups = new Map<string, T[]>()
+  for (const one of all) groups.set(key(one), [...(groups.get(key(one)) ?? []), one])
+  return groups
 }

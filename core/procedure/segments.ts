@@ -8,6 +8,8 @@ export interface Segment {
   readonly title: string
   /** Of work, or the least of a wait. */
   readonly minutes: number
+  /** Of work, by person, where somebody's own runs tell other minutes. */
+  readonly minutesBy: Readonly<Record<string, number>>
   /** The most of a wait, minutes; null where it may last. */
   readonly most: number | null
   /** Nobody need stand by: another may be worked meanwhile. */
@@ -60,6 +62,8 @@ export interface Model {
   readonly options: Readonly<Record<string, string>>
   /** Minutes that the site takes for a step by its id, where it has runs enough to tell. */
   readonly learned?: Readonly<Record<string, number>>
+  /** By person, minutes for a step by its id, where their own runs are enough to tell. */
+  readonly learnedBy?: Readonly<Record<string, Readonly<Record<string, number>>>>
 }
 
 /**
@@ -69,7 +73,7 @@ export interface Model {
  */
 export function segmentsOf(procedure: Procedure, model: Model): SegmentGraph {
   const built: Building = { segments: [], links: [] }
-  const { parameters, options } = model
+  const { parameters, options, learnedBy = {} } = model
   let open: string[] = []
 
   const begin = (segment: Segment, most: number | null = null): void => {
@@ -78,7 +82,12 @@ export function segmentsOf(procedure: Procedure, model: Model): SegmentGraph {
     open = [segment.id]
   }
 
-  function hands(step: Step, key: string, minutes: number, lane: string): void {
+  function hands(step: Step, key: string, lane: string): void {
+    const minutes = model.learned?.[step.id] ?? handsOn(step, parameters)
+    const by = Object.entries(learnedBy).flatMap(([person, own]): [string, number][] => {
+      const took = own[step.id]
+      return took === undefined || took === minutes ? [] : [[person, took]]
+    })
     const last = built.segments.at(-1)
     const places = step.at ? [step.at] : []
     const joins =
@@ -86,24 +95,32 @@ export function segmentsOf(procedure: Procedure, model: Model): SegmentGraph {
       open.length === 1 &&
       open[0] === last.id &&
       last.id.startsWith(lane) &&
-      last.minutes + minutes <= longest &&
       same(last.places, places)
     if (joins) {
-      built.segments[built.segments.length - 1] = {
+      const joined = {
         ...last,
         minutes: last.minutes + minutes,
+        minutesBy: sumBy(last, { minutes, minutesBy: Object.fromEntries(by) }),
         steps: [...last.steps, key],
       }
-      return
+      if (slowest(joined) <= longest) {
+        built.segments[built.segments.length - 1] = joined
+        return
+      }
     }
-    for (let left = minutes, part = 0; left > 0 || part === 0; left -= longest, part++) {
-      const id = part === 0 ? key : `${key}+${part}`
-      const cut = Math.min(longest, Math.max(left, 0))
+    const slow = slowest({ minutes, minutesBy: Object.fromEntries(by) })
+    // Cut so that the slowest keeps to it; whoever is quicker has the same share of each part.
+    for (let part = 0; part * longest < slow || part === 0; part++) {
+      const share = (of: number) => {
+        const upTo = (parts: number) => Math.round((of * Math.min(slow, parts * longest)) / slow)
+        return Math.max(1, upTo(part + 1) - upTo(part))
+      }
       begin({
-        id,
+        id: part === 0 ? key : `${key}+${part}`,
         kind: 'hands-on',
         title: step.title,
-        minutes: cut,
+        minutes: share(minutes),
+        minutesBy: Object.fromEntries(by.map(([person, took]) => [person, share(took)])),
         most: null,
         free: false,
         places,
@@ -120,6 +137,7 @@ export function segmentsOf(procedure: Procedure, model: Model): SegmentGraph {
       kind: 'wait',
       title: step.title,
       minutes,
+      minutesBy: {},
       most,
       free: !step.attended,
       places: step.at ? [step.at] : [],
@@ -138,6 +156,7 @@ export function segmentsOf(procedure: Procedure, model: Model): SegmentGraph {
         kind: 'wait',
         title: step.title,
         minutes: Math.max(1, most - 1),
+        minutesBy: {},
         most,
         free: true,
         places: [],
@@ -149,6 +168,7 @@ export function segmentsOf(procedure: Procedure, model: Model): SegmentGraph {
           kind: 'hands-on',
           title: step.duty,
           minutes: 1,
+          minutesBy: {},
           most: null,
           free: false,
           places: [],
@@ -165,7 +185,7 @@ export function segmentsOf(procedure: Procedure, model: Model): SegmentGraph {
       const key = prefix + n.id
       if (n.kind === 'wait') return pause(n, key)
       if (n.kind === 'tend') return tended(n, key)
-      return hands(n, key, model.learned?.[n.id] ?? handsOn(n, parameters), prefix)
+      return hands(n, key, prefix)
     }
     // Branches are the exception, not the plan.
     if (n.kind === 'branch') return
@@ -186,6 +206,16 @@ export function segmentsOf(procedure: Procedure, model: Model): SegmentGraph {
   for (const n of procedure.nodes) node(n, '')
   return { procedure: procedure.id, version: procedure.version, ...built }
 }
+
+type Lasting = Pick<Segment, 'minutes' | 'minutesBy'>
+const slowest = ({ minutes, minutesBy }: Lasting): number => Math.max(minutes, ...Object.values(minutesBy))
+const sumBy = (a: Lasting, b: Lasting): Record<string, number> =>
+  Object.fromEntries(
+    [...new Set([...Object.keys(a.minutesBy), ...Object.keys(b.minutesBy)])].map((id) => [
+      id,
+      (a.minutesBy[id] ?? a.minutes) + (b.minutesBy[id] ?? b.minutes),
+    ]),
+  )
 
 const same = (a: readonly Place[], b: readonly Place[]) =>
   a.length === b.length && a.every((p, i) => p === b[i])

@@ -94,15 +94,45 @@ describe('the minutes that steps really take', () => {
         ]),
       ),
     })
-    const one = learnedMinutes(p, [slow(20)], run.parameters)['isolate'] ?? 0
+    const one = learnedMinutes(p, [slow(20)], run.parameters).site['isolate'] ?? 0
     const many =
       learnedMinutes(
         p,
         Array.from({ length: 20 }, () => slow(20)),
         run.parameters,
-      )['isolate'] ?? 0
+      ).site['isolate'] ?? 0
     expect(one).toBeGreaterThan(1)
     expect(many).toBeGreaterThan(one)
     expect(many).toBeLessThanOrEqual(21)
+  })
+  const byWhom = (by: string, minutes: number): RunState => ({
+    ...run,
+    done: Object.fromEntries(
+      Object.entries(run.done).map(([k, d]) => [
+        k,
+        { ...d, by, at: k === 'isolate' ? run.startedAt + minutes * 60_000 : d.at + 3_600_000 },
+      ]),
+    ),
+  })
+  const times = (n: number, one: RunState) => Array.from({ length: n }, () => one)
+  it('are a person’s own from five runs of theirs on', () => {
+    const few = [...times(12, byWhom('ana', 4)), ...times(4, byWhom('ben', 12))]
+    expect(learnedMinutes(p, few, run.parameters).people).toEqual({})
+    expect(learnedMinutes(p, times(30, byWhom('ana', 4)), run.parameters).people).toEqual({})
+    const enough = learnedMinutes(p, [...few, byWhom('ben', 12)], run.parameters)
+    // The step before it takes the first minute: three and eleven are left for it.
+    expect(enough.site['isolate']).toBe(3)
+    // Eight past the site's median, five times: 5 / 9 of eight more.
+    expect(enough.people['ben']?.['isolate']).toBe(8)
+    expect(Object.keys(enough.people)).toEqual(['ben'])
+  })
+  it('are not told of a step that was taken over from somebody else', () => {
+    const handed = byWhom('ana', 3)
+    const { 'wash-drain': drained, ...rest } = handed.done
+    if (!drained) throw new Error('no such step')
+    const over: RunState = { ...handed, done: { ...rest, 'wash-drain': { ...drained, by: 'ben' } } }
+    const steps = minutesTaken(p, over).map((t) => t.step)
+    expect(steps).not.toContain('wash-drain')
+    expect(steps.length).toBeLessThan(minutesTaken(p, handed).length)
   })
 })

@@ -118,4 +118,21 @@ describe('the graph that planning uses', () => {
     expect(segments[0]?.minutes).toBe(9)
     expect(handsOn(step('a'), {})).toBe(2)
   })
+  it('takes each person’s own minutes, and cuts so that the slowest is not kept too long', () => {
+    const model = { parameters: {}, options: {}, learned: { a: 9, b: 4 } }
+    const two = of([step('a'), step('b')])
+    const [joined] = segmentsOf(two, { ...model, learnedBy: { ben: { a: 6 } } }).segments
+    expect(joined).toMatchObject({ minutes: 13, minutesBy: { ben: 10 } })
+    const apart = segmentsOf(two, { ...model, learnedBy: { ben: { a: 14 } } }).segments
+    expect(apart.map((s) => [s.minutes, s.minutesBy])).toEqual([
+      [9, { ben: 14 }],
+      [4, {}],
+    ])
+    const cut = segmentsOf(of([step('a')]), { ...model, learnedBy: { ben: { a: 24 } } }).segments
+    // Fifteen of Ben's twenty-four, and the same share of everybody's nine.
+    expect(cut.map((s) => [s.minutes, s.minutesBy])).toEqual([
+      [6, { ben: 15 }],
+      [3, { ben: 9 }],
+    ])
+  })
 })

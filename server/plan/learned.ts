@@ -1,7 +1,7 @@
-import { learnedMinutes, procedureOfRun, type RunState } from '@tadka/core/procedure'
+import { learnedMinutes, procedureOfRun, type Learned, type RunState } from '@tadka/core/procedure'
 
-/** Minutes that a site takes by step, by procedure, from its finished runs; each procedure by the newest version among them. */
-export function learnedBySite(runs: readonly RunState[]): Record<string, Record<string, number>> {
+/** Minutes that a site and its people take by step, by procedure, from its finished runs; each procedure by the newest version among them. */
+export function learnedBySite(runs: readonly RunState[]): Record<string, Learned> {
   const ids = [...new Set(runs.map((r) => r.procedure.id))]
   return Object.fromEntries(
     ids.flatMap((id) => {

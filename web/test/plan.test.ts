@@ -147,12 +147,33 @@ describe('what somebody does next', () => {
   })
 })
 
+describe('somebody who is still learning', () => {
+  const placed = plan.placed.map((p) => (p.person === null ? p : { ...p, by: 'cas' }))
+  const shifts = [...roster.shifts, { person: 'cas', from: '15:00', to: '24:30', breaks: [] }]
+  const [ana, , cas] = lanesOf(
+    { ...roster, shifts },
+    null,
+    { plan: { ...plan, placed, leaves: { ...plan.leaves, cas: 39 } }, problem },
+    [],
+    stations,
+  )
+  it('has a name beside the work, and the other is told when to be within call', () => {
+    expect(ana?.bars.map((b) => b.by)).toEqual(['cas', 'cas'])
+    expect(cas?.calls).toEqual([
+      { learner: 'ana', from: start, to: start + 10 * minute },
+      { learner: 'ana', from: start + 30 * minute, to: start + 39 * minute },
+    ])
+    expect(cas && nextOf(cas, start + 12 * minute).call?.from).toBe(start + 30 * minute)
+    expect(cas && nextOf(cas, start + 40 * minute).call).toBeNull()
+  })
+})
+
 describe('places on the sheet', () => {
   it('have the same ground whoever works there', () => {
     const bar = (place: string): Bar => ({ place }) as Bar
     const of = hues([
-      { person: 'a', away: false, leaves: null, bars: [bar('Kiosk'), bar('Galley')], ropes: [] },
-      { person: 'b', away: false, leaves: null, bars: [bar('Galley'), bar('')], ropes: [] },
+      { person: 'a', away: false, leaves: null, bars: [bar('Kiosk'), bar('Galley')], ropes: [], calls: [] },
+      { person: 'b', away: false, leaves: null, bars: [bar('Galley'), bar('')], ropes: [], calls: [] },
     ])
     expect(of('Kiosk')).not.toBe(of('Galley'))
     expect(of('Kiosk')).toBe(of('Kiosk'))

@@ -23,6 +23,10 @@ export interface Size {
   readonly horizon: number
   /** When the trade's last window ends. */
   readonly trade: number
+  /** Some people take other minutes. */
+  readonly ownMinutes?: boolean
+  /** Some people are still learning. */
+  readonly learners?: boolean
 }
 
 /** A made-up shift, the same for the same seed: runs of work and waits, stations that must be up, one sink, staff by the hour. */
@@ -50,17 +54,21 @@ export function madeUp(seed: number, size: Size): PlanProblem {
     for (let k = 0, n = int(...size.pieces); k < n; k++) {
       const wait = k > 0 && segments.at(-1)?.kind === 'hands-on' && chance(0.4)
       const minutes = wait ? g(5, 25) : g(5, 15)
+      const slow = size.ownMinutes && !wait && chance(0.4) ? people[int(0, size.people - 1)] : undefined
       const most = wait && k < n - 1 && chance(0.5) ? minutes + size.grid * int(0, 2) : null
       segments.push({
         id: `s${k}`,
         title: `s${k}`,
         kind: wait ? 'wait' : 'hands-on',
         minutes,
+        ...(slow && { minutesBy: { [slow.id]: minutes + size.grid * int(-1, 2) || size.grid } }),
         most,
-        places: !wait && chance(0.25) ? ['sink'] : [],
+        places: chance(0.25) ? ['sink'] : [],
       })
       if (k > 0) links.push({ from: `s${k - 1}`, to: `s${k}`, least: 0, most: null })
     }
+    const signedOff = people.filter((_, p) => p === i % size.people || chance(0.6))
+    const learning = people.filter((p) => size.learners && !signedOff.includes(p) && chance(0.7))
     return {
       id: `r${i}`,
       station: `st${i}`,
@@ -70,8 +78,8 @@ export function madeUp(seed: number, size: Size): PlanProblem {
       target: size.horizon,
       latest: chance(0.4) ? g(size.trade, size.trade * 1.6) : size.horizon,
       weight: int(1, 3),
-      signedOff: people.filter((_, p) => p === i % size.people || chance(0.6)).map((p) => p.id),
-      learning: [],
+      signedOff: signedOff.map((p) => p.id),
+      learning: learning.map((p) => p.id),
       segments,
       links,
       endsFrom: 0,

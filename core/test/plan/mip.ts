@@ -24,9 +24,14 @@ export function optimum(
     readonly run: PlanRun
     readonly n: number
     readonly name: string
-    readonly slots: number
     readonly places: readonly string[]
-    readonly vars: readonly { readonly name: string; readonly p: number; readonly t: number }[]
+    /** By person and begin, in slots; it ends `slots` later. */
+    readonly vars: readonly {
+      readonly name: string
+      readonly p: number
+      readonly t: number
+      readonly slots: number
+    }[]
   }
   const hands: Hand[] = problem.runs.flatMap((run, r) =>
     run.segments.flatMap((segment, n): Hand[] => {
@@ -34,11 +39,12 @@ export function optimum(
       const name = `${r}_${n}`
       const vars = problem.people.flatMap((person, p) =>
         run.signedOff.includes(person.id)
-          ? Array.from({ length: slots }, (_, t) => ({ name: `x${name}_${p}_${t}`, p, t })).filter(
-              ({ t }) =>
-                t + s(segment.minutes) <= slots &&
-                t * grid >= person.from &&
-                (t + s(segment.minutes)) * grid <= person.most,
+          ? Array.from({ length: slots }, (_, t) => {
+              const own = s(segment.minutesBy?.[person.id] ?? segment.minutes)
+              return { name: `x${name}_${p}_${t}`, p, t, slots: own }
+            }).filter(
+              (v) =>
+                v.t + v.slots <= slots && v.t * grid >= person.from && (v.t + v.slots) * grid <= person.most,
             )
           : [],
       )
@@ -48,46 +54,47 @@ export function optimum(
         '=',
         1,
       )
-      return [{ run, n, name, slots: s(segment.minutes), places: segment.places, vars }]
+      return [{ run, n, name, places: segment.places, vars }]
     }),
   )
   const startOf = (h: Hand, factor = 1) =>
     h.vars.map((v) => plus(factor * v.t, v.name)).filter((x) => !/^[+-] 0 /.test(x))
+  const endOf = (h: Hand, factor = 1) => h.vars.map((v) => plus(factor * (v.t + v.slots), v.name))
   const at = (h: Hand, t: number, p?: number) =>
-    h.vars.filter((v) => v.t <= t && t < v.t + h.slots && (p === undefined || v.p === p)).map((v) => v.name)
+    h.vars.filter((v) => v.t <= t && t < v.t + v.slots && (p === undefined || v.p === p)).map((v) => v.name)
+  const begun = (h: Hand, t: number, by: 1 | -1) =>
+    h.vars.filter((v) => v.t <= t).map((v) => plus(by, v.name))
+  const ended = (h: Hand, t: number, by: 1 | -1) =>
+    h.vars.filter((v) => v.t + v.slots <= t).map((v) => plus(by, v.name))
+  /** Waits that hold a place: from the end of `h` to the begin of `next`, or for `minutes` where nothing follows. */
+  const held: { place: string; h: Hand; next: Hand | null; slots: number }[] = []
 
   const ends: { run: PlanRun; r: number; first: Hand; last: Hand; after: number }[] = []
   problem.runs.forEach((run, r) => {
     const own = hands.filter((h) => h.run === run)
     own.forEach((h, i) => {
       const next = own[i + 1]
+      const wait = run.segments.slice(h.n + 1, next?.n)
+      for (const w of wait)
+        held.push(...w.places.map((place) => ({ place, h, next: next ?? null, slots: s(w.minutes) })))
       if (!next) return
-      const wait = run.segments.slice(h.n + 1, next.n)
-      const least = h.slots + wait.reduce((a, w) => a + s(w.minutes), 0)
-      // Disaggregated: nothing of `next` up to t unless `h` began at least `least` before.
-      for (let t = 0; t < slots; t++)
-        row(
-          [
-            ...next.vars.filter((v) => v.t <= t).map((v) => plus(1, v.name)),
-            ...h.vars.filter((v) => v.t <= t - least).map((v) => plus(-1, v.name)),
-          ],
-          '<=',
-          0,
-        )
+      const least = wait.reduce((a, w) => a + s(w.minutes), 0)
+      // Disaggregated: nothing of `next` up to t unless `h` ended at least `least` before.
+      for (let t = 0; t < slots; t++) row([...begun(next, t, 1), ...ended(h, t - least, -1)], '<=', 0)
       const most = wait.map((w) => w.most).filter((m) => m !== null)
-      if (most.length > 0) row([...startOf(next), ...startOf(h, -1)], '<=', h.slots + s(Math.min(...most)))
+      if (most.length > 0) row([...startOf(next), ...endOf(h, -1)], '<=', s(Math.min(...most)))
     })
     const [first, last] = [own[0], own.at(-1)]
     if (!first || !last) throw new Error('a run without hands')
-    const after = last.slots + run.segments.slice(last.n + 1).reduce((a, w) => a + s(w.minutes), 0)
+    const after = run.segments.slice(last.n + 1).reduce((a, w) => a + s(w.minutes), 0)
     ends.push({ run, r, first, last, after })
-    row([...startOf(last), `- 1 late${r}`], '<=', s(run.latest) - after)
-    row(startOf(last), '<=', slots - after)
+    row([...endOf(last), `- 1 late${r}`], '<=', s(run.latest) - after)
+    row(endOf(last), '<=', slots - after)
     for (const [k, u] of (problem.stations.find((x) => x.id === run.station)?.up ?? []).entries()) {
       const z = `z${r}_${k}`
       binaries.push(z)
       row([...startOf(first), plus(-s(u.to), z)], '>=', 0)
-      row([...startOf(last), plus(-slots * 2, z)], '<=', s(u.from) - after)
+      row([...endOf(last), plus(-slots * 2, z)], '<=', s(u.from) - after)
     }
   })
   for (const g of problem.keepUp) {
@@ -96,14 +103,14 @@ export function optimum(
       own.slice(i + 1).forEach((b) => {
         const z = `k${a.r}_${b.r}`
         binaries.push(z)
-        row([...startOf(a.last), ...startOf(b.first, -1), plus(-slots * 2, z)], '<=', -a.after)
-        row([...startOf(b.last), ...startOf(a.first, -1), plus(slots * 2, z)], '<=', slots * 2 - b.after)
+        row([...endOf(a.last), ...startOf(b.first, -1), plus(-slots * 2, z)], '<=', -a.after)
+        row([...endOf(b.last), ...startOf(a.first, -1), plus(slots * 2, z)], '<=', slots * 2 - b.after)
       }),
     )
   }
   for (const o of problem.orders) {
     const [a, b] = [ends.find((e) => e.run.id === o.before), ends.find((e) => e.run.id === o.after)]
-    if (a && b) row([...startOf(b.first), ...startOf(a.last, -1)], '>=', a.after)
+    if (a && b) row([...startOf(b.first), ...endOf(a.last, -1)], '>=', a.after)
   }
   problem.people.forEach((person, p) => {
     for (let t = 0; t < slots; t++) {
@@ -118,10 +125,18 @@ export function optimum(
   for (let t = 0; t < slots; t++) {
     for (const [place, count] of Object.entries(problem.places))
       row(
-        hands
-          .filter((h) => h.places.includes(place))
-          .flatMap((h) => at(h, t))
-          .map((x) => plus(1, x)),
+        [
+          ...hands
+            .filter((h) => h.places.includes(place))
+            .flatMap((h) => at(h, t))
+            .map((x) => plus(1, x)),
+          ...held
+            .filter((w) => w.place === place)
+            .flatMap(({ h, next, slots }) => [
+              ...ended(h, t, 1),
+              ...(next ? begun(next, t, -1) : ended(h, t - slots, -1)),
+            ]),
+        ],
         '<=',
         count,
       )

@@ -23,8 +23,11 @@ const sizes = fc.record({
   runs: fc.integer({ min: 1, max: 9 }),
   people: fc.integer({ min: 1, max: 5 }),
   counters: fc.integer({ min: 1, max: 3 }),
+  ownMinutes: fc.boolean(),
+  learners: fc.boolean(),
 })
-const made = (s: { seed: number; runs: number; people: number; counters: number }): PlanProblem =>
+type Sizes = typeof sizes extends fc.Arbitrary<infer S> ? S : never
+const made = (s: Sizes): PlanProblem =>
   madeUp(s.seed, { ...s, grid: 1, pieces: [1, 6], horizon: 240, trade: 70 })
 const planned = (problem: PlanProblem, iterations = 60, seed = 1): Plan => {
   const search = planSearch(problem, seed)
@@ -73,6 +76,8 @@ describe('every plan', () => {
           pieces: [2, 6],
           horizon: 300,
           trade: 70,
+          ownMinutes: seed % 2 === 0,
+          learners: seed % 3 > 0,
         })
         const [a, b, c, d] = many.runs
         const tied: PlanProblem = {
@@ -191,6 +196,39 @@ describe('people', () => {
     expect(brokenIn(problem, plan)).toEqual([])
     expect(plan.placed.filter((p) => p.person === 'ana').every((p) => p.end <= 28)).toBe(true)
   })
+  it('who learns waits while all who are signed off work in other places', () => {
+    const alone = run('far', 'h15 h15', { signedOff: ['ben'] })
+    const learned = run('near', 'h10', { signedOff: ['ben'], learning: ['ana'] })
+    const problem = shift([alone, learned], { counters: [] })
+    const apart = planned(problem, 300)
+    expect(brokenIn(problem, apart)).toEqual([])
+    // Ben does the far one, or is by for Ana: not both at once.
+    expect(apart.objective.last).toBe(40)
+    const together = {
+      ...problem,
+      stations: problem.stations.map((s) => ({ ...s, place: 'galley' })),
+    }
+    const plan = planned(together, 300)
+    expect(brokenIn(together, plan)).toEqual([])
+    expect(plan.objective.last).toBe(30)
+    expect(plan.placed.find((p) => p.run === 'near')).toMatchObject({ person: 'ana', by: 'ben' })
+    expect(brokenIn(problem, plan).join()).toMatch(/ana learns near s0 with nobody by/)
+  })
+  it('take their own minutes, and the quicker one is asked', () => {
+    const slow = { ana: 12, ben: 6 }
+    const one = run('one', 'h10')
+    const segments = one.segments.map((s) => ({ ...s, minutesBy: slow }))
+    const problem = shift([{ ...one, segments }], { counters: [] })
+    const plan = planned(problem, 100)
+    expect(plan.placed).toEqual([{ run: 'one', segment: 's0', person: 'ben', start: 0, end: 6 }])
+    expect(brokenIn(problem, plan)).toEqual([])
+    const { last } = boundOf(problem)
+    expect(last).toBe(6)
+    const pinned = { ...problem, pins: [{ run: 'one', person: 'ana', start: null }] }
+    expect(planned(pinned, 100).placed[0]?.end).toBe(12)
+    const wrong = plan.placed.map((p) => ({ ...p, end: 10 }))
+    expect(brokenIn(problem, { ...plan, placed: wrong }).join()).toMatch(/takes 10, not 6/)
+  })
   it('stay for the counter while it needs them, and take their break', () => {
     const base = little()
     const people = base.people.map((p) => ({
@@ -202,6 +240,50 @@ describe('people', () => {
     expect(brokenIn(problem, plan)).toEqual([])
     expect(plan.breaks).toHaveLength(2)
     expect(Math.max(...Object.values(plan.leaves))).toBeGreaterThanOrEqual(30)
+  })
+})
+
+describe('a shared place', () => {
+  const soaked = ['one', 'two'].map((id) => run(id, 'h5@sink w10@sink h5'))
+  it('is held by what soaks in it until it is taken up', () => {
+    // Ana leaves off at 15: what Ben soaks must be taken up by himself.
+    const problem = shift(soaked, { counters: [], places: { sink: 1 } })
+    const plan = planned(problem, 400)
+    expect(brokenIn(problem, plan)).toEqual([])
+    // One soaks from 5 to 15; the other comes to the sink when it has been taken up.
+    expect(plan.objective.last).toBe(35)
+    const late = plan.placed.map((p) =>
+      p.run === 'one' && p.segment === 's2' ? { ...p, start: p.start + 3, end: p.end + 3 } : p,
+    )
+    expect(brokenIn(problem, { ...plan, placed: late }).join()).toMatch(/at the sink/)
+  })
+  it('is held by what soaks in it already, whoever else would have it', () => {
+    const [first, second] = soaked
+    if (!first || !second) throw new Error('two runs')
+    const begun = {
+      ...first,
+      earliest: 0,
+      segments: first.segments
+        .slice(1)
+        .map((s, i) => (i === 0 ? { ...s, fixed: { person: null, start: 0 } } : s)),
+      links: first.links.slice(1),
+    }
+    const problem = shift([second, begun], {
+      counters: [],
+      places: { sink: 1 },
+      people: shift([]).people.map((p) => (p.id === 'ana' ? { ...p, from: 20 } : p)),
+      runs: [
+        { ...second, signedOff: ['ben'] },
+        { ...begun, signedOff: ['ana'] },
+      ],
+    })
+    for (const iterations of [0, 400]) {
+      const plan = planned(problem, iterations)
+      expect(brokenIn(problem, plan)).toEqual([])
+      expect(plan.unplaced).toEqual([])
+      // Nobody takes it up before Ana comes.
+      expect(plan.placed.find((p) => p.run === 'two')?.start).toBeGreaterThanOrEqual(20)
+    }
   })
 })
 

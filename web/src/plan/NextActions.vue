@@ -30,6 +30,13 @@ const then = (n: Next) => {
     what: n.then.state === 'break' ? t('plan.break') : names.station(n.then.station),
   })
 }
+/** Who is by while this person learns, or for whom this person is to be there. */
+const aside = ({ now, call }: Next) => {
+  if (now?.by) return t('plan.by', { who: names.person(now.by) })
+  if (!call) return ''
+  const [from, to] = [clock(call.from), clock(call.to)]
+  return t('plan.call', { who: names.person(call.learner), from, to })
+}
 </script>
 
 <template>
@@ -41,6 +48,7 @@ const then = (n: Next) => {
         <b v-if="when(n)">{{ when(n) }}</b>
         <span class="quiet">{{ then(n) }}</span>
       </span>
+      <span v-if="aside(n)" class="small">{{ aside(n) }}</span>
     </li>
   </ul>
 </template>

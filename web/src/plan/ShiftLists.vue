@@ -4,13 +4,20 @@ import { computed, onBeforeUnmount } from 'vue'
 import { useI18n } from 'vue-i18n'
 import PlaceBar from '../frame/PlaceBar.vue'
 import { useTimes } from '../look/times.ts'
+import { useHaveReady } from '../procedure/have-ready.ts'
+import { useProcedures } from '../procedure/procedures.ts'
 import { useNames } from '../record/names.ts'
+import { useSite } from '../record/site.ts'
+import type { Bar } from './lanes.ts'
 import { usePlanner } from './planner.ts'
 import { useLanes } from './use-lanes.ts'
 
 /** A list of their own for each person, to print: what, when, on which machine. */
 const planner = usePlanner()
 const names = useNames()
+const site = useSite()
+const { latest } = useProcedures()
+const haveReady = useHaveReady()
 const { t } = useI18n()
 const { clock, longDay } = useTimes()
 onBeforeUnmount(planner.follow())
@@ -23,6 +30,15 @@ const lists = computed(() =>
         .filter((l) => !l.away && l.bars.length > 0)
     : [],
 )
+/** What to bring to a run, at its first line on somebody's list. */
+function bring(bars: readonly Bar[], i: number): string {
+  const bar = bars[i]
+  if (!bar || bars.findIndex((b) => b.run === bar.run) !== i) return ''
+  const run = planner.look?.problem.runs.find((r) => r.id === bar.run)
+  const procedure = run ? latest(run.procedure) : null
+  const options = site.one('station', bar.station)?.plate?.options ?? {}
+  return procedure ? haveReady(procedure, options).join(', ') : ''
+}
 const print = () => window.print()
 </script>
 
@@ -46,16 +62,23 @@ const print = () => window.print()
       </p>
       <table>
         <tbody>
-          <tr v-for="b in l.bars" :key="b.key">
+          <tr v-for="(b, i) in l.bars" :key="b.key">
             <td class="time">{{ clock(b.from) }} – {{ clock(b.to) }}</td>
             <td>
               <b>{{ b.state === 'break' ? t('plan.break') : names.station(b.station) }}</b>
               {{ b.title }}
+              <p v-if="b.by" class="small">{{ t('plan.by', { who: names.person(b.by) }) }}</p>
+              <p v-if="bring(l.bars, i)" class="small quiet">
+                {{ t('plan.lists.have', { what: bring(l.bars, i) }) }}
+              </p>
             </td>
             <td class="box"><i :aria-label="t('plan.lists.done')" role="img" /></td>
           </tr>
         </tbody>
       </table>
+      <p v-for="c in l.calls" :key="c.from">
+        {{ t('plan.call', { who: names.person(c.learner), from: clock(c.from), to: clock(c.to) }) }}
+      </p>
       <p v-if="l.leaves">{{ t('plan.mayGo', { time: clock(l.leaves) }) }}</p>
     </section>
   </div>

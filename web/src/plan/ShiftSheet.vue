@@ -110,7 +110,9 @@ const told = (bar: Bar) =>
   bar.state === 'break'
     ? t('plan.break')
     : t('plan.bar', {
-        who: names.person(bar.person),
+        who: bar.by
+          ? `${names.person(bar.person)} (${t('plan.by', { who: names.person(bar.by) })})`
+          : names.person(bar.person),
         station: names.station(bar.station),
         title: bar.title,
         from: clock(bar.from),

@@ -47,6 +47,7 @@ function letGo(): void {
       >
       <p class="small">
         {{ names.person(bar.person) }}, {{ clock(bar.from) }} – {{ clock(bar.to) }}. {{ bar.title }}
+        <template v-if="bar.by">{{ t('plan.by', { who: names.person(bar.by) }) }}</template>
       </p>
     </div>
     <span v-if="followUp" class="quiet">{{ t('plan.closeInList') }}</span>

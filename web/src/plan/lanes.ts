@@ -10,6 +10,8 @@ export interface Bar {
   /** Where the station stands: bars of one place look alike. */
   readonly place: string
   readonly person: string
+  /** Who is by, where the person is still learning. */
+  readonly by: string | null
   readonly from: number
   readonly to: number
   readonly title: string
@@ -33,6 +35,14 @@ export interface PersonLane {
   readonly leaves: number | null
   readonly bars: readonly Bar[]
   readonly ropes: readonly Rope[]
+  /** For whom this person is within call, and when: somebody who is still learning. */
+  readonly calls: readonly Call[]
+}
+
+export interface Call {
+  readonly learner: string
+  readonly from: number
+  readonly to: number
 }
 
 const minuteMs = 60_000
@@ -69,6 +79,7 @@ export function lanesOf(
           station: stationOf(p.run),
           place: place(stationOf(p.run)),
           person: s.person,
+          by: p.by ?? null,
           from: at(p.start),
           to: at(p.end),
           title: worded(segment(p.run, p.segment)?.title ?? '', stationOf(p.run), procedureOf(p.run)),
@@ -84,6 +95,7 @@ export function lanesOf(
           station: '',
           place: '',
           person: s.person,
+          by: null,
           from: at(b.start),
           to: at(b.end),
           title: '',
@@ -99,6 +111,7 @@ export function lanesOf(
           (a, b) => a.from - b.from,
         ),
         ropes: ropesOf(planned, shown, at),
+        calls: callsOf(s.person, shown?.plan ?? null, at),
       }
     })
     .filter((lane) => lane.bars.length > 0 || lane.leaves !== null || lane.away || shown === null)
@@ -112,6 +125,7 @@ function joined<B extends Bar>(bars: readonly B[]): B[] {
       last &&
       last.run === bar.run &&
       last.person === bar.person &&
+      last.by === bar.by &&
       bar.from - last.to <= joinMinutes * minuteMs &&
       last.state === bar.state
     )
@@ -119,6 +133,19 @@ function joined<B extends Bar>(bars: readonly B[]): B[] {
     else out.push(bar)
   }
   return out
+}
+
+/** When somebody is within call of a learner; what follows on is one. */
+function callsOf(person: string, plan: Plan | null, at: (minute: number) => number): Call[] {
+  const calls: Call[] = []
+  const own = (plan?.placed ?? []).filter((p) => p.by === person)
+  for (const p of own.toSorted((a, b) => a.start - b.start)) {
+    const last = calls.at(-1)
+    if (last && last.learner === p.person && at(p.start) - last.to <= joinMinutes * minuteMs)
+      calls[calls.length - 1] = { ...last, to: at(p.end) }
+    else calls.push({ learner: p.person ?? '', from: at(p.start), to: at(p.end) })
+  }
+  return calls
 }
 
 /** Waits of a run between two of its bars in the same lane. */
@@ -168,6 +195,7 @@ function doneBars(run: RunState, place: string): (Bar & { procedure: string })[]
         title: d.title,
         state: 'done',
         pinned: false,
+        by: null,
       } as const
       return [
         { ...bar, key: `${run.id} ${d.key}`, person: d.by, from, to: Math.max(d.at, from + minuteMs / 2) },

@@ -4,9 +4,9 @@ import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
-import { useKit } from '../house/kit.ts'
 import { useSite } from '../record/site.ts'
 import { useChartWords } from './chart-words.ts'
+import { useHaveReady } from './have-ready.ts'
 import { useProcedures } from './procedures.ts'
 import { useStepWords } from './step-words.ts'
 
@@ -14,7 +14,7 @@ import { useStepWords } from './step-words.ts'
 const props = defineProps<{ procedure: string }>()
 const { t, te } = useI18n()
 const site = useSite()
-const kit = useKit()
+const haveReady = useHaveReady()
 const route = useRoute()
 const router = useRouter()
 const { fill } = useStepWords()
@@ -36,15 +36,6 @@ const minutes = (step: Step) =>
       ? `${numberOf(step.length, parameters.value)} min`
       : 'min'
     : ''
-const products = computed(() => {
-  const uses = lines.value.flatMap((l) => (l.kind === 'step' && l.step.kind === 'mix' ? [l.step.use] : []))
-  return [...new Set(uses)].flatMap((use) =>
-    kit
-      .forUse(use)
-      .slice(0, 1)
-      .map((c) => c.product.name),
-  )
-})
 const chosen = computed(() =>
   (found.value?.options ?? []).map((o) => ({
     question: o.question,
@@ -71,7 +62,7 @@ const print = () => window.print()
     <section class="ready">
       <div>
         <h2>{{ t('run.materials') }}</h2>
-        <p>{{ [...found.materials, ...products].join(' · ') }}</p>
+        <p>{{ haveReady(found, options).join(' · ') }}</p>
       </div>
       <div class="cautions">
         <p v-for="c in found.cautions" :key="c">{{ c }}</p>

@@ -9,6 +9,8 @@ export const plan = {
   waits: '{title} {n}',
   free: 'Nothing planned',
   mayGo: 'May go at {time}',
+  by: 'learning, {who} is by',
+  call: 'be within call of {who}, {from} – {to}',
   now: 'now',
   in: 'in {time}',
   then: 'then {time}: {what}',
@@ -158,6 +160,7 @@ export const plan = {
     print: 'Print',
     none: 'There is no plan for today yet.',
     bring: 'Decided by the plan of {time}. Label, manual and local code come first.',
+    have: 'Have ready: {what}',
     done: 'done',
   },
 }
