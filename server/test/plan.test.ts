@@ -1,6 +1,7 @@
 import ical from 'ical.js'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { brokenIn, planSearch, type Plan, type PlanProblem } from '@tadka/core/plan'
+import type { Learned } from '@tadka/core/procedure'
 import { siteId } from '../demo/house.ts'
 import { draft, signIn, testServer, type TestServer } from './server.ts'
 
@@ -134,9 +135,11 @@ describe('planning over the wire', () => {
 describe('minutes learned', () => {
   it('come from the site’s finished runs, whole and at least one', async () => {
     const answer = await server.app.inject({ url: `/api/sites/${siteId}/learned`, headers: { cookie: crew } })
-    const learned = answer.json() as Record<string, Record<string, number>>
+    const learned = answer.json() as Record<string, Learned>
     expect(Object.keys(learned)).toContain('slush.in-place')
-    for (const minutes of Object.values(learned['slush.in-place'] ?? {})) {
+    const { site = {}, people = {} } = learned['slush.in-place'] ?? {}
+    expect(Object.keys(site).length).toBeGreaterThan(0)
+    for (const minutes of [site, ...Object.values(people)].flatMap((m) => Object.values(m))) {
       expect(Number.isInteger(minutes)).toBe(true)
       expect(minutes).toBeGreaterThanOrEqual(1)
     }
