@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test.ts'
 import { address, press, signIn } from './crew.ts'
 
 test('from the Bench to a correct pour in three taps, kept, labelled, and tested next', async ({ page }) => {

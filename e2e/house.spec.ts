@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test.ts'
 import { address, heading, isAccessible, press, signIn } from './crew.ts'
 
 test('a bucket is mixed, waited for and checked: three steps, in the log', async ({ page }) => {

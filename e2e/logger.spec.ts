@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Page } from './test.ts'
 import { csvOf, rackStream } from '@tadka/devices'
 import { address, isAccessible, press, signIn } from './crew.ts'
 

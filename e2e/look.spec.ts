@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test.ts'
 import { address, isAccessible, press, signIn } from './crew.ts'
 import { colourful, places, visit } from './places.ts'
 

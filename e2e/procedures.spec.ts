@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Page } from './test.ts'
 import { address, countParts, heading, hold, later, press, signIn } from './crew.ts'
 
 async function begin(page: Page, station: string, procedure: string): Promise<void> {

@@ -12,7 +12,7 @@ import { loadDemo } from '../server/demo/load.ts'
  * the demo; a second port, for the tests alone, moves it on (POST /MINUTES), sets it (POST /at/INSTANT) and restarts the server (POST /restart).
  */
 const webRoot = fileURLToPath(new URL('../web/dist', import.meta.url))
-const cluster = await startCluster(dataDir, 'e2e', () => {})
+const cluster = await startCluster(dataDir, process.env['TADKA_CLUSTER'] ?? 'e2e', () => {})
 const owner = new pg.Client({ connectionString: cluster.ownerUrl.replace(/\/tadka$/, '/postgres') })
 await owner.connect()
 await owner.query('drop database if exists tadka with (force)')

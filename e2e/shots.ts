@@ -1,20 +1,13 @@
-import { spawn } from 'node:child_process'
-import { once } from 'node:events'
-import { createInterface } from 'node:readline'
 import { chromium, type Page } from '@playwright/test'
 import { gateway, rackStream } from '@tadka/devices'
 import { demoProbeHeader } from '../server/demo/devices.ts'
 import { chromiumArgs } from './browser.ts'
 import { countParts, hold, press, signIn } from './crew.ts'
+import { application } from './started.ts'
 
 /** Takes the pictures of docs/screenshots from the demo at the close of a day: 1280 by 800, one of each main view. */
-const application = spawn(process.execPath, ['--import', 'tsx', 'e2e/serve.ts'], {
-  stdio: ['ignore', 'pipe', 'inherit'],
-})
-for await (const line of createInterface({ input: application.stdout })) {
-  Object.assign(process.env, JSON.parse(line) as Record<string, string>)
-  break
-}
+const { told, stop } = await application('e2e')
+Object.assign(process.env, told)
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: chromiumArgs })
 const newPage = async (colorScheme: 'light' | 'dark'): Promise<Page> =>
   (
@@ -156,8 +149,7 @@ await go('/dish/sink', '.basin', lead)
 await take('sink', lead)
 
 await browser.close()
-application.kill('SIGTERM')
-await once(application, 'exit')
+await stop()
 
 /** A file of such a logger: a reading every five seconds, a ride every quarter of an hour, the last ones cooler. */
 function rides(begin: number): string {

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test.ts'
 import { address, countParts, heading, hold, later, press, restartServer, signIn } from './crew.ts'
 
 test('a soft-serve freezer is closed at night and opened in the morning, watched live, to the signed record', async ({

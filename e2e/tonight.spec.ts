@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Page } from './test.ts'
 import { address, isAccessible, later, press, signIn } from './crew.ts'
 
 /** The evening after the other tests', before its last rush. */

@@ -9,18 +9,19 @@ export function run(command: string, args: readonly string[], options: SpawnOpti
   })
 }
 
-/** Runs a command with its output shown and kept. */
+/** Runs a command with its output kept, and shown as it comes unless `isQuiet`. */
 export function runKeeping(
   command: string,
   args: readonly string[],
   options: SpawnOptions = {},
+  isQuiet = false,
 ): Promise<{ code: number; output: string }> {
   return new Promise((resolve, reject) => {
     const child = spawn(command, args, { ...options, stdio: ['ignore', 'pipe', 'pipe'] })
     let output = ''
     const keep = (to: NodeJS.WriteStream) => (chunk: Buffer) => {
       output += chunk.toString()
-      to.write(chunk)
+      if (!isQuiet) to.write(chunk)
     }
     child.stdout?.on('data', keep(process.stdout))
     child.stderr?.on('data', keep(process.stderr))

@@ -1,13 +1,16 @@
 import { stripVTControlCharacters } from 'node:util'
-import { run, runKeeping } from './run.ts'
+import { runKeeping } from './run.ts'
 import { root } from './paths.ts'
 
 interface Step {
   readonly name: string
   readonly command: string
   readonly args: readonly string[]
-  /** How the runner tells its counts; none for a check that only passes or fails. */
-  readonly counts?: 'vitest' | 'playwright'
+}
+
+interface Suite extends Step {
+  /** How the runner tells its counts. */
+  readonly counts: 'vitest' | 'playwright'
 }
 
 const bin = (name: string) => `node_modules/.bin/${name}`
@@ -17,17 +20,23 @@ const types = (floor: string): Step => ({
   args: ['-p', floor],
 })
 
-const steps: readonly Step[] = [
-  { name: 'format', command: bin('prettier'), args: ['--check', '--log-level', 'warn', '.'] },
+/** They hang on nothing but the sources: as many at once as a small machine has cores. */
+const checks: readonly Step[] = [
   { name: 'lint', command: bin('eslint'), args: ['.', '--max-warnings', '0'] },
-  ...['core', 'contract', 'server', 'web', 'launcher', 'e2e', 'bench'].map(types),
-  { name: 'unused code', command: bin('knip'), args: [] },
-  { name: 'unit and API tests', command: bin('vitest'), args: ['run'], counts: 'vitest' },
   {
     name: 'build',
     command: process.execPath,
     args: ['../node_modules/vite/bin/vite.js', 'build', '--logLevel', 'warn'],
   },
+  ...['web', 'server', 'core', 'contract', 'devices', 'launcher', 'e2e', 'bench'].map(types),
+  { name: 'format', command: bin('prettier'), args: ['--check', '--log-level', 'warn', '.'] },
+  { name: 'unused code', command: bin('knip'), args: [] },
+]
+const atOnce = 2
+
+/** One after another: they want the whole machine. */
+const suites: readonly Suite[] = [
+  { name: 'unit and API tests', command: bin('vitest'), args: ['run'], counts: 'vitest' },
   { name: 'browser tests', command: bin('playwright'), args: ['test', '-c', 'e2e'], counts: 'playwright' },
 ]
 
@@ -42,17 +51,22 @@ function countsIn(output: string, runner: 'vitest' | 'playwright'): { passed: nu
 /** Runs everything that must pass, or the steps whose names hold one of `only`; ends with one line that counts. */
 export async function test(only: readonly string[]): Promise<number> {
   let [passed, failed] = [0, 0]
-  for (const step of steps) {
-    if (only.length > 0 && !only.some((word) => step.name.includes(word))) continue
+  const asked = (step: Step) => only.length === 0 || only.some((word) => step.name.includes(word))
+  const optionsOf = (step: Step) => ({ cwd: step.name === 'build' ? `${root}web` : root })
+  const waiting = checks.filter(asked)
+  const checkNext = async (): Promise<void> => {
+    const step = waiting.shift()
+    if (!step) return
+    const { code, output } = await runKeeping(step.command, step.args, optionsOf(step), true)
+    console.log(`\n== ${step.name}\n${output}`.trimEnd())
+    if (code === 0) passed += 1
+    else failed += 1
+    return checkNext()
+  }
+  await Promise.all(Array.from({ length: atOnce }, checkNext))
+  for (const step of suites.filter(asked)) {
     console.log(`\n== ${step.name}`)
-    const options = { cwd: step.name === 'build' ? `${root}web` : root }
-    if (!step.counts) {
-      const code = await run(step.command, step.args, options)
-      if (code === 0) passed += 1
-      else failed += 1
-      continue
-    }
-    const { code, output } = await runKeeping(step.command, step.args, options)
+    const { code, output } = await runKeeping(step.command, step.args, optionsOf(step))
     const counted = countsIn(output, step.counts)
     passed += counted.passed
     failed += code === 0 ? 0 : Math.max(1, counted.failed)

@@ -1,0 +1,19 @@
+import { test as base } from '@playwright/test'
+import { application } from './started.ts'
+
+export { expect, type Page } from '@playwright/test'
+
+/** Each worker has an application of its own: what one file of tests does there, no other sees meanwhile. */
+export const test = base.extend<object, { readonly isServed: boolean }>({
+  isServed: [
+    // Playwright reads what a fixture needs from its first parameter.
+    // eslint-disable-next-line no-empty-pattern
+    async ({}, use, { parallelIndex }) => {
+      const { told, stop } = await application(`e2e-${parallelIndex}`)
+      Object.assign(process.env, told)
+      await use(true)
+      await stop()
+    },
+    { scope: 'worker', auto: true, timeout: 120_000 },
+  ],
+})
