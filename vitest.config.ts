@@ -6,6 +6,8 @@ const unit = (name: string) => ({
 
 export default defineConfig({
   test: {
+    // The suites that ask for a database come one after another; the others fill a small machine's cores.
+    maxWorkers: 2,
     projects: [
       unit('core'),
       unit('contract'),

@@ -130,12 +130,19 @@ describe('while three tablets send', () => {
   it('PostgreSQL is restarted under it: the same', async () => {
     acknowledgements = 0
     await start()
+    const ended = new Promise<never>((_, reject) =>
+      server?.once('exit', () => reject(new Error('the server ended with it'))),
+    )
     const sending = Promise.all(['bao', 'dara', 'tomas'].map((name) => tablet(name, 120)))
-    for (let restarts = 1; restarts <= 3; restarts++) {
-      await acknowledgedBatches(restarts * 60)
-      await cluster.stop()
-      cluster = await startCluster(dataDir, 'crash', () => {}, cluster.port)
+    const restarting = async () => {
+      for (let restarts = 1; restarts <= 3; restarts++) {
+        await acknowledgedBatches(restarts * 60)
+        await cluster.stop()
+        cluster = await startCluster(dataDir, 'crash', () => {}, cluster.port)
+      }
+      return sending
     }
-    await standOnce((await sending).flat())
+    await standOnce((await Promise.race([restarting(), ended])).flat())
+    server?.removeAllListeners('exit')
   })
 })

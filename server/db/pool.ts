@@ -16,6 +16,9 @@ export function openPool(url: string, onLost: (error: Error) => void): Pool {
     query_timeout: 20_000,
     keepAlive: true,
   })
-  pool.on('error', onLost)
+  // Lost while somebody has it, between two statements, nobody else hears of it: unheard, it would end the process.
+  pool.on('connect', (client) => client.on('error', onLost))
+  // The pool tells of an idle one what its own listener has told already.
+  pool.on('error', () => {})
   return pool
 }
