@@ -26,7 +26,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await signIn(page, 'Bao', '2468')
       for (const place of colorScheme === 'light' ? places : colourful) {
         await visit(page, place)
-        await isAccessible(page)
+        await isAccessible(page, colorScheme === 'light' ? 'all' : 'contrast')
       }
     })
   })

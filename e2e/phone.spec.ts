@@ -10,7 +10,7 @@ test('at phone width every place fits its width and is clean under axe', async (
     await visit(page, place)
     const [wide, room] = await page.evaluate(() => [document.documentElement.scrollWidth, window.innerWidth])
     expect(wide, place).toBeLessThanOrEqual(room ?? 0)
-    await isAccessible(page)
+    await isAccessible(page, 'layout')
   }
 })
 
