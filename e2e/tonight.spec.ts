@@ -125,5 +125,6 @@ test('the roster is typed, faults told, and brought in from a calendar; lists ar
   await isAccessible(page)
   await page.goto(address('/shift/lists'))
   await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText(/^Have ready: .*pails/).first()).toBeVisible()
   await isAccessible(page)
 })
