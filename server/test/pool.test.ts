@@ -1,4 +1,3 @@
-import { once } from 'node:events'
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import { inSite } from '../db/transaction.ts'
 import { openPool, type Pool } from '../db/pool.ts'
@@ -20,7 +19,7 @@ afterAll(async () => {
 it('a connection that is lost between two statements fails its own work only, and another takes its place', async () => {
   const work = inSite(pool, siteId, async (client) => {
     const { rows } = await client.query<{ pid: number }>('select pg_backend_pid() as pid')
-    const gone = once(client, 'end')
+    const gone = new Promise((resolve) => client.once('end', resolve))
     await database.owner.query('select pg_terminate_backend($1)', [rows[0]?.pid])
     // Nothing is asked of it meanwhile: the loss itself must be heard, or the process ends.
     await gone

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NInput, NSelect, useMessage } from 'naive-ui'
+import { NButton, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSite } from '../record/site.ts'
@@ -16,6 +16,8 @@ import {
   type InstrumentFault,
 } from './instrument-draft.ts'
 import { useKit, type Kinded } from './kit.ts'
+import ChoiceField from './ChoiceField.vue'
+import TextField from './TextField.vue'
 import './form.css'
 
 /** A strip, kit, thermometer, measuring tool, scale or dispenser, entered or changed. */
@@ -56,82 +58,71 @@ function keep(): void {
   <form class="house-form" @submit.prevent="keep">
     <h2>{{ t(instrument ? 'house.instrument.change' : 'house.instrument.new') }}</h2>
     <div class="fields">
-      <div v-if="!instrument">
-        <span class="name">{{ t('house.instrument.kindName') }}</span>
-        <n-select
-          :value="draft.kind"
-          :options="options(instrumentKinds, 'instrument.kind')"
-          :aria-label="t('house.instrument.kindName')"
-          @update:value="chooseKind"
-        />
-      </div>
-      <label>
-        {{ t('house.label.name') }}
-        <n-input :value="draft.name" placeholder="" @update:value="(name: string) => set({ name })" />
-        <span class="fault">{{ fault('name') }}</span>
-      </label>
-      <div v-if="draft.kind === 'strip' || draft.kind === 'thermometer'">
-        <span class="name">{{ t('house.instrument.unit') }}</span>
-        <n-select
-          :value="draft.unit"
-          :options="units"
-          :aria-label="t('house.instrument.unit')"
-          @update:value="(unit: string) => set({ unit })"
-        />
-      </div>
-      <div v-if="draft.kind === 'titration' || (draft.kind === 'strip' && draft.unit === 'ppm')">
-        <span class="name">{{ t('house.label.agent') }}</span>
-        <n-select
-          :value="draft.agent"
-          :options="options(['chlorine', 'quat', 'iodine', 'other'], 'label.agentOf')"
-          :aria-label="t('house.label.agent')"
-          @update:value="(agent: InstrumentDraft['agent']) => set({ agent })"
-        />
-      </div>
-      <label v-if="draft.kind === 'strip'" class="wide">
-        {{ t('house.instrument.blocks') }}
-        <n-input :value="draft.blocks" placeholder="" @update:value="(blocks: string) => set({ blocks })" />
-        <span class="fault">{{ fault('blocks') }}</span>
-      </label>
+      <choice-field
+        v-if="!instrument"
+        :name="t('house.instrument.kindName')"
+        :model-value="draft.kind"
+        :options="options(instrumentKinds, 'instrument.kind')"
+        @update:model-value="chooseKind"
+      />
+      <text-field
+        :name="t('house.label.name')"
+        :model-value="draft.name"
+        :fault="fault('name')"
+        @update:model-value="(name: string) => set({ name })"
+      />
+      <choice-field
+        v-if="draft.kind === 'strip' || draft.kind === 'thermometer'"
+        :name="t('house.instrument.unit')"
+        :model-value="draft.unit"
+        :options="units"
+        @update:model-value="(unit: string) => set({ unit })"
+      />
+      <choice-field
+        v-if="draft.kind === 'titration' || (draft.kind === 'strip' && draft.unit === 'ppm')"
+        :name="t('house.label.agent')"
+        :model-value="draft.agent"
+        :options="options(['chlorine', 'quat', 'iodine', 'other'] as const, 'label.agentOf')"
+        @update:model-value="(agent: InstrumentDraft['agent']) => set({ agent })"
+      />
+      <text-field
+        v-if="draft.kind === 'strip'"
+        class="wide"
+        :name="t('house.instrument.blocks')"
+        :model-value="draft.blocks"
+        :fault="fault('blocks')"
+        @update:model-value="(blocks: string) => set({ blocks })"
+      />
       <template v-if="draft.kind === 'dispenser'">
-        <div>
-          <span class="name">{{ t('bench.product') }}</span>
-          <n-select
-            :value="draft.product || null"
-            :options="kit.products.value.map((p) => ({ label: p.name, value: p.id }))"
-            :aria-label="t('bench.product')"
-            @update:value="(product: string) => set({ product })"
-          />
-          <span class="fault">{{ fault('product') }}</span>
-        </div>
-        <div>
-          <span class="name">{{ t('house.instrument.byName') }}</span>
-          <n-select
-            :value="draft.by"
-            :options="options(['stroke', 'second'], 'instrument.by')"
-            :aria-label="t('house.instrument.byName')"
-            @update:value="(by: InstrumentDraft['by']) => set({ by })"
-          />
-        </div>
+        <choice-field
+          :name="t('bench.product')"
+          :model-value="draft.product || null"
+          :options="kit.products.value.map((p) => ({ label: p.name, value: p.id }))"
+          :fault="fault('product')"
+          @update:model-value="(product: string) => set({ product })"
+        />
+        <choice-field
+          :name="t('house.instrument.byName')"
+          :model-value="draft.by"
+          :options="options(['stroke', 'second'] as const, 'instrument.by')"
+          @update:model-value="(by: InstrumentDraft['by']) => set({ by })"
+        />
       </template>
-      <label v-for="n in numbersOfKind[draft.kind]" :key="n">
-        {{ t(`house.instrument.number.${draft.kind}.${n}`) }}
-        <n-input
-          :value="draft.numbers[n] ?? ''"
-          placeholder=""
-          @update:value="(v: string) => set({ numbers: { ...draft.numbers, [n]: v } })"
-        />
-      </label>
-      <label v-if="hasDate(draft.kind)">
-        {{ t(draft.kind === 'thermometer' ? 'house.instrument.checkDue' : 'house.instrument.bestBefore') }}
-        <n-input
-          :value="draft.date"
-          placeholder=""
-          :input-props="{ type: 'date' }"
-          @update:value="(date: string) => set({ date })"
-        />
-        <span class="fault">{{ fault('date') }}</span>
-      </label>
+      <text-field
+        v-for="n in numbersOfKind[draft.kind]"
+        :key="n"
+        :name="t(`house.instrument.number.${draft.kind}.${n}`)"
+        :model-value="draft.numbers[n] ?? ''"
+        @update:model-value="(v: string) => set({ numbers: { ...draft.numbers, [n]: v } })"
+      />
+      <text-field
+        v-if="hasDate(draft.kind)"
+        :name="t(draft.kind === 'thermometer' ? 'house.instrument.checkDue' : 'house.instrument.bestBefore')"
+        :model-value="draft.date"
+        :fault="fault('date')"
+        type="date"
+        @update:model-value="(date: string) => set({ date })"
+      />
     </div>
     <p class="fault">{{ fault('numbers') }}</p>
     <div class="act">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { stripFit } from '@tadka/core/rules'
 import { interval } from '@tadka/core/quantity'
-import { NButton, NCheckbox, NInput, NSelect, useMessage } from 'naive-ui'
+import { NButton, NCheckbox, NSelect, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSite } from '../record/site.ts'
@@ -9,6 +9,8 @@ import { newId } from '../wire/device.ts'
 import { useKit, type Product } from './kit.ts'
 import { emptyLabel, emptyUse, labelFaults, labelOf, labelTyped, supplyOf, useFaults } from './label-draft.ts'
 import type { LabelDraft, LabelFault, SupplyKind, UseDraft } from './label-draft.ts'
+import ChoiceField from './ChoiceField.vue'
+import TextField from './TextField.vue'
 import './form.css'
 
 /** A label copied off its bottle, in the order that labels are worded. */
@@ -89,80 +91,65 @@ function keep(): void {
   <form class="house-form" @submit.prevent="keep">
     <h2>{{ product ? t('house.label.change', { name: product.name }) : t('house.label.new') }}</h2>
     <div class="fields">
-      <label>
-        {{ t('house.label.name') }}
-        <n-input :value="draft.name" placeholder="" @update:value="(name: string) => set({ name })" />
-        <span class="fault">{{ fault('name') }}</span>
-      </label>
-      <label class="wide">
-        {{ t('house.label.purpose') }}
-        <n-input
-          :value="draft.purpose"
-          placeholder=""
-          @update:value="(purpose: string) => set({ purpose })"
-        />
-      </label>
-      <div>
-        <span class="name">{{ t('house.label.class') }}</span>
-        <n-select
-          :value="draft.chemicalClass"
-          :options="classOptions"
-          :aria-label="t('house.label.class')"
-          @update:value="(chemicalClass: LabelDraft['chemicalClass']) => set({ chemicalClass })"
-        />
-      </div>
-      <div>
-        <span class="name">{{ t('house.label.agent') }}</span>
-        <n-select
-          :value="draft.agent"
-          :options="agents"
-          :aria-label="t('house.label.agent')"
-          @update:value="(agent: LabelDraft['agent']) => set({ agent })"
-        />
-      </div>
-      <div>
-        <span class="name">{{ t('house.label.dose') }}</span>
-        <n-select
-          :value="draft.supply"
-          :options="supplies"
-          :aria-label="t('house.label.dose')"
-          @update:value="(supply: SupplyKind) => set({ supply })"
-        />
-      </div>
-      <label>
-        {{ t(`house.label.amountOf.${draft.supply}`) }}
-        <n-input :value="draft.amount" placeholder="" @update:value="(amount: string) => set({ amount })" />
-        <span class="fault">{{ fault('amount') }}</span>
+      <text-field
+        :name="t('house.label.name')"
+        :model-value="draft.name"
+        :fault="fault('name')"
+        @update:model-value="(name: string) => set({ name })"
+      />
+      <text-field
+        class="wide"
+        :name="t('house.label.purpose')"
+        :model-value="draft.purpose"
+        @update:model-value="(purpose: string) => set({ purpose })"
+      />
+      <choice-field
+        :name="t('house.label.class')"
+        :model-value="draft.chemicalClass"
+        :options="classOptions"
+        @update:model-value="(chemicalClass: LabelDraft['chemicalClass']) => set({ chemicalClass })"
+      />
+      <choice-field
+        :name="t('house.label.agent')"
+        :model-value="draft.agent"
+        :options="agents"
+        @update:model-value="(agent: LabelDraft['agent']) => set({ agent })"
+      />
+      <choice-field
+        :name="t('house.label.dose')"
+        :model-value="draft.supply"
+        :options="supplies"
+        @update:model-value="(supply: SupplyKind) => set({ supply })"
+      />
+      <text-field
+        :name="t(`house.label.amountOf.${draft.supply}`)"
+        :model-value="draft.amount"
+        :fault="fault('amount')"
+        @update:model-value="(amount: string) => set({ amount })"
+      >
         <span class="small">{{ comesTo }}</span>
-      </label>
+      </text-field>
       <template v-if="draft.supply === 'strength'">
-        <div>
-          <span class="name">{{ t('house.label.as') }}</span>
-          <n-select
-            :value="draft.as"
-            :options="stated"
-            :aria-label="t('house.label.as')"
-            @update:value="(as: LabelDraft['as']) => set({ as })"
-          />
-        </div>
-        <label v-if="draft.as === '% w/w'">
-          {{ t('house.label.density') }}
-          <n-input
-            :value="draft.density"
-            placeholder=""
-            @update:value="(density: string) => set({ density })"
-          />
-          <span class="fault">{{ fault('density') }}</span>
-        </label>
-        <div v-if="draft.chemicalClass === 'hypochlorite'">
-          <span class="name">{{ t('house.label.counts') }}</span>
-          <n-select
-            :value="draft.counts"
-            :options="counts"
-            :aria-label="t('house.label.counts')"
-            @update:value="(c: LabelDraft['counts']) => set({ counts: c })"
-          />
-        </div>
+        <choice-field
+          :name="t('house.label.as')"
+          :model-value="draft.as"
+          :options="stated"
+          @update:model-value="(as: LabelDraft['as']) => set({ as })"
+        />
+        <text-field
+          v-if="draft.as === '% w/w'"
+          :name="t('house.label.density')"
+          :model-value="draft.density"
+          :fault="fault('density')"
+          @update:model-value="(density: string) => set({ density })"
+        />
+        <choice-field
+          v-if="draft.chemicalClass === 'hypochlorite'"
+          :name="t('house.label.counts')"
+          :model-value="draft.counts"
+          :options="counts"
+          @update:model-value="(c: LabelDraft['counts']) => set({ counts: c })"
+        />
       </template>
       <n-checkbox
         v-if="draft.supply === 'pieces'"
@@ -175,17 +162,19 @@ function keep(): void {
     <fieldset v-for="(u, i) in draft.uses" :key="i">
       <legend>{{ t('house.label.use', { n: i + 1 }) }}</legend>
       <div class="fields">
-        <label class="wide">
-          {{ t('house.label.useName') }}
-          <n-input :value="u.name" placeholder="" @update:value="(name: string) => setUse(i, { name })" />
-        </label>
-        <label
+        <text-field
+          class="wide"
+          :name="t('house.label.useName')"
+          :model-value="u.name"
+          @update:model-value="(name: string) => setUse(i, { name })"
+        />
+        <text-field
           v-for="f in ['lo', 'hi', 'target', 'contact', 'waterC', 'waterF', 'hardest'] as const"
           :key="f"
-        >
-          {{ t(`house.label.field.${f}`) }}
-          <n-input :value="u[f]" placeholder="" @update:value="(v: string) => setUse(i, { [f]: v })" />
-        </label>
+          :name="t(`house.label.field.${f}`)"
+          :model-value="u[f]"
+          @update:model-value="(v: string) => setUse(i, { [f]: v })"
+        />
         <n-checkbox
           :checked="u.rinseAfter"
           @update:checked="(rinseAfter: boolean) => setUse(i, { rinseAfter })"
@@ -200,19 +189,18 @@ function keep(): void {
     </fieldset>
     <n-button @click="set({ uses: [...draft.uses, emptyUse] })">{{ t('house.label.addUse') }}</n-button>
     <div class="fields">
-      <label>
-        {{ t('house.label.ppe') }}
-        <n-input :value="draft.ppe" placeholder="" @update:value="(ppe: string) => set({ ppe })" />
-      </label>
-      <label class="wide">
-        {{ t('house.firstAid') }}
-        <n-input
-          :value="draft.firstAid"
-          placeholder=""
-          @update:value="(firstAid: string) => set({ firstAid })"
-        />
-        <span class="fault">{{ fault('firstAid') }}</span>
-      </label>
+      <text-field
+        :name="t('house.label.ppe')"
+        :model-value="draft.ppe"
+        @update:model-value="(ppe: string) => set({ ppe })"
+      />
+      <text-field
+        class="wide"
+        :name="t('house.firstAid')"
+        :model-value="draft.firstAid"
+        :fault="fault('firstAid')"
+        @update:model-value="(firstAid: string) => set({ firstAid })"
+      />
       <div class="wide">
         <span class="name">{{ t('house.neverWith') }}</span>
         <n-select

@@ -185,16 +185,10 @@ function keep(): void {
   </div>
 </template>
 
+<style scoped src="./check.css"></style>
+
 <style scoped>
-.check {
-  display: grid;
-  grid-template-columns: 430px minmax(0, 1fr);
-  min-height: 100%;
-  --key: 52px;
-}
 .entry {
-  padding: 16px var(--gutter);
-  border-right: 1px solid var(--line);
   display: flex;
   flex-direction: column;
   gap: 12px;
@@ -222,14 +216,4 @@ function keep(): void {
   border-color: var(--sea);
   background: var(--sea-wash);
 }
-.verdict {
-  padding: 16px var(--gutter) 16px 28px;
-}
-.hint {
-  font-size: 22px;
-  color: var(--ink-2);
-  padding-top: 40px;
-}
 </style>
-
-<style scoped src="./check.css"></style>

@@ -193,17 +193,9 @@ function act(): void {
   </div>
 </template>
 
+<style scoped src="./check.css"></style>
+
 <style scoped>
-.check {
-  display: grid;
-  grid-template-columns: 430px minmax(0, 1fr);
-  min-height: 100%;
-  --key: 52px;
-}
-.entry {
-  padding: 16px var(--gutter);
-  border-right: 1px solid var(--line);
-}
 @media (min-width: 1200px) {
   .check.wide {
     grid-template-columns: 720px minmax(0, 1fr);
@@ -214,9 +206,6 @@ function act(): void {
     gap: 28px;
     align-content: start;
   }
-}
-.verdict {
-  padding: 16px var(--gutter) 16px 28px;
 }
 .by {
   display: flex;
@@ -255,17 +244,9 @@ function act(): void {
   color: var(--ink-2);
   margin-bottom: 6px;
 }
-.hint {
-  font-size: 22px;
-  color: var(--ink-2);
-  max-width: 22em;
-  padding-top: 40px;
-}
 .refusal {
   color: var(--out);
   font-weight: 650;
   font-size: 20px;
 }
 </style>
-
-<style scoped src="./check.css"></style>
