@@ -1,7 +1,6 @@
 /** How Debian's Chromium is started: no traffic of its own, and as root without its sandbox. */
 export const chromiumArgs = [
   '--no-sandbox',
-  '--disable-gpu',
   '--disable-background-networking',
   '--disable-quic',
   '--no-first-run',

@@ -1,6 +1,6 @@
 import type { Arc, Block, Job, Network, Piece } from './network.ts'
 import {
-  minutesOf,
+  segmentMinutes,
   type PlanBreak,
   type PlanPerson,
   type PlanProblem,
@@ -94,9 +94,9 @@ function lastingOf(
   may: readonly number[],
 ): Pick<Piece, 'minutes' | 'by'> {
   const { minutes, minutesBy, fixed } = segment
-  if (fixed) return { minutes: minutesOf(segment, fixed.person), by: null }
+  if (fixed) return { minutes: segmentMinutes(segment, fixed.person), by: null }
   if (!minutesBy || may.length === 0) return { minutes, by: null }
-  const by = Int16Array.from(people, (p) => minutesOf(segment, p.id))
+  const by = Int16Array.from(people, (p) => segmentMinutes(segment, p.id))
   const theirs = may.map((p) => by[p] as number)
   return { minutes: Math.min(...theirs), by }
 }

@@ -107,7 +107,7 @@ export interface PlanSegment {
 }
 
 /** Minutes that a segment takes in somebody's hands; null is nobody's. */
-export const minutesOf = ({ minutes, minutesBy }: PlanSegment, person: string | null): number =>
+export const segmentMinutes = ({ minutes, minutesBy }: PlanSegment, person: string | null): number =>
   person === null ? minutes : (minutesBy?.[person] ?? minutes)
 
 /** `to` begins at least `least` and at most `most` minutes after `from` ends. */

@@ -1,4 +1,4 @@
-import { minutesOf, type Plan, type PlanProblem, type PlanSet } from './problem.ts'
+import { segmentMinutes, type Plan, type PlanProblem, type PlanSet } from './problem.ts'
 
 /** Minutes that a new plan must win for it to take the place of the one in force. */
 export const leastGain = 3
@@ -29,13 +29,13 @@ export function heldNear(problem: PlanProblem, before: Plan): PlanProblem {
   const taken = new Map<string, number>()
   for (const r of problem.runs)
     for (const s of r.segments)
-      if (s.fixed?.person) taken.set(s.fixed.person, s.fixed.start + minutesOf(s, s.fixed.person))
+      if (s.fixed?.person) taken.set(s.fixed.person, s.fixed.start + segmentMinutes(s, s.fixed.person))
   const runs = problem.runs.map((run) => {
     const next = near.find((p) => p.run === run.id)
     if (!next?.person || run.segments.some((s) => s.fixed)) return run
     const person = problem.people.find((p) => p.id === next.person)
     const first = run.segments.find((s) => s.id === next.segment)
-    const end = first && person ? next.start + minutesOf(first, person.id) : 0
+    const end = first && person ? next.start + segmentMinutes(first, person.id) : 0
     const free =
       person !== undefined &&
       first?.kind === 'hands-on' &&

@@ -64,8 +64,7 @@ export function timelinesOf({ problem, isLearned }: Network): Timelines {
     setsOf: people.map((_, p) => sets.flatMap((_, s) => (membersOf[s]?.includes(p) ? [s] : []))),
     membersOf,
     hours: people.map(({ from, to }) => ({ from, to })),
-    ...byLearners(isLearned ? people.length * horizon : 0),
-    watchedMinutes: new Int32Array(people.length),
+    ...byLearners(people.length, isLearned ? horizon : 0),
   }
   sets.forEach((_, s) => {
     for (let t = 0; t < horizon; t++) if ((spare[s * horizon + t] as number) <= 0) shut(lines, s, t, 1)
@@ -73,10 +72,11 @@ export function timelinesOf({ problem, isLearned }: Network): Timelines {
   return lines
 }
 
-const byLearners = (size: number) => ({
-  at: new Int16Array(size),
-  watch: new Int16Array(size),
-  watched: new Int16Array(size),
+const byLearners = (people: number, horizon: number) => ({
+  at: new Int16Array(people * horizon),
+  watch: new Int16Array(people * horizon),
+  watched: new Int16Array(people * horizon),
+  watchedMinutes: new Int32Array(people),
 })
 
 /** Closes (by 1) or opens (by -1) everybody who is counted in a set at a minute. */

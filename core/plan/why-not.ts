@@ -1,4 +1,4 @@
-import { minutesOf, type Pin, type PlanProblem } from './problem.ts'
+import { segmentMinutes, type Pin, type PlanProblem } from './problem.ts'
 import { planSearch } from './search.ts'
 import { freed, type Reason } from './ways-out.ts'
 
@@ -7,7 +7,7 @@ const trial = 12
 
 /** Why a run cannot stand where somebody would have it. */
 export type Refused =
-  | { readonly why: 'begun' | 'not-signed-off' | 'away' | 'elsewhere' }
+  | { readonly why: 'begun' | 'not-signed-off' | 'nobody-by' | 'away' | 'elsewhere' }
   | { readonly why: 'too-early'; readonly from: number }
   | { readonly why: 'station-up'; readonly until: number }
   | { readonly why: Reason }
@@ -23,7 +23,7 @@ export function whyNot(problem: PlanProblem, pin: Pin): Refused {
   const first = run.segments.find((s) => !run.links.some((l) => l.to === s.id))
   if (pin.start !== null && first) {
     if (pin.start < run.earliest) return { why: 'too-early', from: run.earliest }
-    if (person && (pin.start < person.from || pin.start + minutesOf(first, person.id) > person.most))
+    if (person && (pin.start < person.from || pin.start + segmentMinutes(first, person.id) > person.most))
       return { why: 'away' }
     const begin = pin.start
     const least = run.segments.reduce((sum, s) => sum + (s.kind === 'hands-on' ? s.minutes : 0), 0)
@@ -38,6 +38,12 @@ export function whyNot(problem: PlanProblem, pin: Pin): Refused {
     return search.plan().unplaced.every((u) => u.run !== pin.run)
   }
   const pinned = { ...problem, pins: [...problem.pins.filter((p) => p.run !== pin.run), pin] }
+  // Who learns may do it alone: then it is only that nobody could be by.
+  const alone = problem.runs.map((r) =>
+    r === run ? { ...r, signedOff: [...r.signedOff, ...r.learning] } : r,
+  )
+  if (person && run.learning.includes(person.id) && stands({ ...pinned, runs: alone }))
+    return { why: 'nobody-by' }
   for (const why of ['stations', 'counters', 'keep-up', 'places', 'order', 'hours'] as const)
     if (stands(freed(pinned, why))) return { why }
   return { why: 'elsewhere' }

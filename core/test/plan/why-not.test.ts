@@ -62,6 +62,21 @@ describe('why a run cannot stand where somebody put it', () => {
       { why: 'places' },
     ],
     [
+      'they are learning, and who is signed off works in another place',
+      shift(
+        [
+          { ...a, signedOff: ['ben'], learning: ['ana'] },
+          {
+            ...run('b', 'h60'),
+            segments: [{ ...run('b', 'h60').segments[0], fixed: { person: 'ben', start: 0 } }],
+          } as typeof a,
+        ],
+        { counters: [] },
+      ),
+      pin({ person: 'ana', start: 20 }),
+      { why: 'nobody-by' },
+    ],
+    [
       'something is closed down before it',
       shift([a, run('b', 'h30 w60 h5')], { orders: [{ before: 'b', after: 'a' }] }),
       pin({ start: 40 }),

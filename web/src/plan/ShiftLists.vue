@@ -26,18 +26,20 @@ const lanes = useLanes()
 const lists = computed(() =>
   planner.inForce && planner.look
     ? lanes.value
-        .map((l) => ({ ...l, bars: l.bars.filter((b) => b.state !== 'done') }))
+        .map((l) => ({ ...l, bars: withHaveReady(l.bars.filter((b) => b.state !== 'done')) }))
         .filter((l) => !l.away && l.bars.length > 0)
     : [],
 )
-/** What to bring to a run, at its first line on somebody's list. */
-function bring(bars: readonly Bar[], i: number): string {
-  const bar = bars[i]
-  if (!bar || bars.findIndex((b) => b.run === bar.run) !== i) return ''
-  const run = planner.look?.problem.runs.find((r) => r.id === bar.run)
-  const procedure = run ? latest(run.procedure) : null
-  const options = site.one('station', bar.station)?.plate?.options ?? {}
-  return procedure ? haveReady(procedure, options).join(', ') : ''
+
+/** Each with what to have ready for its run, at the run's first line on the list. */
+function withHaveReady(bars: readonly Bar[]): (Bar & { readonly have: string })[] {
+  return bars.map((bar, i) => {
+    const run = planner.look?.problem.runs.find((r) => r.id === bar.run)
+    const isFirst = bars.findIndex((b) => b.run === bar.run) === i
+    const procedure = run && isFirst ? latest(run.procedure) : null
+    const options = site.one('station', bar.station)?.plate?.options ?? {}
+    return { ...bar, have: procedure ? haveReady(procedure, options).join(', ') : '' }
+  })
 }
 const print = () => window.print()
 </script>
@@ -62,14 +64,14 @@ const print = () => window.print()
       </p>
       <table>
         <tbody>
-          <tr v-for="(b, i) in l.bars" :key="b.key">
+          <tr v-for="b in l.bars" :key="b.key">
             <td class="time">{{ clock(b.from) }} – {{ clock(b.to) }}</td>
             <td>
               <b>{{ b.state === 'break' ? t('plan.break') : names.station(b.station) }}</b>
               {{ b.title }}
               <p v-if="b.by" class="small">{{ t('plan.by', { who: names.person(b.by) }) }}</p>
-              <p v-if="bring(l.bars, i)" class="small quiet">
-                {{ t('plan.lists.have', { what: bring(l.bars, i) }) }}
+              <p v-if="b.have" class="small quiet">
+                {{ t('plan.lists.have', { what: b.have }) }}
               </p>
             </td>
             <td class="box"><i :aria-label="t('plan.lists.done')" role="img" /></td>

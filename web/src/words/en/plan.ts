@@ -69,6 +69,7 @@ export const plan = {
     begun: 'it has begun already.',
     'not-signed-off': '{who} is not signed off for it.',
     away: '{who} is not there then.',
+    'nobody-by': '{who} is still learning it, and nobody who is signed off for it can be by then.',
     elsewhere: 'whoever may do it is busy elsewhere then.',
     'too-early': 'it may not be begun before {time}.',
     'station-up': 'the machine must be up until {time}.',
