@@ -27,6 +27,8 @@ export interface ShiftInput {
 
 /** Minutes past their hours that people may be kept, and that a plan reaches past the last of them. */
 const overtimeMinutes = 45
+/** Minutes past opening that the plan of an opening reaches: what is late then is still seen. */
+const afterOpening = 60
 /** How busy the counters are from which it is a rush; 1 is an ordinary one. */
 const rushFrom = 0.3
 const minuteMs = 60_000
@@ -44,26 +46,29 @@ export function shiftProblem(input: ShiftInput): PlanProblem {
   const start = instant(Math.floor(now / minuteMs) * minuteMs)
   const minute = (at: number) => Math.round((at - start) / minuteMs)
   const local = (time: string) => minute(instantAt(roster.day, time, site.timeZone))
-  const people = roster.shifts.filter((s) => !s.away && local(s.to) > 0).map((s) => personOf(input, s, local))
-  const horizon = Math.max(60, ...people.map((p) => p.most))
   const day = tradingDay(site, roster.day)
-  const closes = day ? minute(day.closes) : 0
-  const rushes = rushSpans(site, start, Math.max(0, Math.min(horizon, closes)))
+  const trades = { from: Math.max(0, day ? minute(day.opens) : 0), to: day ? minute(day.closes) : 0 }
+  // Before the day opens its opening is planned by itself: the close is planned when it trades.
+  const isOpening = trades.from > 0
+  const until = isOpening ? trades.from + afterOpening : Number.POSITIVE_INFINITY
+  const people = roster.shifts
+    .filter((s) => !s.away && local(s.to) > 0 && local(s.from) < until)
+    .map((s) => personOf(input, s, local, until))
+  const horizon = Math.max(60, ...people.map((p) => p.most))
+  const rushes = rushSpans(site, start, trades.from, Math.min(horizon, trades.to))
   const stations = input.stations.map((s) => ({
     id: s.id,
     name: s.plate?.name ?? s.id,
     place: s.plate?.place ?? '',
     up:
-      s.plate?.up === 'trading' && closes > 0
-        ? [{ from: 0, to: closes }]
-        : s.plate?.up === 'rush'
-          ? rushes
-          : [],
+      s.plate?.up === 'trading' && trades.to > trades.from ? [trades] : s.plate?.up === 'rush' ? rushes : [],
   }))
   const { putOff, crew } = input
   const runs = [
     ...runsOf(input, minute, horizon, people),
-    ...followUpRuns(input.stations, crew, people, horizon, usualWeight).filter((r) => !putOff.includes(r.id)),
+    ...(isOpening ? [] : followUpRuns(input.stations, crew, people, horizon, usualWeight)).filter(
+      (r) => !putOff.includes(r.id),
+    ),
   ]
   const last = runs.filter((r) => site.lastOfAll?.includes(r.station))
   return {
@@ -71,7 +76,7 @@ export function shiftProblem(input: ShiftInput): PlanProblem {
     start,
     horizon,
     people,
-    counters: (site.counters ?? []).map((c) => counterOf(c, rushes, closes)),
+    counters: (site.counters ?? []).map((c) => counterOf(c, rushes, trades)),
     stations,
     keepUp: site.keepUp ?? [],
     places: { ...site.shared },
@@ -85,14 +90,19 @@ export function shiftProblem(input: ShiftInput): PlanProblem {
   }
 }
 
-function personOf({ crew, names }: ShiftInput, shift: RosterShift, local: (t: string) => number): PlanPerson {
-  const to = local(shift.to)
+function personOf(
+  { crew, names }: ShiftInput,
+  shift: RosterShift,
+  local: (t: string) => number,
+  until: number,
+): PlanPerson {
+  const to = Math.min(local(shift.to), until)
   return {
     id: shift.person,
     name: names[shift.person] ?? shift.person,
     from: Math.max(0, local(shift.from)),
     to,
-    most: to + overtimeMinutes,
+    most: Math.min(to + overtimeMinutes, until),
     serves: crew[shift.person]?.serves ?? [],
     // One whose time is over was taken, or is lost.
     breaks: shift.breaks
@@ -102,21 +112,21 @@ function personOf({ crew, names }: ShiftInput, shift: RosterShift, local: (t: st
         earliest: local(b.earliest),
         latest: local(b.latest),
       }))
-      .filter((b) => b.latest >= 0)
+      .filter((b) => b.latest >= 0 && b.earliest + b.minutes <= until)
       .map((b) => ({ ...b, earliest: Math.max(0, b.earliest) })),
     home: crew[shift.person]?.home ?? null,
   }
 }
 
 /** Spans of minutes in which the sailings make a rush. */
-function rushSpans(site: SiteSet, start: Instant, minutes: number): Span[] {
+function rushSpans(site: SiteSet, start: Instant, from: number, minutes: number): Span[] {
   const sailings = departures(
     site,
     instant(start - 60 * minuteMs),
-    instant(start + (minutes + 60) * minuteMs),
+    instant(start + (Math.max(from, minutes) + 60) * minuteMs),
   )
   const spans: Span[] = []
-  for (let t = 0; t < minutes; t++) {
+  for (let t = from; t < minutes; t++) {
     if (tideAt(sailings, instant(start + t * minuteMs)) < rushFrom) continue
     const last = spans.at(-1)
     if (last?.to === t) spans[spans.length - 1] = { from: last.from, to: t + 1 }
@@ -128,10 +138,11 @@ function rushSpans(site: SiteSet, start: Instant, minutes: number): Span[] {
 function counterOf(
   c: NonNullable<SiteSet['counters']>[number],
   rushes: readonly Span[],
-  closes: number,
+  trades: Span,
 ): PlanCounter {
   const need: PlanCounter['need'][number][] = []
-  let at = 0
+  const closes = trades.to
+  let at = trades.from
   for (const r of [...rushes, { from: closes, to: closes }]) {
     if (r.from > at) need.push({ from: at, to: Math.min(r.from, closes), people: c.quiet })
     if (r.to > r.from) need.push({ from: r.from, to: Math.min(r.to, closes), people: c.rush })

@@ -126,6 +126,11 @@ describe('the lanes of the shift', () => {
     expect(ben?.bars).toMatchObject([{ state: 'done', from: start - 30 * minute, to: start - 20 * minute }])
     expect(ana?.bars[0]).toMatchObject({ state: 'done', from: start - 20 * minute, to: start - 12 * minute })
   })
+  it('let nobody go who works on past the end of what is planned', () => {
+    const people = problem.people.map((p) => ({ ...p, to: 200, most: 200 }))
+    expect(lanes()[0]?.leaves).toBe(start + 39 * minute)
+    expect(lanes([], { plan, problem: { ...problem, people } })[0]?.leaves).toBeNull()
+  })
   it('mark what is pinned', () => {
     const pins = [{ run: 'freezer/x/2026-11-26', person: 'ana', start: null }]
     const inForce = { day: roster.day, start, plan, bound: 0, pins, putIn: [], putOff: [] }

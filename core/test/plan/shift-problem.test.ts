@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { dueList } from '../../duty/index.ts'
+import { dueList, tradingDay } from '../../duty/index.ts'
 import {
   brokenIn,
   followUpKey,
@@ -89,6 +89,30 @@ describe('the problem of a shift', () => {
     plan.improve(100)
     expect(brokenIn(problem, plan.plan())).toEqual([])
     expect(plan.plan().unplaced).toEqual([])
+  })
+  it('before the day opens is its opening by itself: nobody is kept at a counter, no machine is up, no break asked', () => {
+    const dawn = at('2026-11-26T04:00:00Z')
+    const opening = shiftProblem({
+      ...input(dawn),
+      roster: {
+        day: '2026-11-26',
+        shifts: [
+          {
+            person: 'ana',
+            from: '04:45',
+            to: '13:00',
+            breaks: [{ minutes: 20, earliest: '08:30', latest: '10:30' }],
+          },
+          { person: 'ben', from: '15:00', to: '24:00', breaks: [] },
+        ],
+      },
+    })
+    const opens = (tradingDay(site, '2026-11-26')?.opens ?? 0) - dawn
+    expect(opening.people).toMatchObject([{ id: 'ana', from: 45, breaks: [] }])
+    expect(opening.horizon).toBe(opens / 60_000 + 60)
+    expect(opening.counters[0]?.need[0]?.from).toBe(opens / 60_000)
+    expect(opening.stations.find((s) => s.id === 'second')?.up[0]?.from).toBe(opens / 60_000)
+    expect(opening.runs.every((r) => r.target <= opening.horizon)).toBe(true)
   })
   it('leaves out who is away and what was put off, and takes in what was put in', () => {
     const sick = input(evening)

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Plan } from '@tadka/core/plan'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -16,20 +17,25 @@ const figure = computed(() => {
   const look = planner.look
   if (!look || !planner.inForce) return null
   const plan = look.kept ?? look.best
+  const stays = look.problem.people.every((p) => p.to === p.most)
+  if (stays) return { label: t('plan.ready'), last: words.at(look.problem, lastEnd(plan)), bound: null }
   return {
+    label: t('plan.lastOut'),
     last: words.at(look.problem, plan.objective.last),
     bound: words.at(look.problem, Math.min(look.bound, plan.objective.last)),
   }
 })
+/** An opening lets nobody go: it is told when its work is done. */
+const lastEnd = (plan: Plan) => Math.max(0, ...plan.placed.map((p) => p.end))
 const may = computed(() => session.mayDo('plan-shift') && planner.roster !== null)
 </script>
 
 <template>
   <div v-if="figure" class="figure">
     <span class="quiet"
-      >{{ t('plan.lastOut') }} <b>{{ figure.last }}</b></span
+      >{{ figure.label }} <b>{{ figure.last }}</b></span
     >
-    <span class="quiet small">{{ t('plan.noPlan', { time: figure.bound }) }}</span>
+    <span v-if="figure.bound" class="quiet small">{{ t('plan.noPlan', { time: figure.bound }) }}</span>
   </div>
   <n-button
     v-if="may"

@@ -102,7 +102,9 @@ export function lanesOf(
           state: 'break',
           pinned: false,
         }))
-      const leaves = shown?.plan.leaves[s.person]
+      // Who is there past the end of what is planned goes on working: an opening lets nobody go.
+      const person = shown?.problem.people.find((p) => p.id === s.person)
+      const leaves = person && person.to === person.most ? undefined : shown?.plan.leaves[s.person]
       return {
         person: s.person,
         away: s.away ?? false,

@@ -15,6 +15,7 @@ export const plan = {
   in: 'in {time}',
   then: 'then {time}: {what}',
   thenGo: 'then free to go, {time}',
+  ready: 'Ready to open at',
   lastOut: 'Last one out',
   noPlan: 'no plan ends before {time}',
   plan: 'Plan the shift',
