@@ -4,6 +4,7 @@ import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSession } from '../people/session.ts'
+import { worksOn } from './lanes.ts'
 import { usePlanWords } from './plan-words.ts'
 import { usePlanner } from './planner.ts'
 
@@ -17,8 +18,8 @@ const figure = computed(() => {
   const look = planner.look
   if (!look || !planner.inForce) return null
   const plan = look.kept ?? look.best
-  const stays = look.problem.people.every((p) => p.to === p.most)
-  if (stays) return { label: t('plan.ready'), last: words.at(look.problem, lastEnd(plan)), bound: null }
+  if (look.problem.people.every(worksOn))
+    return { label: t('plan.ready'), last: words.at(look.problem, lastEnd(plan)), bound: null }
   return {
     label: t('plan.lastOut'),
     last: words.at(look.problem, plan.objective.last),

@@ -1,4 +1,4 @@
-import type { Plan, PlanProblem, PlanSet } from '@tadka/core/plan'
+import type { Plan, PlanPerson, PlanProblem, PlanSet } from '@tadka/core/plan'
 import { outline, procedureOfRun, type RunState, type StationState } from '@tadka/core/procedure'
 import type { RosterSet } from '@tadka/core/record'
 
@@ -48,6 +48,9 @@ export interface Call {
 const minuteMs = 60_000
 /** Work that follows on within so many minutes is drawn as one. */
 const joinMinutes = 2
+
+/** Whether somebody is there past the end of what is planned. */
+export const worksOn = ({ to, most }: PlanPerson): boolean => to === most
 
 /** The lanes of the evening, a person each in the roster's order: what was done, from the log; what is to come, from the plan. */
 export function lanesOf(
@@ -104,7 +107,7 @@ export function lanesOf(
         }))
       // Who is there past the end of what is planned goes on working: an opening lets nobody go.
       const person = shown?.problem.people.find((p) => p.id === s.person)
-      const leaves = person && person.to === person.most ? undefined : shown?.plan.leaves[s.person]
+      const leaves = person && worksOn(person) ? undefined : shown?.plan.leaves[s.person]
       return {
         person: s.person,
         away: s.away ?? false,

@@ -3,6 +3,7 @@ import { showMinutes } from '@tadka/core/quantity'
 import { useI18n } from 'vue-i18n'
 import { useTimes } from '../look/times.ts'
 import { useNames } from '../record/names.ts'
+import { worksOn } from './lanes.ts'
 import type { Look, Price } from './planner.ts'
 
 /** Plans, changes, prices and reasons in words. */
@@ -49,14 +50,16 @@ export function usePlanWords() {
       a.late !== b.late && kept.unplaced.length === best.unplaced.length
         ? t('plan.offer.late', { n: Math.round(b.late), before: Math.round(a.late) })
         : '',
-      t(
-        b.last < a.last
-          ? 'plan.offer.last'
-          : b.last > a.last
-            ? 'plan.offer.lastLater'
-            : 'plan.offer.lastSame',
-        last,
-      ),
+      problem.people.every(worksOn)
+        ? ''
+        : t(
+            b.last < a.last
+              ? 'plan.offer.last'
+              : b.last > a.last
+                ? 'plan.offer.lastLater'
+                : 'plan.offer.lastSame',
+            last,
+          ),
       gone > 0 ? t('plan.offer.gone', { time: showMinutes(gone) }) : '',
     ].filter((s) => s !== '')
   }
