@@ -63,7 +63,7 @@ const draft = () => {
 
 async function append(n: number): Promise<void> {
   const drafts = Array.from({ length: n }, draft)
-  await appendBatch(pool, { site, drafts, sentAt: null, receivedAt: Date.now(), allow: () => {}, memory })
+  await appendBatch(pool, { site, drafts, sentAt: null, receivedAt: Date.now(), allow: () => null, memory })
 }
 
 let plainSeq = 0
@@ -128,7 +128,7 @@ await appendBatch(pool, {
   ],
   sentAt: null,
   receivedAt: Date.now(),
-  allow: () => {},
+  allow: () => null,
   memory,
 })
 await append(5)

@@ -24,15 +24,25 @@ export async function signIn(page: Page, name: string, pin: string): Promise<voi
   await expect(page.getByRole('heading', { name: 'Gannet Terminal' })).toBeVisible()
 }
 
-export const press = (page: Page, name: string | RegExp) =>
-  page.getByRole('button', { name, exact: typeof name === 'string' }).click()
+/** Waits until the screen answers to presses again: after a step changed it rests for a moment. */
+export const settled = (page: Page) => expect(page.locator('html')).not.toHaveAttribute('data-resting')
+
+export async function press(page: Page, name: string | RegExp): Promise<void> {
+  const button = page.getByRole('button', { name, exact: typeof name === 'string' })
+  // A press on what has just changed is not taken: who presses waits for it, as a person does.
+  await button.waitFor()
+  await settled(page)
+  await button.click()
+}
 
 export const heading = (page: Page, title: string | RegExp) =>
   expect(page.getByRole('heading', { name: title, level: 1 })).toBeVisible()
 
 /** Holds a hazardous gate by keyboard until it gives way to the next step. */
 export async function hold(page: Page, next: string | RegExp): Promise<void> {
-  const gate = page.getByRole('button', { name: 'Hold: it is so' })
+  const gate = page.getByRole('button', { name: 'Hold to confirm' })
+  await gate.waitFor()
+  await settled(page)
   await gate.focus()
   await page.keyboard.down('Enter')
   await heading(page, next)
@@ -41,9 +51,16 @@ export async function hold(page: Page, next: string | RegExp): Promise<void> {
 
 /** Counts every part of a tray, piece by piece. */
 export async function countParts(page: Page): Promise<void> {
-  for (const part of await page.locator('.parts li button').all()) {
-    const pieces = await part.locator('.dots i').count()
-    for (let i = 0; i < pieces; i++) await part.click()
+  await page.locator('.parts li').first().waitFor()
+  for (const part of await page.locator('.parts li').all()) {
+    const [, pieces = '0'] = /of (\d+)/.exec(await part.locator('.count').innerText()) ?? []
+    for (let n = 1; n <= Number(pieces); n++) {
+      // A second tap too soon is the first one's echo: it is tapped until it is counted.
+      await expect(async () => {
+        await part.locator('.up').click()
+        await expect(part.locator('.count')).toHaveText(new RegExp(`^${n} of`), { timeout: 100 })
+      }).toPass()
+    }
   }
   await press(page, /^All \d+ counted$/)
 }

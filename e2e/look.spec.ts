@@ -10,7 +10,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await page.goto(`${process.env['TADKA_GALLERY']}/gallery`)
       await expect(page.getByRole('heading', { name: 'Pieces' })).toBeVisible()
       await isAccessible(page)
-      const button = page.getByRole('button', { name: 'Hold: it is so' })
+      const button = page.getByRole('button', { name: 'Hold to confirm' })
       await button.click()
       await expect(page.getByTestId('held')).toHaveText('0')
       await button.focus()

@@ -40,9 +40,9 @@ test('three barrels are closed side by side: two waits overlap, each calls, and 
   await expect(page.getByText('Off at the breaker')).toBeHidden()
   await press(page, 'Done')
   await expect(page.locator('.facet', { hasText: 'Inside' })).not.toContainText('empty')
-  await press(page, 'Abandon')
+  await press(page, 'Give up this run')
   await page.getByRole('dialog').getByRole('textbox').fill('only the barrels were tried')
-  await page.getByRole('dialog').getByRole('button', { name: 'Abandon' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Give up this run' }).click()
   await expect(page.getByText('Given up: only the barrels were tried')).toBeVisible()
 })
 
@@ -51,8 +51,9 @@ test('a nugget machine is descaled: the reservoir is looked after, and a late vi
 }) => {
   await signIn(page, 'Wen', '8642')
   await begin(page, 'Kiosk nugget ice', 'Half-yearly descale')
-  await press(page, 'It is so')
-  for (const title of ['Panels off, bin emptied', /^Water off/, /^Pan and chute/]) {
+  await press(page, 'Confirm')
+  await hold(page, 'Panels off')
+  for (const title of ['Panels off', /^Bin emptied/, /^Water off/, /^Breaker on again/, /^Pan and chute/]) {
     await heading(page, title)
     await press(page, 'Done')
   }
@@ -75,15 +76,15 @@ test('a nugget machine is descaled: the reservoir is looked after, and a late vi
   await press(page, 'Start the timer')
   // This family freezes its own solution: nothing is forbidden, and its ice is not for food.
   await expect(page.locator('.facet', { hasText: 'Ice' })).toContainText('throw away')
-  await press(page, 'Abandon')
+  await press(page, 'Give up this run')
   await page.getByRole('dialog').getByRole('textbox').fill('only the visits were tried')
-  await page.getByRole('dialog').getByRole('button', { name: 'Abandon' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Give up this run' }).click()
 })
 
 test('a dish machine is delimed with its feeds off, and they are on again at the end', async ({ page }) => {
   await signIn(page, 'Tomas', '7531')
   await begin(page, 'Galley dish machine', 'Delime')
-  await press(page, 'It is so')
+  await press(page, 'Confirm')
   await press(page, 'Done')
   await heading(page, 'Detergent and rinse-aid feeds off, or lifted')
   await press(page, 'Done')
@@ -201,9 +202,9 @@ test('a procedure is brought in from a file: a bad one refused with its place, a
   await press(page, 'Done')
   await press(page, 'Done')
   await expect(page.locator('.fig')).toHaveText('2min')
-  await press(page, 'Abandon')
+  await press(page, 'Give up this run')
   await page.getByRole('dialog').getByRole('textbox').fill('only a try')
-  await page.getByRole('dialog').getByRole('button', { name: 'Abandon' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Give up this run' }).click()
 })
 
 test('a photo is put beside its step, and stands in the log', async ({ page }) => {

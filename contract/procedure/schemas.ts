@@ -9,14 +9,14 @@ const line = z.string().min(1).max(300)
 const name = z.string().min(1).max(80)
 const parameter = z.union([z.number().min(0), z.strictObject({ of: z.string().max(40) })])
 
-/** What a step makes of the station; absent facets stay as they are. */
+/** What a step makes of the station; absent facets stay as they are. What is worked out (contact, residue) cannot be stated. */
 export const facets = z.strictObject({
   contents: z
     .enum(['product', 'empty', 'rinse', 'detergent', 'sanitizer', 'descaler', 'unknown'])
     .exactOptional(),
   assembly: z.enum(['whole', 'apart', 'drying']).exactOptional(),
   power: z.enum(['freezing', 'on', 'standby', 'agitating', 'off', 'isolated']).exactOptional(),
-  hygiene: z.enum(['soiled', 'clean', 'sanitized', 'unknown']).exactOptional(),
+  hygiene: z.enum(['soiled', 'rinsed', 'clean', 'sanitized', 'unknown']).exactOptional(),
   primed: z.boolean().exactOptional(),
   temperature: z.number().nullable().exactOptional(),
   partsOut: z.number().int().min(0).nullable().exactOptional(),
@@ -44,8 +44,10 @@ const step = {
   minutes: parameter.exactOptional(),
   who: z.enum(['lead', 'technician']).exactOptional(),
   at: z.enum(['sink', 'table', 'pail', 'pot']).exactOptional(),
+  sameAgent: id.exactOptional(),
 }
 const during = facets.exactOptional()
+const waitKind = z.enum(['contact', 'dissolve', 'cool', 'heat', 'dry', 'thaw', 'freeze', 'run'])
 
 const stepSchema = z.union([
   z.strictObject({ ...step, kind: z.literal('do') }),
@@ -69,6 +71,7 @@ const stepSchema = z.union([
   z.strictObject({
     ...step,
     kind: z.literal('wait'),
+    of: waitKind,
     length: parameter,
     most: parameter.exactOptional(),
     attended: z.boolean(),
@@ -78,6 +81,7 @@ const stepSchema = z.union([
   z.strictObject({
     ...step,
     kind: z.literal('tend'),
+    of: waitKind,
     length: parameter,
     every: parameter,
     duty: line,
@@ -196,7 +200,7 @@ export const procedureSchema = z.strictObject({
     .exactOptional(),
   materials: z.array(line),
   cautions: z.array(line),
-  isolation: isolation.exactOptional(),
+  isolation: z.union([isolation, z.literal('none')]).exactOptional(),
   begins: facets.exactOptional(),
   ends: facets.exactOptional(),
   freezesSolution: z.boolean().exactOptional(),

@@ -45,6 +45,8 @@ function checkInstead(draft: AnyDraft & { type: 'record.amended@1' }): void {
   const { targetType, instead } = draft.payload
   if (!isKnownType(targetType) || targetType === 'record.amended@1')
     throw new Refusal('type_unknown', { type: targetType })
+  // Taken back: nothing stands in its place.
+  if (instead === null) return
   const parsed = payloadSchemas[targetType].safeParse(instead)
   if (!parsed.success)
     throw new Refusal('body_malformed', {

@@ -1,3 +1,4 @@
+import { contactKinds } from '@tadka/core/record'
 import { z } from 'zod'
 import { labelUse, temperatureUnit } from '../rules/schemas.ts'
 import { chemicalClass, measuringTool, supply } from '../solution/schemas.ts'
@@ -26,6 +27,16 @@ export const siteSet = z.strictObject({
   units: z.enum(['metric', 'us']),
   freshHours: z.number().min(0).max(48),
   emergencyNumber: words(40),
+  contacts: z
+    .array(
+      z.strictObject({
+        kind: z.enum(contactKinds),
+        name: words(80).min(1),
+        phone: words(40).min(2),
+      }),
+    )
+    .max(12)
+    .optional(),
   schools: z.record(slug, slug).optional(),
   bath: z
     .strictObject({ testHours: z.number().positive().max(48), changeHours: z.number().positive().max(48) })
@@ -142,6 +153,7 @@ export const productSet = z.strictObject({
         range: labelUse.shape.range.nullable(),
         target: z.number().positive().nullable(),
         rinseAfter: z.boolean(),
+        alsoWashes: z.boolean().optional(),
       }),
     )
     .max(20),

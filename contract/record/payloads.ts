@@ -11,21 +11,16 @@ import {
   stationSet,
 } from './house.ts'
 import { instantMs, slug, subjectRef, words } from './envelope.ts'
-import { facets, procedureSchema } from '../procedure/schemas.ts'
+import { procedureSchema } from '../procedure/schemas.ts'
 import { pin, plan } from '../plan/schemas.ts'
 import { localRuleSet } from '../rules/schemas.ts'
 import { dishPayloads } from './dish.ts'
 import { loggerPayloads } from './logger.ts'
 import { readingTaken } from './reading.ts'
+import { runPayloads, runPlain, stepKey } from './run.ts'
+import { stationPayloads } from './station.ts'
 
-const runPlain = { run: slug, station: slug }
-const stepKey = z
-  .string()
-  .regex(/^[a-z0-9-]+(\.[a-z0-9-]+)*$/)
-  .max(100)
 const mL = z.number().min(0).max(1e7)
-
-const facts = z.record(z.string().max(40), z.union([words(500), z.number(), z.boolean(), z.null()]))
 
 /** The schema of each payload, by `type@version`. Old versions stay accepted for ever. */
 export const payloadSchemas = {
@@ -59,34 +54,7 @@ export const payloadSchemas = {
     putOff: z.array(z.string().max(200)).max(300),
   }),
   'procedure.set@1': z.strictObject({ document: procedureSchema }),
-  'run.started@1': z.strictObject({
-    ...runPlain,
-    procedure: z.strictObject({ id: slug, version: z.number().int().min(1) }),
-    parameters: z.record(z.string().max(40), z.number()),
-    options: z.record(z.string().max(40), z.string().max(40)).optional(),
-    document: procedureSchema.optional(),
-  }),
-  'run.step.done@1': z.strictObject({
-    ...runPlain,
-    step: stepKey,
-    kind: z.string().max(20),
-    facts,
-    effects: facets,
-    before: facets,
-  }),
-  'run.step.undone@1': z.strictObject({ ...runPlain, step: stepKey, restores: facets }),
-  'run.wait.started@1': z.strictObject({
-    ...runPlain,
-    step: stepKey,
-    minutes: z.number().min(0).max(10_080),
-    effects: facets,
-    before: facets,
-  }),
-  'run.visit.made@1': z.strictObject({ ...runPlain, step: stepKey }),
-  'run.parked@1': z.strictObject(runPlain),
-  'run.resumed@1': z.strictObject(runPlain),
-  'run.abandoned@1': z.strictObject({ ...runPlain, reason: words(500) }),
-  'run.finished@1': z.strictObject({ ...runPlain, procedure: slug.optional() }),
+  ...runPayloads,
   'follow-up.closed@1': z.strictObject({ ...runPlain, step: stepKey, note: words(300) }),
   'count.read@1': z.strictObject({
     station: slug,
@@ -96,6 +64,7 @@ export const payloadSchemas = {
   'sign.seen@1': z.strictObject({ station: slug, sign: slug, note: words(300) }),
   'station.laid-up@1': z.strictObject({ station: slug, reason: words(300).min(3) }),
   'station.back@1': z.strictObject({ station: slug }),
+  ...stationPayloads,
   'bath.mixed@1': z.strictObject({
     bath: slug,
     where: words(80),
@@ -142,6 +111,16 @@ export const payloadSchemas = {
     upTo: instantMs,
     openCases: z.array(slug).max(500),
     reason: words(500),
+    left: z
+      .array(
+        z.strictObject({
+          what: z.string().max(40),
+          station: slug.exactOptional(),
+          procedure: slug.exactOptional(),
+        }),
+      )
+      .max(2000)
+      .optional(),
   }),
   ...dishPayloads,
   ...loggerPayloads,

@@ -1,5 +1,5 @@
 import { instant, type Instant } from '../quantity/index.ts'
-import type { LastRun, StationState } from '../procedure/station.ts'
+import { closedKey, type LastRun, type StationState } from '../procedure/station-state.ts'
 import type { SiteSet, StationDuty } from '../record/house.ts'
 import { dateAfter, dateAt, tradingDays } from './trading-day.ts'
 import { counted, recurring, type DutyContext, type Prediction, type Window } from './windows.ts'
@@ -26,6 +26,10 @@ export interface DueItem {
   readonly latest: Instant
   readonly lastDoneAt: Instant | null
   readonly lastDoneBy: string | null
+  /** A machine that is out of service: what brings product waits until it is back. */
+  readonly outOfService: boolean
+  /** Its time is long over, and what it was for has gone by: it stands apart from what can be done now. */
+  readonly goneBy: boolean
   /** The run on it now, or null. */
   readonly run: string | null
   readonly risk: Risk
@@ -52,15 +56,24 @@ export function dueList(
       (station.plate?.duties ?? []).flatMap((duty) => nextDue(station, duty, context) ?? []),
     )
     .toSorted(
-      (a, b) => order[a.risk] - order[b.risk] || a.latest - b.latest || (a.station < b.station ? -1 : 1),
+      (a, b) =>
+        Number(a.goneBy) - Number(b.goneBy) ||
+        order[a.risk] - order[b.risk] ||
+        a.latest - b.latest ||
+        (a.station < b.station ? -1 : 1),
     )
 }
+
+/** An opening that was missed this long ago is no job for now. Common practice, no source. */
+const goneByMs = 3 * 3_600_000
 
 const order: Record<Risk, number> = { late: 0, 'past-target': 1, now: 2, ahead: 3 }
 
 function nextDue(station: StationState, duty: StationDuty, context: DutyContext): DueItem | null {
   const last = station.lastRuns[duty.procedure] ?? null
-  const windows = recurring(duty.trigger, context.days)
+  const windows = recurring(duty.trigger, context.days)?.filter(
+    (w) => station.closed[closedKey(duty.procedure, w.day)] === undefined,
+  )
   const next = windows ? openWindow(windows, last, context.now) : counted(duty, station, last, context)
   if (!next) return null
   const { now } = context
@@ -73,6 +86,8 @@ function nextDue(station: StationState, duty: StationDuty, context: DutyContext)
     ...next,
     lastDoneAt: last ? instant(last.finishedAt) : null,
     lastDoneBy: last?.by ?? null,
+    outOfService: station.outOfService !== null,
+    goneBy: duty.trigger.kind === 'each-open' && now > next.latest + goneByMs,
     run: current,
     risk: riskAt(next, now),
     minutesLeft: Math.floor((next.latest - now) / 60_000),

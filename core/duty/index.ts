@@ -1,6 +1,7 @@
 export { dueAhead, dueList, type DueItem, type Risk } from './due.ts'
 export type { Prediction } from './windows.ts'
 export * from './trading-day.ts'
+export * from './day-left.ts'
 export * from './tide.ts'
 export { bathOutlook, lossOf, type BathOutlook } from './bath-forecast.ts'
 export { bathDue, bathHours, type BathDue } from './bath.ts'

@@ -29,7 +29,10 @@ export const dateAfter = (date: string, days: number): string =>
 export const weekdayOf = (date: string): number => Temporal.PlainDate.from(date).dayOfWeek
 
 /** The trading day of a date, or null where the site is closed on it. */
-export function tradingDay(site: SiteSet, date: string): TradingDay | null {
+export function tradingDay(
+  site: Pick<SiteSet, 'hours' | 'closedDays' | 'timeZone'>,
+  date: string,
+): TradingDay | null {
   const hours = site.hours[String(weekdayOf(date))]
   if (!hours || site.closedDays.includes(date)) return null
   return {
@@ -44,6 +47,32 @@ export function tradingDays(site: SiteSet, from: string, days: number): TradingD
   return Array.from({ length: days }, (_, i) => tradingDay(site, dateAfter(from, i))).filter(
     (d) => d !== null,
   )
+}
+
+/** Hours after a close within which its work and its records still belong to that day. Common practice, no source. */
+const afterClose = 4 * 3_600_000
+
+/**
+ * The day that what happened at an instant belongs to, ISO date: that of the trading day before until some hours after its
+ * close, past midnight too; else the date in the site's zone. One function for the log, the signature and the prints.
+ */
+export function dayOf(site: Pick<SiteSet, 'hours' | 'closedDays' | 'timeZone'>, at: Instant): string {
+  const date = dateAt(at, site.timeZone)
+  const before = tradingDay(site, dateAfter(date, -1))
+  return before && at < before.closes + afterClose ? before.date : date
+}
+
+/** When a day begins and ends, by `dayOf`: milliseconds UTC, the end not counted. */
+export function boundsOfDay(
+  site: Pick<SiteSet, 'hours' | 'closedDays' | 'timeZone'>,
+  date: string,
+): { readonly from: Instant; readonly to: Instant } {
+  const begins = (of: string) => {
+    const midnight = instantAt(of, '00:00', site.timeZone)
+    const before = tradingDay(site, dateAfter(of, -1))
+    return instant(Math.max(midnight, before ? before.closes + afterClose : midnight))
+  }
+  return { from: begins(date), to: begins(dateAfter(date, 1)) }
 }
 
 /** The trading day under way or the next to come, at an instant: after a close past midnight it is still yesterday's. */

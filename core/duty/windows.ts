@@ -1,5 +1,5 @@
 import { Temporal } from 'temporal-polyfill'
-import type { LastRun, StationState } from '../procedure/station.ts'
+import type { LastRun, StationState } from '../procedure/station-state.ts'
 import { instant, type Instant } from '../quantity/index.ts'
 import type { SiteSet, StationDuty, Trigger } from '../record/house.ts'
 import { cleaningInterval } from '../rules/index.ts'

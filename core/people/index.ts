@@ -13,9 +13,17 @@ export type Permission =
   | 'export-log'
   | 'plan-shift'
   | 'bring-in'
+  | 'override'
 
 const crew: readonly Permission[] = ['read', 'record', 'amend', 'verify-chain', 'export-log']
-const lead: readonly Permission[] = [...crew, 'close-case', 'sign-shift', 'plan-shift', 'bring-in']
+const lead: readonly Permission[] = [
+  ...crew,
+  'close-case',
+  'sign-shift',
+  'plan-shift',
+  'bring-in',
+  'override',
+]
 const manager: readonly Permission[] = [...lead, 'set-up-house', 'unlock-person']
 
 const permissions: Record<Role, readonly Permission[]> = { crew, lead, manager }
@@ -25,7 +33,8 @@ export const may = (role: Role, permission: Permission): boolean => permissions[
 /** The permission that a type of record needs. */
 export function permissionFor(type: string): Permission {
   if (/^(site|station|product|instrument|rule|procedure|spare|crew)\.set@/.test(type)) return 'set-up-house'
-  if (/^station\.(laid-up|back)@/.test(type)) return 'close-case'
+  if (/^(station\.(laid-up|back|returned)|duty\.closed)@/.test(type)) return 'close-case'
+  if (/^run\.(overridden|entered)@/.test(type)) return 'override'
   if (/^(roster|plan)\.set@/.test(type)) return 'plan-shift'
   if (type.startsWith('dish.returned@') || type.startsWith('case.closed@')) return 'close-case'
   if (type.startsWith('logger.')) return 'bring-in'

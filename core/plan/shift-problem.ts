@@ -1,5 +1,11 @@
 import { departures, instantAt, tideAt, tradingDay, type DueItem } from '../duty/index.ts'
-import type { Learned, Procedure, RunState, StationState } from '../procedure/index.ts'
+import {
+  bringsProduct,
+  type Learned,
+  type Procedure,
+  type RunState,
+  type StationState,
+} from '../procedure/index.ts'
 import { instant, type Instant } from '../quantity/index.ts'
 import type { CrewSet, RosterSet, RosterShift, SiteSet } from '../record/house.ts'
 import { followUpRuns } from './follow-ups.ts'
@@ -39,6 +45,12 @@ const usualWeight = 1
 /** The key of what is due in a plan; a run begun for it keeps the key. */
 export const planKey = (d: Pick<DueItem, 'station' | 'procedure' | 'day'>): string =>
   `${d.station}/${d.procedure}/${d.day}`
+
+/** Whether a job brings product to a machine that is out of service, and so waits until it is back. */
+function stopped(input: ShiftInput, item: DueItem): boolean {
+  const procedure = input.procedure(item.procedure)
+  return procedure !== null && bringsProduct(procedure)
+}
 
 /** The problem of planning one trading day's shift from `now`. Minute 0 is the whole minute of `now`. */
 export function shiftProblem(input: ShiftInput): PlanProblem {
@@ -165,6 +177,9 @@ function runsOf(
     const tonight = minute(item.target) <= horizon || input.putIn.includes(key) || run !== null
     if (!tonight || minute(item.earliest) >= horizon || input.putOff.includes(key) || taken.has(key))
       return []
+    // An opening that went by is no work for tonight, nor is what a stopped machine may not do.
+    if (item.goneBy && run === null && !input.putIn.includes(key)) return []
+    if (item.outOfService && run === null && stopped(input, item)) return []
     if (run) taken.add(run.id)
     // Several triggers may ask for the same procedure on the same day.
     taken.add(key)

@@ -1,120 +1,82 @@
 import type { Facets } from './facets.ts'
-import { stepsOf, type Procedure, type Step } from './language.ts'
-import { lanesOf, outline, pieces, type InLane, type Position } from './outline.ts'
-import type { RunState } from './run.ts'
+import type { Step } from './language.ts'
+import { pieces } from './outline.ts'
+import type { SafetyRule } from './safety-rules.ts'
 
-/** What doing a step makes of the machine, or of its lane, with its parts counted out or in. */
-export function stepEffects(step: Step): Partial<Facets> {
-  const effects = step.effects ?? {}
-  if (step.kind !== 'parts') return effects
+/** What a step makes of the station where it is done as it should be: see `changeBy`. */
+export interface Doing {
+  /** For a wait: whether it lasted as long as it must. */
+  readonly whole: boolean
+  /** Rules that it broke: what happened all the same makes nothing clean, sanitized or whole. */
+  readonly broke: readonly SafetyRule[]
+}
+
+/** What becomes of the facets by a step. What must be earned (sanitized, whole, cooled) is given only where it was. */
+export function changeBy(step: Step, now: Partial<Facets>, { whole, broke }: Doing): Partial<Facets> {
+  const change: { -readonly [F in keyof Facets]?: Facets[F] } = { ...(step.effects ?? {}) }
+  const earned = broke.length === 0
+  if (step.kind === 'parts') Object.assign(change, partsMoved(step, now, earned))
+  if (change.assembly === 'whole' && (!earned || (change.partsOut ?? now.partsOut ?? 0) !== 0))
+    delete change.assembly
+  const timed = step.kind === 'wait' || step.kind === 'tend'
+  if (change.heat === 'cooled' && timed && !whole) delete change.heat
+  if (change.power !== undefined)
+    change.isolatedBy = change.power === 'isolated' && step.kind === 'gate' ? (step.by ?? null) : null
+  Object.assign(change, residueAfter(change, now))
+  Object.assign(change, contactAfter(step, change, now, { whole: timed && whole, earned }))
+  if (change.hygiene === 'sanitized') {
+    if (earned && now.contact === 'whole') change.contact = 'none'
+    else delete change.hygiene
+  }
+  if (change.hygiene === 'clean' && !earned) delete change.hygiene
+  // Product in what was not fit for it: it is to be sanitized again, however it read before.
+  if (broke.includes('sanitized-too-long-ago')) change.hygiene = 'unknown'
+  return change
+}
+
+function partsMoved(step: Step & { kind: 'parts' }, now: Partial<Facets>, earned: boolean): Partial<Facets> {
+  const moved = pieces(step)
   if (step.direction === 'out')
-    return { ...effects, assembly: effects.assembly ?? 'apart', partsOut: pieces(step) }
-  return { ...effects, partsOut: 0 }
+    return {
+      assembly: step.effects?.assembly ?? 'apart',
+      partsOut: now.partsOut === null ? null : (now.partsOut ?? 0) + moved,
+      // What is taken apart is no longer sanitized.
+      ...(now.hygiene === 'sanitized' ? { hygiene: step.effects?.hygiene ?? 'clean' } : {}),
+    }
+  if (!earned) return {}
+  return { partsOut: now.partsOut === null ? 0 : Math.max(0, (now.partsOut ?? moved) - moved) }
 }
 
-type Facet = keyof Facets
-
-/** From worst to best, where lanes differ: what one barrel still holds counts for the machine. */
-const worstFirst: { readonly [F in Facet]?: readonly Facets[F][] } = {
-  contents: ['unknown', 'descaler', 'sanitizer', 'detergent', 'rinse', 'product', 'empty'],
-  assembly: ['apart', 'drying', 'whole'],
-  power: ['freezing', 'on', 'agitating', 'standby', 'off', 'isolated'],
-  hygiene: ['unknown', 'soiled', 'clean', 'sanitized'],
-  primed: [false, true],
-  feeds: ['off', 'on'],
-  ice: ['cleaning', 'food', 'none'],
-  heat: ['hot', 'cooled'],
+function residueAfter(change: Partial<Facets>, now: Partial<Facets>): Partial<Facets> {
+  if (change.contents === 'descaler') return { residue: 'descaler' }
+  if (change.contents === 'rinse') return { residue: 'none' }
+  if (change.contents === 'detergent' && now.residue !== 'descaler') return { residue: 'detergent' }
+  // Brushed and rinsed at the sink: what is called clean holds no detergent. Descaler is rinsed out, and only so.
+  if (change.hygiene === 'clean' && now.residue === 'detergent') return { residue: 'none' }
+  return {}
 }
 
-function worst(facet: Facet, values: readonly unknown[]): unknown {
-  if (facet === 'partsOut')
-    return values.includes(null) ? null : values.reduce<number>((n, v) => n + Number(v ?? 0), 0)
-  const order = (worstFirst[facet] ?? []) as readonly unknown[]
-  return values.toSorted((a, b) => order.indexOf(a) - order.indexOf(b))[0]
-}
-
-/**
- * What doing a step makes of the station. In a lane it is the worst over the lanes that the facet is about: a freezer is
- * empty when every barrel is. @param now the station's facets before it.
- */
-export function effectsOf(
-  procedure: Procedure,
-  run: RunState,
-  position: Position,
-  now: Facets,
+function contactAfter(
+  step: Step,
+  change: Partial<Facets>,
+  now: Partial<Facets>,
+  did: { whole: boolean; earned: boolean },
 ): Partial<Facets> {
-  if (position.kind === 'sign') return {}
-  return asStation(procedure, run, position, now, stepEffects(position.step))
+  if (step.act === 'sanitize') return { contact: did.earned ? 'wet' : 'none' }
+  if (change.contents !== undefined && change.contents !== 'empty' && change.contents !== 'sanitizer')
+    return { contact: 'none' }
+  const timed = step.kind === 'wait' || step.kind === 'tend'
+  if (timed && step.of === 'contact' && did.whole && did.earned && now.contact === 'wet')
+    return { contact: 'whole' }
+  return {}
 }
 
 /** What is true of the station while a wait runs. */
-export function effectsDuring(
-  procedure: Procedure,
-  run: RunState,
-  position: Position,
-  now: Facets,
-): Partial<Facets> {
-  if (position.kind !== 'step') return {}
-  const { step } = position
+export function changeDuring(step: Step): Partial<Facets> {
   const during = step.kind === 'wait' || step.kind === 'tend' ? (step.during ?? {}) : {}
-  return asStation(procedure, run, position, now, during)
+  return during.power === undefined ? during : { ...during, isolatedBy: null }
 }
 
-function asStation(
-  procedure: Procedure,
-  run: RunState,
-  position: Position,
-  now: Facets,
-  own: Partial<Facets>,
-): Partial<Facets> {
-  const { lane } = position
-  if (!lane) return own
-  const positions = outline(procedure, run)
-  const facets = Object.keys(own) as Facet[]
-  return Object.fromEntries(
-    facets.map((f) => [f, overLanes(f, lane, positions, run, now, own)]),
-  ) as Partial<Facets>
-}
-
-function overLanes(
-  facet: Facet,
-  lane: InLane,
-  positions: readonly Position[],
-  run: RunState,
-  now: Facets,
-  own: Partial<Facets>,
-): unknown {
-  const about = lanesOf(lane.group, run.parameters).filter((l) =>
-    stepsOf(l.steps).some(
-      (s) =>
-        facet in stepEffects(s) || ((s.kind === 'wait' || s.kind === 'tend') && facet in (s.during ?? {})),
-    ),
-  )
-  const prefix = lane.key.slice(0, lane.key.lastIndexOf('.') + 1)
-  const worked = positions
-    .filter((p) => p.key.startsWith(prefix) && run.done[p.key])
-    .toSorted((a, b) => (run.done[a.key]?.at ?? 0) - (run.done[b.key]?.at ?? 0))
-  const entry = entryOf(facet, worked, run, now)
-  const values = about.map((l) => {
-    if (`${prefix}${l.id}` === lane.key) return own[facet]
-    const last = worked.findLast(
-      (p) => p.kind === 'step' && p.lane?.key === `${prefix}${l.id}` && facet in stepEffects(p.step),
-    )
-    return last?.kind === 'step' ? stepEffects(last.step)[facet] : facet === 'partsOut' ? 0 : entry
-  })
-  return worst(facet, values)
-}
-
-/** The facet as it was when the lanes were entered: what the first step that changed it found. */
-function entryOf(facet: Facet, worked: readonly Position[], run: RunState, now: Facets): unknown {
-  const first = worked.find((p) => facet in (run.done[p.key]?.before ?? {}))
-  return first ? run.done[first.key]?.before[facet] : now[facet]
-}
-
-/** Of the facets as they are now, those that `effects` is about to change. */
-export const beforeEffects = (effects: Partial<Facets>, now: Facets): Partial<Facets> =>
-  Object.fromEntries(
-    Object.keys(effects)
-      .map((key) => [key, now[key as Facet]])
-      .filter(([, v]) => v !== undefined),
-  )
+/** Whether a step, or its wait, may change a facet as it is written. */
+export const mayChange = (step: Step, facet: keyof Facets): boolean =>
+  facet in (step.effects ?? {}) || facet in changeDuring(step)

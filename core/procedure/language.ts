@@ -34,7 +34,15 @@ interface StepBase extends NodeBase {
   readonly who?: 'lead' | 'technician'
   /** Where it is worked, when not at the machine: it takes that place in the plan. */
   readonly at?: Place
+  /** The use of a product mixed before that by its label washes and sanitizes: it may follow its own wash (4-501.115). */
+  readonly sameAgent?: string
 }
+
+/**
+ * What a wait is for. Contact and drying count only when their time has passed; a machine is cool only then; thawing and
+ * loosening may be ended early and are told so; `run` is a machine's own cycle on which nothing relies.
+ */
+export type WaitKind = 'contact' | 'dissolve' | 'cool' | 'heat' | 'dry' | 'thaw' | 'freeze' | 'run'
 
 /** Places and things that are busy or free. */
 export type Place = 'sink' | 'table' | 'pail' | 'pot'
@@ -72,6 +80,8 @@ export type Step = StepBase &
     /** `during` holds while it runs. */
     | {
         readonly kind: 'wait'
+        /** Absent in procedures of before waits had a kind: then it is held to be contact. */
+        readonly of?: WaitKind
         readonly length: Parameter
         /** Not longer than this, minutes. */
         readonly most?: Parameter
@@ -83,6 +93,7 @@ export type Step = StepBase &
     /** A wait with a short duty every so many minutes. */
     | {
         readonly kind: 'tend'
+        readonly of?: WaitKind
         readonly length: Parameter
         readonly every: Parameter
         /** What each visit does: "Top up the reservoir". */
@@ -204,8 +215,8 @@ export interface Procedure {
   readonly options?: readonly Option[]
   readonly materials: readonly string[]
   readonly cautions: readonly string[]
-  /** How the machine must be cut off before hands go in; none where nothing in it moves or burns. */
-  readonly isolation?: Isolation
+  /** How the machine must be cut off before hands go in; `none` where nothing in it moves, is hot or live. */
+  readonly isolation?: Isolation | 'none'
   /** The state that it is begun in, as far as its safety depends on it. */
   readonly begins?: Partial<Facets>
   /** The state that every way through it must end in. */
@@ -240,3 +251,14 @@ export const belongs = (
   node: Node,
   chosen: Readonly<Record<string, string>>,
 ): boolean => (node.when ?? []).every((w) => w.is.includes(choiceOf(procedure, w.option, chosen)))
+
+/** The steps that belong to a run with these choices; those that only a finding would open are left out. */
+export function stepsOfRun(procedure: Procedure, chosen: Readonly<Record<string, string>>): Step[] {
+  const inside = (nodes: readonly Node[]): Step[] =>
+    nodes.flatMap((node): Step[] => {
+      if (!belongs(procedure, node, chosen) || node.kind === 'branch') return []
+      if (isStep(node)) return [node]
+      return node.kind === 'together' ? node.lanes.flatMap((l) => inside(l.steps)) : inside(node.steps)
+    })
+  return inside(procedure.nodes)
+}

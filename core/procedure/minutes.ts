@@ -1,7 +1,7 @@
 import { handsOn } from './segments.ts'
 import type { Procedure } from './language.ts'
 import { outline } from './outline.ts'
-import type { RunState } from './run.ts'
+import type { RunState } from './run-state.ts'
 
 /**
  * Minutes that each step of a run really took, from the step before it to its end, by the step's id, and who did it; the timers of

@@ -10,7 +10,7 @@ import {
   type Together,
   type Until,
 } from './language.ts'
-import type { RunState } from './run.ts'
+import type { RunState } from './run-state.ts'
 
 /** One of several lanes side by side. */
 export interface InLane {
@@ -142,6 +142,10 @@ export const outline = (procedure: Procedure, run: Worked): Position[] => walk(p
 
 /** What may be worked now, in order; several where lanes stand side by side. */
 export const openPositions = (procedure: Procedure, run: Worked): Position[] => walk(procedure, run).open
+
+/** Whether nothing of a run is left to do. */
+export const isComplete = (procedure: Procedure, run: Worked): boolean =>
+  openPositions(procedure, run).length === 0
 
 /** The step to work next: the first open one whose timer is not running, else the first open one; null where all are done. */
 export function currentPosition(

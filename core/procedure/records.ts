@@ -10,54 +10,97 @@ export interface RunPlain {
   readonly station: string
 }
 
+export interface RunStep extends RunPlain {
+  /** The step's key: its id, after those of the groups, rounds and lanes it stands in ("barrels.1.rinse.2.drain"). */
+  readonly step: string
+}
+
 /** Names its procedure, so that what counts since it was last done can start anew. */
 export interface RunFinished extends RunPlain {
   readonly procedure?: string
 }
 
+/** What it starts from (numbers, options, the site's own procedure) the server takes from the site's records. */
 export interface RunStarted extends RunPlain {
   readonly procedure: { readonly id: string; readonly version: number }
-  /** The model's numbers at the start; the run keeps them. */
+}
+
+/** As tablets once sent it. What came with it was believed; records of then keep folding so. */
+export interface RunStartedV1 extends RunStarted {
   readonly parameters: Readonly<Record<string, number>>
-  /** The choice of each of the procedure's options; the run keeps them too. */
   readonly options?: Readonly<Record<string, string>>
-  /** The whole procedure, where it is the site's own: the run stays on it. */
   readonly document?: Procedure
 }
 
-export interface StepDone extends RunPlain {
-  /** The step's key: its id, after those of the groups, rounds and lanes it stands in ("barrels.1.rinse.2.drain"). */
-  readonly step: string
+export interface StepDone extends RunStep {
+  readonly facts: Facts
+  /** The device's time since it was switched on: see `Tick`. */
+  readonly boot?: string
+}
+
+export interface StepDoneV1 extends RunStep {
   readonly kind: string
   readonly facts: Facts
-  /** What became of the station by it. */
   readonly effects: Partial<Facets>
-  /** What those facets were before, so that it can be taken back. */
   readonly before: Partial<Facets>
 }
 
-export interface StepUndone extends RunPlain {
-  readonly step: string
-  /** The station's facets as they were before the step. */
+export type StepUndone = RunStep
+
+export interface StepUndoneV1 extends RunStep {
   readonly restores: Partial<Facets>
 }
 
-export interface WaitStarted extends RunPlain {
-  readonly step: string
+export interface WaitStarted extends RunStep {
+  readonly boot?: string
+}
+
+export interface WaitStartedV1 extends RunStep {
   readonly minutes: number
-  /** What becomes of the station while it waits (agitating). */
   readonly effects: Partial<Facets>
   readonly before: Partial<Facets>
 }
 
 /** A visit of a tended wait: what it did is its step's duty. */
-export interface VisitMade extends RunPlain {
-  readonly step: string
+export type VisitMade = RunStep
+
+/** A shift lead answers with their own PIN for what did not happen as it must. Made by the server only. */
+export interface RunOverridden extends RunStep {
+  /** `wait`: a wait ended before its time. `start`: begun in a state that it does not begin from; `step` is empty. */
+  readonly what: 'wait' | 'start'
+  readonly reason: string
+}
+
+/** A run done without the tablet, entered later by a shift lead with their PIN. Made by the server only. */
+export interface RunEntered extends RunPlain {
+  readonly procedure: { readonly id: string; readonly version: number }
+  /** Milliseconds UTC, as it is told. */
+  readonly from: number
+  readonly to: number
+  /** Who did it. */
+  readonly who: string
+  /** What was read, in words. */
+  readonly read: string
+}
+
+/** A part that should be there is not: the machine stops until it is found. */
+export interface PartMissing extends RunStep {
+  readonly part: string
+}
+
+export interface PartFound extends RunStep {
+  readonly part: string
+  readonly where: string
+}
+
+/** The search was given up: what was thrown away instead. */
+export interface PartLost extends RunStep {
+  readonly part: string
+  readonly discarded: string
 }
 
 /** What an inspection asked for was done, or is no longer needed. */
-export interface FollowUpClosed extends RunPlain {
-  readonly step: string
+export interface FollowUpClosed extends RunStep {
   readonly note: string
 }
 
@@ -83,6 +126,44 @@ export interface LaidUp {
 
 export interface StationBack {
   readonly station: string
+}
+
+/** Taken out of service by somebody who saw why. */
+export interface StationStopped {
+  readonly station: string
+  readonly reason: string
+}
+
+/** Back in service, by a shift lead: what was mended and what proved it. It gives back neither whole nor sanitized. */
+export interface StationReturned {
+  readonly station: string
+  readonly mended: string
+  readonly proof: string
+}
+
+/** How a machine stands, as somebody sees it. It never makes anything clean or sanitized. */
+export interface StationObserved {
+  readonly station: string
+  readonly contents: 'product' | 'empty'
+  readonly assembly: 'whole' | 'apart' | 'drying'
+  readonly power: 'on' | 'off' | 'isolated'
+}
+
+/** What makes a stopped or abandoned machine safe. */
+export type SafeAct = 'drained' | 'rinsed' | 'switched-off' | 'feeds-on'
+
+export interface MadeSafe {
+  readonly station: string
+  readonly did: SafeAct
+}
+
+/** A duty of a day gone by that will not be done any more, closed by a shift lead with the reason. */
+export interface DutyClosed {
+  readonly station: string
+  readonly procedure: string
+  /** ISO date of the trading day. */
+  readonly day: string
+  readonly reason: string
 }
 
 export interface RunAbandoned extends RunPlain {

@@ -1,59 +1,8 @@
-import type { Verdict } from '../rules/index.ts'
 import type { Fold } from '../record/fold.ts'
 import { correctedAt, type AnyRecord } from '../record/record.ts'
-import type { Facets } from './facets.ts'
-import type { Procedure } from './language.ts'
-import { findProcedure } from './library/index.ts'
-import type { Facts } from './records.ts'
-
-export interface DoneStep {
-  readonly at: number
-  readonly by: string
-  readonly facts: Facts
-  readonly before: Partial<Facets>
-}
-
-export interface RunningWait {
-  readonly startedAt: number
-  readonly minutes: number
-  readonly before: Partial<Facets>
-}
-
-export interface StepReading {
-  readonly record: string
-  readonly at: number
-  readonly verdict: Verdict
-  readonly case: string | null
-}
-
-export type RunStatus = 'not-started' | 'running' | 'parked' | 'finished' | 'abandoned'
-
-/** One run of a procedure on a station: what is done, what waits, what was read. */
-export interface RunState {
-  readonly id: string
-  readonly status: RunStatus
-  readonly station: string
-  readonly procedure: { readonly id: string; readonly version: number }
-  readonly parameters: Readonly<Record<string, number>>
-  readonly options: Readonly<Record<string, string>>
-  /** The site's own procedure that it is worked to; null for one of the library. */
-  readonly document: Procedure | null
-  readonly startedAt: number
-  readonly startedBy: string
-  readonly endedAt: number | null
-  readonly reason: string
-  /** By step key. */
-  readonly done: Readonly<Record<string, DoneStep>>
-  readonly waits: Readonly<Record<string, RunningWait>>
-  /** Visits of tended waits: instants by step key. */
-  readonly visits: Readonly<Record<string, readonly number[]>>
-  readonly readings: Readonly<Record<string, readonly StepReading[]>>
-  /** Who acted last in it. */
-  readonly lastBy: string
-}
-
-const without = <V>(map: Readonly<Record<string, V>>, key: string): Record<string, V> =>
-  Object.fromEntries(Object.entries(map).filter(([k]) => k !== key))
+import { isComplete } from './outline.ts'
+import { procedureOfRun, tickOf, withoutKey, type RunState } from './run-state.ts'
+import { stepTaken } from './step-taken.ts'
 
 export const runFold: Fold<RunState> = {
   initial: (id) => ({
@@ -64,48 +13,59 @@ export const runFold: Fold<RunState> = {
     parameters: {},
     options: {},
     document: null,
+    judged: false,
+    entered: false,
     startedAt: 0,
     startedBy: '',
     endedAt: null,
     reason: '',
     done: {},
     waits: {},
+    cut: {},
     visits: {},
     readings: {},
+    stop: null,
+    finishSaid: false,
+    startOverridden: null,
     lastBy: '',
   }),
-  apply: (state, record) => ({ ...applyTo(state, record), lastBy: record.by }),
+  apply: (state, record) => ({ ...whole(applyTo(state, record), record), lastBy: record.by }),
 }
 
 function applyTo(state: RunState, record: AnyRecord): RunState {
   const at = correctedAt(record)
   switch (record.type) {
-    case 'run.started@1': {
-      const { station, procedure, parameters, options = {}, document = null } = record.payload
-      return {
-        ...state,
-        status: 'running',
-        station,
-        procedure,
-        parameters,
-        options,
-        document,
-        startedAt: at,
-        startedBy: record.by,
-      }
+    case 'run.started@1':
+    case 'run.started@2':
+      // One run starts once: what comes again under its name changes nothing.
+      return state.status === 'not-started' ? started(state, record, at) : state
+    case 'run.entered@1': {
+      const { station, procedure, from, to, who } = record.payload
+      const told = { startedAt: from, endedAt: to, startedBy: who, entered: true, judged: true }
+      return { ...state, ...told, status: 'finished', station, procedure }
     }
     case 'run.step.done@1': {
-      const { step, facts, before } = record.payload
-      return { ...state, done: { ...state.done, [step]: { at, by: record.by, facts, before } } }
+      const { step, facts } = record.payload
+      return { ...state, done: { ...state.done, [step]: { at, by: record.by, facts } } }
     }
-    case 'run.step.undone@1': {
+    case 'run.step.undone@1':
+    case 'run.step.undone@2': {
       const { step } = record.payload
-      return { ...state, done: without(state.done, step), waits: without(state.waits, step) }
+      const kept = { done: withoutKey(state.done, step), waits: withoutKey(state.waits, step) }
+      return { ...state, ...kept, cut: withoutKey(state.cut, step) }
     }
     case 'run.wait.started@1': {
-      const { step, minutes, before } = record.payload
-      return { ...state, waits: { ...state.waits, [step]: { startedAt: at, minutes, before } } }
+      const { step, minutes } = record.payload
+      const tick = tickOf(record, null)
+      return { ...state, waits: { ...state.waits, [step]: { startedAt: at, minutes, tick } } }
     }
+    case 'run.step.done@2':
+    case 'run.wait.started@2':
+    case 'run.overridden@1':
+    case 'run.part.missing@1':
+    case 'run.part.found@1':
+    case 'run.part.lost@1':
+      return stepTaken(state, record)
     case 'run.visit.made@1': {
       const { step } = record.payload
       return { ...state, visits: { ...state.visits, [step]: [...(state.visits[step] ?? []), at] } }
@@ -119,10 +79,42 @@ function applyTo(state: RunState, record: AnyRecord): RunState {
     case 'run.abandoned@1':
       return { ...state, status: 'abandoned', endedAt: at, reason: record.payload.reason }
     case 'run.finished@1':
-      return { ...state, status: 'finished', endedAt: at }
+      return finished(state, at)
     default:
       return state
   }
+}
+
+function started(
+  state: RunState,
+  record: AnyRecord & { type: 'run.started@1' | 'run.started@2' },
+  at: number,
+): RunState {
+  const { station, procedure } = record.payload
+  const begun = { station, procedure, startedAt: at, startedBy: record.by, status: 'running' as const }
+  if (record.type === 'run.started@1') {
+    const { parameters, options = {}, document = null } = record.payload
+    return { ...state, ...begun, parameters, options, document }
+  }
+  const { parameters = {}, options = {}, document = null } = record.inForce ?? {}
+  return { ...state, ...begun, parameters, options, document, judged: true }
+}
+
+/** What was said to be finished a moment early is finished by what was left of it. */
+function whole(state: RunState, record: AnyRecord): RunState {
+  if (!state.finishSaid || state.status !== 'running' || record.type === 'run.finished@1') return state
+  const procedure = procedureOfRun(state)
+  return procedure && isComplete(procedure, state)
+    ? { ...state, status: 'finished', endedAt: correctedAt(record) }
+    : state
+}
+
+/** A run is finished when nothing of it is left to do; a record that says so earlier does not make it so. */
+function finished(state: RunState, at: number): RunState {
+  if (state.status === 'not-started') return state
+  const procedure = procedureOfRun(state)
+  if (state.judged && (!procedure || !isComplete(procedure, state))) return { ...state, finishSaid: true }
+  return { ...state, status: 'finished', endedAt: at }
 }
 
 /** A check step is done by a reading that is in; one that is not leaves it open for the recheck. */
@@ -133,13 +125,8 @@ function withReading(state: RunState, record: AnyRecord & { type: 'reading.taken
   const opened = recheckOf ?? (verdict === 'in' ? null : record.id)
   const readings = [...(state.readings[step] ?? []), { record: record.id, at, verdict, case: opened }]
   const next = { ...state, readings: { ...state.readings, [step]: readings } }
-  if (verdict !== 'in') return { ...next, done: without(state.done, step) }
+  if (verdict !== 'in') return { ...next, done: withoutKey(state.done, step) }
   // What it read at first: a branch may open on it.
   const outcome = readings[0]?.verdict ?? verdict
-  return { ...next, done: { ...state.done, [step]: { at, by: record.by, facts: { outcome }, before: {} } } }
+  return { ...next, done: { ...state.done, [step]: { at, by: record.by, facts: { outcome } } } }
 }
-
-/** The procedure that a run is worked to, at the version it was begun with; null where it is not known here. */
-export const procedureOfRun = (
-  run: Pick<RunState, 'procedure'> & Partial<Pick<RunState, 'document'>>,
-): Procedure | null => run.document ?? findProcedure(run.procedure.id, run.procedure.version)

@@ -1,5 +1,86 @@
 import { belongs, isStep, type Branch, type Node, type Procedure, type Step } from './language.ts'
-import { after, breaches, endBreaches, firstWay, type SafetyRule, type Way } from './safety-state.ts'
+import { changeBy, changeDuring } from './effects.ts'
+import type { Facets } from './facets.ts'
+import { conflictsOf, endConflicts, type Condition, type SafetyRule } from './safety-rules.ts'
+
+/** What the checker knows at one point of one way through. */
+interface Way {
+  readonly facets: Partial<Facets>
+  readonly worn: readonly string[]
+  /** Uses of the products mixed. */
+  readonly mixed: readonly string[]
+  /** Parts that are out, by id, with counts. */
+  readonly out: Readonly<Record<string, number>>
+  /** Of those, named ones that this cycle runs without. */
+  readonly left: readonly string[]
+  readonly counting: boolean
+  /** Outcomes of the inspections made so far. */
+  readonly outcomes: Readonly<Record<string, string>>
+}
+
+const firstWay = (procedure: Procedure): Way => ({
+  facets: { contact: 'none', residue: 'none', ...procedure.begins },
+  worn: [],
+  mixed: [],
+  out: {},
+  left: [],
+  counting: false,
+  outcomes: {},
+})
+
+function conditionOn(way: Way): Condition {
+  const out = Object.keys(way.out)
+  return {
+    facets: way.facets,
+    worn: way.worn,
+    // That the label says so is asked where it is mixed; the procedure must name it.
+    mixed: way.mixed.map((use) => ({ use, alsoWashes: true })),
+    leftOut: out.length > 0 && out.every((id) => way.left.includes(id)),
+    counting: way.counting,
+    stale: false,
+    outOfService: false,
+  }
+}
+
+/** The rules that a step breaks on this way. */
+const breaches = (procedure: Procedure, way: Way, step: Step): SafetyRule[] => [
+  ...conflictsOf(procedure, conditionOn(way), step),
+  ...(step.kind === 'parts' && step.direction === 'in' && !sameParts(way, step)
+    ? (['parts-differ'] as const)
+    : []),
+]
+
+function sameParts(way: Way, step: Step & { kind: 'parts' }): boolean {
+  // Parts that came out in an earlier run are counted against that run's tray, not here.
+  if (Object.keys(way.out).length === 0) return true
+  return step.parts.filter((p) => !step.leave?.includes(p.id)).every((p) => (way.out[p.id] ?? 0) === p.count)
+}
+
+/** The way after a step that was done as it should be; what it broke is told once, and walked on from. */
+function after(way: Way, step: Step): Way {
+  const during = { ...way.facets, ...changeDuring(step) }
+  const facets = { ...during, ...changeBy(step, during, { whole: true, broke: [] }) }
+  const worn =
+    step.kind === 'gate' && step.wear ? [...new Set([...way.worn, ...step.wear])].toSorted() : way.worn
+  const mixed = step.kind === 'mix' ? [...new Set([...way.mixed, step.use])].toSorted() : way.mixed
+  const counting = way.counting || (step.kind === 'parts' && step.direction === 'in')
+  return { ...way, facets, worn, mixed, counting, ...partsAfter(way, step) }
+}
+
+function partsAfter(way: Way, step: Step): Pick<Way, 'out' | 'left'> {
+  if (step.kind !== 'parts') return { out: way.out, left: way.left }
+  const moved = step.parts.filter((p) => !step.leave?.includes(p.id))
+  if (step.direction === 'out')
+    return {
+      out: { ...way.out, ...Object.fromEntries(moved.map((p) => [p.id, p.count])) },
+      left: [...way.left, ...(step.leave ?? [])],
+    }
+  const back = new Set(moved.map((p) => p.id))
+  return {
+    out: Object.fromEntries(Object.entries(way.out).filter(([id]) => !back.has(id))),
+    left: [...new Set([...way.left.filter((id) => !back.has(id)), ...(step.leave ?? [])])],
+  }
+}
 
 export interface Violation {
   readonly rule: SafetyRule
@@ -11,7 +92,6 @@ export interface Violation {
 interface Walked {
   readonly way: Way
   readonly path: readonly string[]
-  readonly last: string
 }
 
 /** Ways that are alike are walked once: what counts is the state, not how it came about. */
@@ -31,9 +111,8 @@ export function violationsOf(procedure: Procedure): Violation[] {
       if (!found.has(rule)) found.set(rule, { rule, path, options })
     }
     const walker = new Walker(procedure, options, note)
-    const ends = walker.sequence(procedure.nodes, [{ way: firstWay(procedure), path: [], last: '' }])
-    for (const end of ends)
-      for (const { rule } of endBreaches(procedure, end.way, end.last)) note(rule, end.path)
+    const ends = walker.sequence(procedure.nodes, [{ way: firstWay(procedure), path: [] }])
+    for (const end of ends) for (const rule of endConflicts(procedure, end.way.facets)) note(rule, end.path)
     return [...found.values()]
   })
 }
@@ -98,15 +177,14 @@ class Walker {
 
   step(step: Step, from: Walked): Walked[] {
     const path = [...from.path, step.title]
-    for (const { rule } of breaches(this.#procedure, from.way, step)) this.#note(rule, path)
+    for (const rule of breaches(this.#procedure, from.way, step)) this.#note(rule, path)
     const way = after(from.way, step)
     // Outcomes that no branch opens on make no other way.
     const outcomes = this.#asked.has(step.id) ? outcomesOf(step) : []
-    if (outcomes.length === 0) return [{ way, path, last: step.id }]
+    if (outcomes.length === 0) return [{ way, path }]
     return outcomes.map((outcome) => ({
       way: { ...way, outcomes: { ...way.outcomes, [step.id]: outcome } },
       path: [...path, outcome],
-      last: step.id,
     }))
   }
 

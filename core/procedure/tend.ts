@@ -1,6 +1,6 @@
 import type { Step } from './language.ts'
 import { numberOf } from './outline.ts'
-import type { RunState } from './run.ts'
+import type { RunState } from './run-state.ts'
 
 export interface Tending {
   /** Instant (ms UTC) of the next visit, or null where the wait has not begun. */

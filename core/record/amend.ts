@@ -3,7 +3,7 @@ import { instant, interval, type Interval } from '../quantity/index.ts'
 import { judge } from './judge.ts'
 import type { RecordAmended } from './payloads.ts'
 import type { ReadingTaken } from './reading.ts'
-import type { AnyRecord } from './record.ts'
+import type { AnyDraft, AnyRecord } from './record.ts'
 import { subjectsOf } from './subjects.ts'
 import type { StripSet } from './take-reading.ts'
 
@@ -87,4 +87,9 @@ export function amendmentOf(target: AnyRecord, instead: unknown, reason: string)
   const all = [...subjectsOf(target), ...subjectsOf(becomes)]
   const subjects = all.filter((s, i) => all.findIndex((o) => o.kind === s.kind && o.id === s.id) === i)
   return { target: target.id, targetType: target.type, subjects, instead, reason }
+}
+
+/** The payload that takes back what was done by a tap: the record stays in the log, and counts for nothing. */
+export function takenBack(target: AnyDraft, reason: string): RecordAmended {
+  return { target: target.id, targetType: target.type, subjects: subjectsOf(target), instead: null, reason }
 }

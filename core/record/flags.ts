@@ -1,19 +1,26 @@
-import { waitEndsAt, walk } from '../procedure/outline.ts'
-import { forbiddenActs } from '../procedure/facets.ts'
-import { procedureOfRun, type RunState } from '../procedure/run.ts'
-import type { StationState } from '../procedure/station.ts'
+import { conflictsAt } from '../procedure/condition.ts'
+import { startFaults } from '../procedure/begin.ts'
+import { isComplete, walk } from '../procedure/outline.ts'
+import { procedureOfRun, tickOf, type RunState } from '../procedure/run-state.ts'
+import { judgeStep } from '../procedure/step-taken.ts'
+import type { StationState } from '../procedure/station-state.ts'
 import { judge } from './judge.ts'
-import type { AnyDraft } from './record.ts'
+import type { AnyRecord } from './record.ts'
 
-/** What was odd about a record that is kept all the same. */
-export type Flag =
-  | 'run-not-running'
-  | 'run-already-started'
-  | 'out-of-order'
-  | 'wait-cut-short'
-  | 'forbidden-act'
-  | 'verdict-differs'
-  | 'station-busy'
+/** What may be odd about a record that is kept all the same. */
+export const flags = [
+  'run-not-running',
+  'run-already-started',
+  'out-of-order',
+  'wait-cut-short',
+  'forbidden-act',
+  'verdict-differs',
+  'station-busy',
+  'does-not-fit',
+  'not-counted',
+  'not-complete',
+] as const
+export type Flag = (typeof flags)[number]
 
 export interface FlagContext {
   /** States before the record, where the subjects were known. */
@@ -24,21 +31,32 @@ export interface FlagContext {
   readonly freshHours: number
 }
 
-/** What a draft is flagged with when it is appended. A wrong state is no refusal: it happened. */
-export function flagsOf(draft: AnyDraft, context: FlagContext): Flag[] {
-  switch (draft.type) {
-    case 'run.started@1':
-      if (context.run && context.run.status !== 'not-started') return ['run-already-started']
-      return context.station?.currentRun ? ['station-busy'] : []
-    case 'run.step.done@1':
-      return stepFlags(draft.payload.step, context)
-    case 'run.wait.started@1':
+/** What a record is flagged with when it is appended. A wrong state is no refusal: it happened. */
+export function flagsOf(record: AnyRecord, context: FlagContext): Flag[] {
+  const { run, station } = context
+  switch (record.type) {
+    case 'run.started@2': {
+      if (run && run.status !== 'not-started') return ['run-already-started']
+      const { procedure: named } = record.payload
+      const procedure = procedureOfRun({ procedure: named, document: record.inForce?.document ?? null })
+      const busy = station?.currentRun && station.currentRun.run !== record.payload.run
+      const unfit = procedure && station && startFaults(procedure, station).length > 0
+      return [...(busy ? (['station-busy'] as const) : []), ...(unfit ? (['does-not-fit'] as const) : [])]
+    }
+    case 'run.step.done@2':
+      return stepFlags(record, context)
+    case 'run.wait.started@2':
+      return [...running(context), ...turnFlags(record.payload.step, context)]
     case 'run.visit.made@1':
-    case 'run.step.undone@1':
-    case 'run.finished@1':
+    case 'run.step.undone@2':
       return running(context)
+    case 'run.finished@1': {
+      const procedure = run && procedureOfRun(run)
+      const unfinished = run?.judged && (!procedure || !isComplete(procedure, run))
+      return [...running(context), ...(unfinished ? (['not-complete'] as const) : [])]
+    }
     case 'reading.taken@1':
-      return judge(draft.payload, draft.payload.local).overall === draft.payload.judgement.overall
+      return judge(record.payload, record.payload.local).overall === record.payload.judgement.overall
         ? []
         : ['verdict-differs']
     default:
@@ -48,28 +66,22 @@ export function flagsOf(draft: AnyDraft, context: FlagContext): Flag[] {
 
 const running = ({ run }: FlagContext): Flag[] => (run?.status === 'running' ? [] : ['run-not-running'])
 
-function stepFlags(key: string, context: FlagContext): Flag[] {
-  const flags = running(context)
-  const { run, station, at } = context
+function turnFlags(key: string, { run }: FlagContext): Flag[] {
   const procedure = run && procedureOfRun(run)
-  if (!run || !procedure) return flags
-  const { positions, open } = walk(procedure, run)
-  if (!open.some((p) => p.key === key)) flags.push('out-of-order')
-  const position = positions.find((p) => p.key === key)
-  if (position?.kind !== 'step') return flags
-  if (position.step.kind === 'wait' || position.step.kind === 'tend') {
-    const ends = waitEndsAt(run, key)
-    if (ends === null || at < ends) flags.push('wait-cut-short')
-  }
-  const { act } = position.step
-  if (act && station) {
-    const hours = station.sanitizedAt === null ? null : (at - station.sanitizedAt) / 3_600_000
-    if (
-      forbiddenActs(station.facets, hours, context.freshHours, procedure.freezesSolution).some(
-        (f) => f.act === act,
-      )
-    )
-      flags.push('forbidden-act')
-  }
-  return flags
+  if (!run || !procedure) return []
+  return walk(procedure, run).open.some((p) => p.key === key) ? [] : ['out-of-order']
+}
+
+function stepFlags(record: AnyRecord & { type: 'run.step.done@2' }, context: FlagContext): Flag[] {
+  const { run, station } = context
+  const found = running(context)
+  const procedure = run && procedureOfRun(run)
+  if (!run || !procedure) return found
+  const taken = judgeStep(procedure, run, record.payload, tickOf(record, record.payload.boot ?? null))
+  if (!taken.inTurn) found.push('out-of-order')
+  if (taken.short) found.push('wait-cut-short')
+  else if (taken.inTurn && !taken.counts) found.push('not-counted')
+  if (taken.position && station && conflictsAt(procedure, run, station, taken.position, context).length > 0)
+    found.push('forbidden-act')
+  return found
 }

@@ -31,12 +31,12 @@ export function followsOn(last: FoldKey | null, record: AnyRecord): boolean {
   return last === null || compareKeys(foldKey(record), last) > 0
 }
 
-/** Puts amended payloads in the place of the mistaken ones; the last amendment of a record wins. */
+/** Puts amended payloads in the place of the mistaken ones, leaves out what was taken back; the last amendment of a record wins. */
 function amended(sorted: readonly AnyRecord[]): AnyRecord[] {
   const instead = new Map<string, unknown>()
   for (const r of sorted) if (r.type === 'record.amended@1') instead.set(r.payload.target, r.payload.instead)
   return sorted
-    .filter((r) => r.type !== 'record.amended@1')
+    .filter((r) => r.type !== 'record.amended@1' && instead.get(r.id) !== null)
     .map((r) => (instead.has(r.id) ? ({ ...r, payload: instead.get(r.id) } as AnyRecord) : r))
 }
 

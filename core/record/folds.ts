@@ -15,7 +15,8 @@ export interface CaseState {
   readonly station: string | null
   readonly run: string | null
   readonly bath: string | null
-  readonly what: ReadingTaken['what'] | null
+  /** What was read, or an act that the state forbade. */
+  readonly what: ReadingTaken['what'] | 'forbidden-act' | null
   readonly actions: readonly (CaseAction & { readonly at: number; readonly by: string })[]
   readonly closedAt: number | null
   /** The recheck that closed it, or null where it was closed with a reason. */
@@ -55,6 +56,10 @@ export const caseFold: Fold<CaseState> = {
         }
       if (payload.judgement.overall === 'in' && state.status === 'open')
         return { ...state, status: 'closed', closedAt: correctedAt(record), closedBy: record.id }
+    }
+    if (record.type.startsWith('run.step.done@') && record.id === state.id) {
+      const { station, run } = record.payload as { station: string; run: string }
+      return { ...state, openedAt: correctedAt(record), station, run, what: 'forbidden-act' }
     }
     if (record.type === 'case.action@1')
       return {

@@ -30,6 +30,8 @@ export interface SiteSet {
   /** Hours after which a sanitized machine is sanitized again before use. */
   readonly freshHours: number
   readonly emergencyNumber: string
+  /** Whom to call when a machine is stopped. */
+  readonly contacts?: readonly Contact[]
   /** What the site chose where the trade's schools differ, question by question. */
   readonly schools?: Readonly<Record<string, string>>
   /** Hours after which a bath is tested again, and after which it is changed; the trade says every 2 to 4 h. */
@@ -42,6 +44,15 @@ export interface SiteSet {
   readonly keepUp?: readonly { readonly stations: readonly string[]; readonly mostDown: number }[]
   /** Stations that are closed down after all others: the dish machine. */
   readonly lastOfAll?: readonly string[]
+}
+
+export const contactKinds = ['technician', 'manager', 'supplier', 'poison'] as const
+
+/** Somebody to call. */
+export interface Contact {
+  readonly kind: (typeof contactKinds)[number]
+  readonly name: string
+  readonly phone: string
 }
 
 export interface Counter {
@@ -141,6 +152,8 @@ export interface ProductUse {
   readonly hardestWater: number | null
   readonly contactSeconds: number | null
   readonly rinseAfter: boolean
+  /** By its label one and the same agent washes and sanitizes (4-501.115); absent where nobody has entered it. */
+  readonly alsoWashes?: boolean
 }
 
 export interface ProductSet {

@@ -16,21 +16,7 @@ import type {
 } from './house.ts'
 import type { BathMixed, PhotoAttached, ReadingTaken } from './reading.ts'
 import type { ShiftSigned } from './shift.ts'
-import type {
-  CountRead,
-  FollowUpClosed,
-  LaidUp,
-  RunAbandoned,
-  RunFinished,
-  RunPlain,
-  RunStarted,
-  SignSeen,
-  StationBack,
-  VisitMade,
-  StepDone,
-  StepUndone,
-  WaitStarted,
-} from '../procedure/records.ts'
+import type * as work from '../procedure/records.ts'
 import type { PlanSet } from '../plan/problem.ts'
 import type {
   CycleJudged,
@@ -70,20 +56,34 @@ export interface Payloads {
   'roster.set@1': RosterSet
   'crew.set@1': CrewSet
   'plan.set@1': PlanSet
-  'run.started@1': RunStarted
-  'run.step.done@1': StepDone
-  'run.step.undone@1': StepUndone
-  'run.wait.started@1': WaitStarted
-  'run.visit.made@1': VisitMade
-  'run.parked@1': RunPlain
-  'run.resumed@1': RunPlain
-  'run.abandoned@1': RunAbandoned
-  'run.finished@1': RunFinished
-  'follow-up.closed@1': FollowUpClosed
-  'count.read@1': CountRead
-  'sign.seen@1': SignSeen
-  'station.laid-up@1': LaidUp
-  'station.back@1': StationBack
+  'run.started@1': work.RunStartedV1
+  'run.started@2': work.RunStarted
+  'run.step.done@1': work.StepDoneV1
+  'run.step.done@2': work.StepDone
+  'run.step.undone@1': work.StepUndoneV1
+  'run.step.undone@2': work.StepUndone
+  'run.wait.started@1': work.WaitStartedV1
+  'run.wait.started@2': work.WaitStarted
+  'run.visit.made@1': work.VisitMade
+  'run.overridden@1': work.RunOverridden
+  'run.part.missing@1': work.PartMissing
+  'run.part.found@1': work.PartFound
+  'run.part.lost@1': work.PartLost
+  'run.parked@1': work.RunPlain
+  'run.resumed@1': work.RunPlain
+  'run.abandoned@1': work.RunAbandoned
+  'run.finished@1': work.RunFinished
+  'run.entered@1': work.RunEntered
+  'follow-up.closed@1': work.FollowUpClosed
+  'count.read@1': work.CountRead
+  'sign.seen@1': work.SignSeen
+  'station.laid-up@1': work.LaidUp
+  'station.back@1': work.StationBack
+  'station.stopped@1': work.StationStopped
+  'station.returned@1': work.StationReturned
+  'station.observed@1': work.StationObserved
+  'station.made-safe@1': work.MadeSafe
+  'duty.closed@1': work.DutyClosed
   'bath.mixed@1': BathMixed
   'reading.taken@1': ReadingTaken
   'photo.attached@1': PhotoAttached
@@ -103,7 +103,11 @@ export interface Payloads {
 export type RecordType = keyof Payloads
 
 /** Record types that only the server may make, after checking the person's own PIN. */
-export const signedTypes: ReadonlySet<string> = new Set<RecordType>(['shift.signed@1'])
+export const signedTypes: ReadonlySet<string> = new Set<RecordType>([
+  'shift.signed@1',
+  'run.overridden@1',
+  'run.entered@1',
+])
 
 /** Record types that the server makes from what devices stream and from the files of loggers. */
 export const deviceTypes: ReadonlySet<string> = new Set<RecordType>([

@@ -1,3 +1,4 @@
+import type { InForce } from '../procedure/in-force.ts'
 import type { Payloads, RecordType } from './payloads.ts'
 
 export type SubjectKind =
@@ -53,6 +54,8 @@ export interface ChainFields {
   readonly prev: string
   /** What was odd about it; it is kept all the same, for it happened. */
   readonly flags: readonly string[]
+  /** What the site's records said then, where a record depends on it; absent in records of before the server wrote it. */
+  readonly inForce?: InForce
 }
 
 export type StoredRecord<T extends RecordType = RecordType> = Draft<T> & ChainFields

@@ -6,6 +6,12 @@ export interface ShiftSigned {
   readonly upTo: number
   /** Cases that were open when it was signed. */
   readonly openCases: readonly string[]
-  /** Why it was signed over open cases; empty where there were none. */
+  /** Why it was signed over what was left; empty where nothing was. */
   readonly reason: string
+  /** What was not done, late, cut short, open or out of service when it was signed; absent in signatures of before it was looked at. */
+  readonly left?: readonly {
+    readonly what: string
+    readonly station?: string
+    readonly procedure?: string
+  }[]
 }

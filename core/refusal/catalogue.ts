@@ -56,6 +56,28 @@ export const catalogue = {
 
   // procedures
   step_unknown: entry('malformed', 'The procedure has no such step. Reload the run.'),
+  procedure_unknown: entry(
+    'conflict',
+    'This site has no such procedure at that version. Reload the page and start it anew.',
+  ),
+  procedure_not_for_station: entry(
+    'conflict',
+    'This procedure is not for that kind of machine. Choose one of its own.',
+  ),
+  contact_too_short: entry(
+    'malformed',
+    'A contact time is shorter than the code, the label or our library asks. Enter the longer one.',
+  ),
+  cannot_override: entry(
+    'conflict',
+    'This cannot be decided by anybody: it has to be done. Do what is named first.',
+  ),
+  needs_reason: entry('malformed', 'Write the reason, three letters at least: it stays in the log.'),
+  seen_elsewhere: entry(
+    'conflict',
+    'The tablet saw this station in another run at that time. Check the times.',
+  ),
+  time_order: entry('malformed', 'The end must be after the start, and neither in the future.'),
   procedure_unsafe: entry(
     'malformed',
     'This procedure is not safe on every way through it. See the rule and the path in the details.',
@@ -79,11 +101,24 @@ export const catalogue = {
   amends_nothing: entry('malformed', 'The record to amend is not in this log.'),
   photo_unsound: entry('malformed', 'This is not the photo that the record names. Take it again.'),
   text_unstorable: entry('malformed', 'The text holds a character that cannot be stored. Remove it.'),
-  open_cases: entry(
+  day_not_begun: entry('conflict', 'This day has not begun yet. Choose an earlier one.'),
+  day_not_clean: entry(
     'conflict',
-    'A corrective action is still open. Close it by a recheck, or give a reason for signing over it.',
+    'Something of this day is not done, late or open. Write the reason for signing it all the same.',
   ),
-
+  not_amendable: entry(
+    'conflict',
+    'This entry cannot be amended: it was measured, or made by a signature. Add a new one.',
+  ),
+  amend_not_yours: entry('not-allowed', 'Only who made this entry, or a shift lead, may amend it.'),
+  day_is_signed: entry(
+    'not-allowed',
+    'This day is signed. Only a manager may still amend it, and the day says so.',
+  ),
+  too_late_to_take_back: entry(
+    'conflict',
+    'It is too late to take this back. Amend it, or enter what is right now.',
+  ),
   // people
   not_signed_in: entry('not-signed-in', 'Sign in first: pick your name and enter your PIN.'),
   wrong_pin: entry('not-signed-in', 'That PIN is not right. Try again.'),

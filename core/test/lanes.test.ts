@@ -3,7 +3,6 @@ import { describe, expect, it } from 'vitest'
 import {
   crosswise,
   currentPosition,
-  finishStep,
   lastDone,
   openPositions,
   outline,
@@ -11,25 +10,30 @@ import {
   stationFold,
   tendingOf,
   unknownFacets,
-  type Facets,
   type Procedure,
   type RunState,
+  type StationState,
   type Step,
 } from '../procedure/index.ts'
-import { barrels, of, step } from './made-up.ts'
+import { barrels, of, step, tick } from './made-up.ts'
+import { recordOf } from './records.ts'
 
-/** Does the step at a key, and returns the run and the machine after it. */
-function work(procedure: Procedure, keys: readonly string[]) {
-  let run: RunState = runFold.initial('r')
-  let facets: Facets = { ...unknownFacets, contents: 'product' }
-  for (const [i, key] of keys.entries()) {
-    const position = outline(procedure, run).find((p) => p.key === key)
-    if (!position) throw new Error(`no step ${key}`)
-    const { effects, before, facts } = finishStep(procedure, run, position, facets)
-    facets = { ...facets, ...effects }
-    run = { ...run, done: { ...run.done, [key]: { at: i, by: 'b', facts, before } } }
+/** Does the steps at these keys, and returns the run and the machine after them. */
+function work(
+  procedure: Procedure,
+  keys: readonly string[],
+): { run: RunState; facets: StationState['facets'] } {
+  const records = keys.map((step, i) =>
+    recordOf(i, 'run.step.done@2', { kind: 'run', id: 'r' }, { run: 'r', station: 'st', step, facts: {} }),
+  )
+  const begun: RunState = { ...runFold.initial('r'), status: 'running', station: 'st', document: procedure }
+  const station: StationState = {
+    ...stationFold.initial('st'),
+    facets: { ...unknownFacets, contents: 'product' },
+    runs: { r: begun },
   }
-  return { run, facets }
+  const after = records.reduce(stationFold.apply, station)
+  return { run: after.runs['r'] ?? begun, facets: after.facets }
 }
 
 describe('lanes side by side', () => {
@@ -68,7 +72,7 @@ describe('lanes side by side', () => {
   })
   it('the next one free comes first; a step taken back is this lane’s last', () => {
     const { run } = work(barrels, ['barrels.1.pour', 'barrels.2.pour'])
-    const waiting = { ...run, waits: { 'barrels.1.drain': { startedAt: 0, minutes: 5, before: {} } } }
+    const waiting = { ...run, waits: { 'barrels.1.drain': { startedAt: 0, minutes: 5, tick: tick(0) } } }
     expect(currentPosition(barrels, waiting)?.key).toBe('barrels.2.drain')
     expect(lastDone(outline(barrels, run), run, 'barrels.1')?.key).toBe('barrels.1.pour')
     expect(lastDone(outline(barrels, run), run)?.key).toBe('barrels.2.pour')
@@ -92,7 +96,7 @@ describe('a branch', () => {
     ['fine', ['look', 'end']],
     ['regrease', ['look', 'grease', 'end']],
   ] as const)('after %s', (outcome, keys) => {
-    const done = { look: { at: 0, by: 'b', facts: { outcome }, before: {} } }
+    const done = { look: { at: 0, by: 'b', facts: { outcome } } }
     expect(outline(branched, { done }).map((p) => p.key)).toEqual(keys)
   })
 })
@@ -145,7 +149,7 @@ describe('a tended wait', () => {
       tend,
       't',
       {
-        waits: { t: { startedAt: 0, minutes: 20, before: {} } },
+        waits: { t: { startedAt: 0, minutes: 20, tick: tick(0) } },
         visits: { t: visits.map((m) => m * 60_000) },
         parameters: {},
       },

@@ -2,8 +2,7 @@ import { describe, expect, it } from 'vitest'
 import {
   latestProcedure,
   listing,
-  startRun,
-  stationFold,
+  startInForce,
   stepsOf,
   usesOf,
   type Procedure,
@@ -104,7 +103,7 @@ describe('the trade’s numbers stand in the library', () => {
       parameters: { rinse: 7600, pailHolds: 1, agitate: 5, sanitize: 5, other: 3 },
       options: { gasket: 'dry' },
     }
-    const started = startRun('r', { ...stationFold.initial('st'), plate }, p)
+    const started = startInForce({ plate }, p)
     expect(started.options).toEqual({ gasket: 'dry' })
     expect(started.parameters).not.toHaveProperty('other')
   })

@@ -1,4 +1,4 @@
-import type { Node, Procedure, Step } from '../procedure/index.ts'
+import type { Node, Procedure, Step, Tick } from '../procedure/index.ts'
 
 /** A step to do, named by its id. */
 export const step = (id: string, more: Partial<Step> = {}): Step =>
@@ -13,6 +13,7 @@ export const of = (nodes: Node[], more: Partial<Procedure> = {}): Procedure => (
   name: 'p',
   family: 'f',
   parameters: {},
+  isolation: 'none',
   materials: [],
   cautions: [],
   nodes,
@@ -23,3 +24,13 @@ export const barrels = of([
   { id: 'barrels', kind: 'each', unit: 'barrel', count: 2, steps: [pour, drain] },
   step('end'),
 ])
+
+/** An observation at an instant (ms) by clocks that agree. */
+export const tick = (at: number, more: Partial<Tick> = {}): Tick => ({
+  at,
+  observedAt: at,
+  clockOffset: 0,
+  receivedAt: at,
+  boot: null,
+  ...more,
+})

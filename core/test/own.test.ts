@@ -9,8 +9,8 @@ import {
   ownNumbers,
   procedureOfRun,
   runFold,
+  startInForce,
   startRun,
-  stationFold,
   violationsOf,
   withNumbers,
   type Procedure,
@@ -54,11 +54,8 @@ describe('a site’s own copy', () => {
       duties: [],
       parameters: { bucket: 1, bucketHolds: 2 },
     }
-    const started = startRun('r', { ...stationFold.initial('st'), plate }, own)
-    const run = runFold.apply(
-      runFold.initial('r'),
-      recordOf(0, 'run.started@1', { kind: 'run', id: 'r' }, started),
-    )
+    const started = recordOf(0, 'run.started@2', { kind: 'run', id: 'r' }, startRun('r', 'st', own))
+    const run = runFold.apply(runFold.initial('r'), { ...started, inForce: startInForce({ plate }, own) })
     expect(procedureOfRun(run)).toEqual(own)
     expect(procedureOfRun({ procedure: { id: 'no.such', version: 1 } })).toBeNull()
   })

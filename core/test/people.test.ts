@@ -24,6 +24,11 @@ describe('what a record needs', () => {
   it.each([
     ['run.started@1', 'record'],
     ['run.step.done@1', 'record'],
+    ['station.stopped@1', 'record'],
+    ['station.returned@1', 'close-case'],
+    ['duty.closed@1', 'close-case'],
+    ['run.overridden@1', 'override'],
+    ['run.entered@1', 'override'],
     ['reading.taken@1', 'record'],
     ['case.action@1', 'record'],
     ['bath.mixed@1', 'record'],
@@ -36,5 +41,5 @@ describe('what a record needs', () => {
     ['instrument.set@2', 'set-up-house'],
   ] as [string, Permission][])('%s: %s', (type, permission) => expect(permissionFor(type)).toBe(permission))
   it('a signature is made by the server alone, after the PIN', () =>
-    expect([...signedTypes]).toEqual(['shift.signed@1']))
+    expect([...signedTypes]).toEqual(['shift.signed@1', 'run.overridden@1', 'run.entered@1']))
 })

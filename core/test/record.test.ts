@@ -152,7 +152,7 @@ describe('flags', () => {
     expect(record.flagsOf(lied, context)).toEqual(['verdict-differs'])
   })
   it('tell of a step in a run that does not run', () => {
-    const step = all('run.step.done@1')
+    const step = all('run.step.done@2')
     expect(record.flagsOf(step, context)).toContain('run-not-running')
   })
   function all(type: record.RecordType): record.AnyRecord {
@@ -168,11 +168,11 @@ describe('payload versions', () => {
       'x@1': { to: 'x@2', payload: (p: unknown) => ({ ...(p as object), b: 2 }) },
       'x@2': { to: 'x@3', payload: (p: unknown) => ({ ...(p as object), c: 3 }) },
     }
-    expect(record.lift({ type: 'x@1', payload: { a: 1 } }, lifts)).toEqual({
+    expect(record.upcast({ type: 'x@1', payload: { a: 1 } }, lifts)).toEqual({
       type: 'x@3',
       payload: { a: 1, b: 2, c: 3 },
     })
     const newest = { type: 'x@3', payload: {} }
-    expect(record.lift(newest, lifts)).toBe(newest)
+    expect(record.upcast(newest, lifts)).toBe(newest)
   })
 })

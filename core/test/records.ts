@@ -1,6 +1,7 @@
 import { instant } from '../quantity/index.ts'
 import * as procedure from '../procedure/index.ts'
 import {
+  inForceFor,
   sanitizerChecked,
   type AnyRecord,
   type Payloads,
@@ -25,7 +26,7 @@ export function recordOf<T extends RecordType>(
     site: 's',
     type,
     subject,
-    observedAt: at * 60_000,
+    observedAt: Math.round(at * 60_000),
     device: 'd',
     counter: n,
     by: 'bao',
@@ -34,7 +35,7 @@ export function recordOf<T extends RecordType>(
   return {
     ...made,
     seq: n,
-    receivedAt: at * 60_000,
+    receivedAt: Math.round(at * 60_000),
     clockOffset: 0,
     prev: '',
     flags: [],
@@ -107,67 +108,154 @@ export function readingRecord(
 /** Answers that a worker gives to what a step asks. */
 export type Answers = (position: procedure.Position) => procedure.Facts
 
+/** What a worker answers who does as told: all counted, everything fine, the sign seen. */
+export function dutiful(position: procedure.Position): procedure.Facts {
+  if (position.kind === 'sign') return { shown: true }
+  const { step } = position
+  if (step.kind === 'parts') return { counted: procedure.pieces(step) }
+  if (step.kind === 'mix') return { product: chlorine.id }
+  const choice = step.kind === 'inspect' ? step.choices.find((c) => c.outcome === 'fine') : undefined
+  return step.kind === 'inspect' ? { choice: (choice ?? step.choices[0])?.id ?? '' } : {}
+}
+
+/** A station as a procedure begins from, with its plate. */
+export function stationFor(
+  known: procedure.Procedure,
+  numbers: Readonly<Record<string, number>> = {},
+): procedure.StationState {
+  const begins = known.begins ?? {}
+  const parameters = Object.fromEntries(Object.keys(known.parameters).map((name) => [name, 5]))
+  return {
+    ...procedure.stationFold.initial('st'),
+    plate: { ...plate, family: known.family, parameters: { ...parameters, ...plate.parameters, ...numbers } },
+    facets: {
+      ...procedure.unknownFacets,
+      ...begins,
+      partsOut: begins.assembly === 'drying' || begins.assembly === 'apart' ? null : 0,
+      isolatedBy: null,
+    },
+  }
+}
+
+const usesFor = (known: procedure.Procedure, product: ProductSet) =>
+  procedure
+    .stepsOf(known.nodes)
+    .flatMap((s) => (s.kind === 'mix' ? product.uses.slice(0, 1).map((u) => ({ ...u, id: s.use })) : []))
+
+/** A run as it is worked on a station, record by record, as the server would store them. */
+export class Worked {
+  readonly records: AnyRecord[] = []
+  run: procedure.RunState
+  station: procedure.StationState
+  /** Minutes. */
+  at: number
+  readonly known: procedure.Procedure
+  readonly product: ProductSet & { id: string }
+
+  constructor(
+    known: procedure.Procedure,
+    station = stationFor(known),
+    {
+      from = 0,
+      id = `run-${known.id}`,
+      product = chlorine,
+      options = {} as Readonly<Record<string, string>>,
+    } = {},
+  ) {
+    this.known = known
+    this.station = station.plate ? { ...station, plate: { ...station.plate, options } } : station
+    this.run = procedure.runFold.initial(id)
+    this.at = from
+    this.product = product
+    this.add('run.started@2', procedure.startRun(id, station.id, known))
+  }
+
+  add<T extends RecordType>(type: T, payload: Payloads[T], by = 'bao'): AnyRecord {
+    const made = recordOf(this.at, type, { kind: 'run', id: this.run.id }, payload, this.records.length)
+    const inForce = inForceFor(made, {
+      station: () => this.station,
+      run: () => this.run,
+      procedure: () => this.known,
+      // Whatever a step mixes, this site has this product for it.
+      product: () => ({ ...this.product, uses: usesFor(this.known, this.product) }),
+      freshHours: 4,
+    })
+    return this.take({ ...made, by, ...(inForce ? { inForce } : {}) } as AnyRecord)
+  }
+
+  take(record: AnyRecord): AnyRecord {
+    this.records.push(record)
+    this.run = procedure.runFold.apply(this.run, record)
+    this.station = procedure.stationFold.apply(this.station, record)
+    return record
+  }
+
+  get position(): procedure.Position | null {
+    return procedure.currentPosition(this.known, this.run)
+  }
+
+  start(position: procedure.Position): void {
+    this.add('run.wait.started@2', procedure.startWait(this.run, position))
+  }
+
+  done(position: procedure.Position, facts: procedure.Facts = {}): AnyRecord {
+    return this.add('run.step.done@2', procedure.finishStep(this.run, position, facts))
+  }
+
+  /** Works the step at hand as it should be done; a wait is waited out. False where nothing is left or it stopped. */
+  step(answers: Answers = () => ({})): boolean {
+    const { position } = this
+    if (!position || this.run.status !== 'running') return false
+    this.at += 1
+    if (position.kind === 'step' && position.step.kind === 'check') {
+      this.take(readingRecord(this.at, this.run.id, { matches: 150 }, null, position.key))
+      return true
+    }
+    if (position.kind === 'step' && (position.step.kind === 'wait' || position.step.kind === 'tend')) {
+      if (!this.run.waits[position.key]) this.start(position)
+      this.at = Math.max(this.at, (procedure.waitEndsAt(this.run, position.key) ?? 0) / 60_000)
+    }
+    this.done(position, { ...dutiful(position), ...answers(position) })
+    return true
+  }
+
+  finish(): AnyRecord {
+    return this.add('run.finished@1', { run: this.run.id, station: 'st' })
+  }
+}
+
 /** Works a procedure to its end, as records a minute apart; checks are read as in. */
 export function workThrough(
   id: string,
   answers: Answers = () => ({}),
   from = 0,
-): { records: AnyRecord[]; run: procedure.RunState; station: procedure.StationState } {
+  begun?: procedure.StationState,
+): Worked {
   const known = procedure.latestProcedure(id)
   if (!known) throw new Error(`no procedure ${id}`)
-  const run_ = { kind: 'run', id: `run-${id}` } as const
-  let station: procedure.StationState = {
-    ...procedure.stationFold.initial('st'),
-    plate: { ...plate, parameters: { ...plate.parameters, bucket: 4000, bucketHolds: 6000 } },
-  }
-  let run = procedure.runFold.initial(run_.id)
-  const records: AnyRecord[] = []
-  let at = from
-  const add = (r: AnyRecord) => {
-    records.push(r)
-    run = procedure.runFold.apply(run, r)
-    station = procedure.stationFold.apply(station, r)
-  }
-  add(recordOf(at, 'run.started@1', run_, procedure.startRun(run_.id, station, known)))
-  for (;;) {
-    at += 1
-    const position = procedure.currentPosition(known, run)
-    if (!position) break
-    if (position.kind === 'step' && position.step.kind === 'check') {
-      add({ ...readingRecord(at, run_.id, { matches: 150 }, null, position.key) })
-      continue
-    }
-    if (position.kind === 'step' && position.step.kind === 'wait') {
-      const minutes = procedure.numberOf(position.step.length, run.parameters)
-      add(
-        recordOf(
-          at,
-          'run.wait.started@1',
-          run_,
-          procedure.startWait(known, run, position, station.facets, minutes),
-        ),
-      )
-      at += minutes
-    }
-    const facts = position.kind === 'sign' ? { shown: true, ...answers(position) } : answers(position)
-    add(
-      recordOf(
-        at,
-        'run.step.done@1',
-        run_,
-        procedure.finishStep(known, run, position, station.facets, facts),
-      ),
-    )
-  }
-  add(recordOf(at, 'run.finished@1', run_, { run: run_.id, station: 'st' }))
-  return { records, run, station }
+  const station = begun ?? stationFor(known, { bucket: 4000, bucketHolds: 6000 })
+  const worked = new Worked(known, station, { from })
+  while (worked.step(answers));
+  worked.finish()
+  return worked
 }
 
 /** A closing and an opening run with a weak strip and its recheck among the records. */
 export function runRecords(): AnyRecord[] {
-  const close = workThrough('soft-serve-gravity.close', (p) =>
-    p.kind === 'sign' ? { shown: p.round >= 2 } : {},
-  ).records
-  const open = workThrough('soft-serve-gravity.open', () => ({}), 600).records
-  return [recordOf(-1, 'station.set@1', { kind: 'station', id: 'st' }, plate), ...close, ...open]
+  const set = recordOf(-2, 'station.set@1', { kind: 'station', id: 'st' }, plate)
+  const seen = recordOf(
+    -1,
+    'station.observed@1',
+    { kind: 'station', id: 'st' },
+    { station: 'st', contents: 'product', assembly: 'whole', power: 'on' },
+  )
+  const begun = [set, seen].reduce(procedure.stationFold.apply, procedure.stationFold.initial('st'))
+  const close = workThrough(
+    'soft-serve-gravity.close',
+    (p) => (p.kind === 'sign' ? { shown: p.round >= 2 } : {}),
+    0,
+    begun,
+  )
+  const open = workThrough('soft-serve-gravity.open', () => ({}), 600, close.station)
+  return [set, seen, ...close.records, ...open.records]
 }

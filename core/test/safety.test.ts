@@ -21,9 +21,13 @@ const parts = (direction: 'out' | 'in', list = tray, leave?: string[]) =>
     parts: list,
     ...(leave ? { leave } : {}),
   } as Partial<Step>)
-const fill = (contents: 'rinse' | 'descaler' | 'sanitizer' | 'product' | 'empty') =>
+const fill = (contents: 'rinse' | 'detergent' | 'descaler' | 'sanitizer' | 'product' | 'empty') =>
   run(`fill-${contents}`, { effects: { contents } })
-const sanitized = run('sanitize', { effects: { hygiene: 'sanitized', contents: 'empty' } })
+const clean = run('clean', { effects: { hygiene: 'clean' } })
+const touch = run('touch', { act: 'sanitize', effects: { contents: 'sanitizer' } })
+const contact = run('contact', { kind: 'wait', of: 'contact', length: 1, attended: false } as Partial<Step>)
+const drained = run('drain', { effects: { hygiene: 'sanitized', contents: 'empty' } })
+const sanitized: Step[] = [fill('empty'), clean, touch, contact, drained]
 const freeze = run('freeze', { act: 'freeze', effects: { power: 'freezing' } })
 const reach = run('reach', { act: 'reach-in' })
 const inspect = run('look', {
@@ -68,7 +72,11 @@ describe('a procedure that breaks a rule is told which, and the way to it', () =
       of([run('off', { effects: { feeds: 'off' } })], { begins: { feeds: 'on' } }),
       'feeds-left-off',
     ],
-    ['primes with parts out', of([parts('out'), sanitized, run('prime', { act: 'prime' })]), 'parts-missing'],
+    [
+      'primes with parts out',
+      of([parts('out'), ...sanitized, run('prime', { act: 'prime' })]),
+      'parts-missing',
+    ],
     [
       'puts back fewer than came out',
       of([parts('out'), parts('in', [{ id: 'beater', name: 'Beater', count: 2 }])]),
@@ -86,6 +94,71 @@ describe('a procedure that breaks a rule is told which, and the way to it', () =
     ],
     ['primes unsanitized', of([run('prime', { act: 'prime' })]), 'product-before-sanitizing'],
     ['pours acid barehanded', of([fill('descaler')]), 'acid-without-ppe'],
+    [
+      'sanitizes without a contact time',
+      of([fill('empty'), clean, touch, drained]),
+      'sanitized-without-contact',
+    ],
+    [
+      'sanitizes by a wait that is none of contact',
+      of([fill('empty'), clean, touch, { ...contact, of: 'dissolve' } as Step, drained]),
+      'sanitized-without-contact',
+    ],
+    [
+      'waits first, sanitizes after',
+      of([fill('empty'), clean, contact, touch, drained]),
+      'sanitized-without-contact',
+    ],
+    [
+      'touches it anew and does not wait again',
+      of([fill('empty'), clean, touch, contact, touch, drained]),
+      'sanitized-without-contact',
+    ],
+    [
+      'sprays and calls it sanitized',
+      of([clean, run('spray', { act: 'sanitize' }), run('dry', { effects: { hygiene: 'sanitized' } })]),
+      'sanitized-without-contact',
+    ],
+    [
+      'sanitizes over product',
+      of([clean, touch], { begins: { contents: 'product' } }),
+      'sanitizer-on-product',
+    ],
+    [
+      'sanitizes over detergent',
+      of([fill('detergent'), fill('empty'), touch], { begins: { hygiene: 'soiled' } }),
+      'sanitizer-on-detergent',
+    ],
+    [
+      'sanitizes over soil',
+      of([fill('empty'), touch], { begins: { hygiene: 'soiled' } }),
+      'sanitizer-on-soil',
+    ],
+    [
+      'counts in what never came out',
+      of([parts('in')], { begins: { assembly: 'whole', partsOut: 0 } }),
+      'parts-never-out',
+    ],
+    [
+      'does not say how it is isolated',
+      { ...of([reach]), isolation: undefined } as unknown as Procedure,
+      'isolation-not-stated',
+    ],
+    [
+      'takes parts out before isolation, with no act named',
+      of([parts('out')], plug),
+      'hands-before-isolation',
+    ],
+    [
+      'empties a bin before isolation, with no act named',
+      of([run('bin', { effects: { ice: 'none' } })], { isolation: 'breaker' }),
+      'hands-before-isolation',
+    ],
+    [
+      'sprays inside before isolation, with no act named',
+      of([clean, run('spray', { act: 'sanitize' })], plug),
+      'hands-before-isolation',
+    ],
     ['ends apart', of([parts('out')], { ends: { assembly: 'whole' } }), 'ends-otherwise'],
   ] as [string, Procedure, string][])('%s', (_, procedure, rule) => {
     expect(rules(procedure)).toContain(rule)
@@ -96,10 +169,22 @@ describe('a procedure that breaks a rule is told which, and the way to it', () =
     expect(rules(of([wear, fill('descaler'), fill('rinse'), fill('sanitizer')]))).toEqual([])
     expect(rules(of([fill('rinse'), freeze], { freezesSolution: true }))).toEqual([])
   })
+  it('washed and sanitized by one agent, its label named, soil rinsed off first: right; else not', () => {
+    const mix = run('mix', { kind: 'mix', use: 'cleaner' } as Partial<Step>)
+    const same = { ...touch, sameAgent: 'cleaner' } as Step
+    const rinsed = run('rinsed', { effects: { hygiene: 'rinsed' } })
+    const soiled = { begins: { hygiene: 'soiled', contents: 'empty' } } as const
+    const rest = [contact, drained]
+    expect(rules(of([mix, rinsed, fill('detergent'), same, ...rest], soiled))).toEqual([])
+    expect(rules(of([mix, fill('detergent'), same, ...rest], soiled))).toEqual(['sanitizer-on-soil'])
+    expect(rules(of([rinsed, fill('detergent'), same, ...rest], soiled))).toContain('sanitizer-on-detergent')
+  })
   it('parts that a cycle runs without by name are no fault, until the end of it', () => {
     const two = [...tray, { id: 'spigot', name: 'Spigot', count: 1 }]
     expect(
-      rules(of([parts('out', two), parts('in', two, ['spigot']), sanitized, run('serve', { act: 'serve' })])),
+      rules(
+        of([parts('out', two), parts('in', two, ['spigot']), ...sanitized, run('serve', { act: 'serve' })]),
+      ),
     ).toEqual([])
   })
 })

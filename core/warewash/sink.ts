@@ -1,6 +1,6 @@
 import { bathDue, bathHours } from '../duty/bath.ts'
 import type { Contents } from '../procedure/facets.ts'
-import type { StationState } from '../procedure/station.ts'
+import type { StationState } from '../procedure/station-state.ts'
 import type { Prediction } from '../duty/windows.ts'
 import { instant, type Instant } from '../quantity/index.ts'
 import type { BathState } from '../record/folds.ts'

@@ -21,9 +21,11 @@ import { peopleRoutes } from '../people/routes.ts'
 import { EventHub } from '../record/events.ts'
 import { keepUp } from '../record/keep-up.ts'
 import { SiteQueue } from '../record/queue.ts'
+import { dayRoutes } from '../record/day-routes.ts'
 import { logRoutes } from '../record/log-routes.ts'
 import { planRoutes } from '../plan/routes.ts'
 import { photoRoutes } from '../record/photo-routes.ts'
+import { procedureRoutes } from '../procedure/routes.ts'
 import { recordRoutes } from '../record/routes.ts'
 import { rulesRoutes } from '../rules/routes.ts'
 import { loggerRoutes } from '../logger/routes.ts'
@@ -82,6 +84,8 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   await typed.register(peopleRoutes(services))
   await typed.register(recordRoutes(services))
   await typed.register(logRoutes(services))
+  await typed.register(dayRoutes(services))
+  await typed.register(procedureRoutes(services))
   await typed.register(photoRoutes(services))
   await typed.register(planRoutes(services))
   await typed.register(deviceRoutes(services))

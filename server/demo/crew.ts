@@ -7,6 +7,7 @@ import {
   startRun,
   startWait,
   stationFold,
+  waitMinutes,
   type Facts,
   type InspectChoice,
   type Position,
@@ -15,9 +16,11 @@ import {
   type StationState,
   type Step,
 } from '@tadka/core/procedure'
-import type { AnyDraft, AnyRecord } from '@tadka/core/record'
+import { inForceFor, type AnyDraft, type AnyRecord } from '@tadka/core/record'
 import { checkStep, mixStep } from './crew-checks.ts'
 import type { Diary } from './diary.ts'
+import { site } from './house.ts'
+import { products } from './products.ts'
 
 export interface Worker {
   readonly by: string
@@ -26,12 +29,23 @@ export interface Worker {
   readonly weakMix: boolean
   /** The outcome to choose where an inspection offers it; what is fine where it does not, or is left out. */
   readonly outcome?: InspectChoice['outcome']
-  /** The choice of each of the procedure's options; the default where it is left out. */
-  readonly options?: Readonly<Record<string, string>>
 }
 
-const asRecord = (draft: AnyDraft): AnyRecord =>
-  ({ ...draft, seq: 0, receivedAt: draft.observedAt, clockOffset: 0, prev: '', flags: [] }) as AnyRecord
+/** The device's time since it was switched on: a demo tablet never is off. */
+const boot = 'demo'
+
+/** A draft as the server will store it, with what the demo's own records say. */
+function asRecord(draft: AnyDraft, w: Pick<Working, 'station' | 'run' | 'procedure'>): AnyRecord {
+  const inForce = inForceFor(draft, {
+    station: () => w.station,
+    run: () => w.run,
+    procedure: () => w.procedure,
+    product: (id) => products[id] ?? null,
+    freshHours: site.freshHours,
+  })
+  const chain = { seq: 0, receivedAt: draft.observedAt, clockOffset: 0, prev: '', flags: [] }
+  return { ...draft, ...chain, ...(inForce ? { inForce } : {}) } as AnyRecord
+}
 
 /** A run as it is being worked: its states kept up with each record. */
 export class Working {
@@ -50,8 +64,9 @@ export class Working {
   }
 
   take(draft: AnyDraft): AnyDraft {
-    this.run = runFold.apply(this.run, asRecord(draft))
-    this.station = stationFold.apply(this.station, asRecord(draft))
+    const record = asRecord(draft, this)
+    this.run = runFold.apply(this.run, record)
+    this.station = stationFold.apply(this.station, record)
     return draft
   }
 
@@ -60,33 +75,34 @@ export class Working {
   }
 
   done(position: Position, at: number, facts: Facts = {}): number {
-    const payload = finishStep(this.procedure, this.run, position, this.station.facets, facts)
-    this.take(this.diary.note(at, this.worker.by, 'run.step.done@1', this.subject, payload))
+    const payload = finishStep(this.run, position, facts, boot)
+    this.take(this.diary.note(at, this.worker.by, 'run.step.done@2', this.subject, payload))
     return at
   }
 }
 
-/** Works one run from its start to its end as a crew member would, and returns when it was done (ms UTC). */
+/** Works one run from its start to its end as a crew member would; returns when it was done (ms UTC) and how the station stands. */
 export function workRun(
   diary: Diary,
   onStation: StationState,
   procedure: Procedure,
   start: number,
   worker: Worker,
-): number {
+): { readonly end: number; readonly station: StationState } {
   const id = `run-${onStation.id}-${start.toString(36)}`
   const w = new Working(diary, procedure, onStation, id, worker)
-  const started = startRun(id, onStation, procedure, worker.options)
-  w.take(diary.note(start, worker.by, 'run.started@1', w.subject, started))
+  const started = startRun(id, onStation.id, procedure)
+  w.take(diary.note(start, worker.by, 'run.started@2', w.subject, started))
   let at = start
   for (;;) {
     const position = currentPosition(procedure, w.run)
-    if (!position) break
+    if (!position || w.run.status !== 'running') break
     at = workStep(w, position, at)
   }
   const finished = { run: id, station: onStation.id, procedure: procedure.id }
-  w.take(diary.note(at + 1000, worker.by, 'run.finished@1', w.subject, finished))
-  return at
+  if (w.run.status === 'running')
+    w.take(diary.note(at + 1000, worker.by, 'run.finished@1', w.subject, finished))
+  return { end: at, station: w.station }
 }
 
 function workStep(w: Working, position: Position, at: number): number {
@@ -121,13 +137,12 @@ function waitStep(
   step: Step & { kind: 'wait' | 'tend' },
   at: number,
 ): number {
-  const { run, worker, diary, procedure } = w
-  const minutes = numberOf(step.length, run.parameters)
+  const { run, worker, diary } = w
+  const minutes = waitMinutes(step, run)
   const running = run.waits[position.key]
   if (running)
     return w.done(position, Math.max(at, running.startedAt + minutes * 60_000) + worker.random() * 60_000)
-  const payload = startWait(procedure, run, position, w.station.facets, minutes)
-  w.take(diary.note(at, worker.by, 'run.wait.started@1', w.subject, payload))
+  w.take(diary.note(at, worker.by, 'run.wait.started@2', w.subject, startWait(run, position, boot)))
   if (step.kind === 'tend') {
     const every = numberOf(step.every, run.parameters)
     for (let m = every; m < minutes; m += every)
@@ -147,5 +162,5 @@ function chosen(worker: Worker, step: Step & { kind: 'inspect' }): Facts {
   const rare = worker.random() < 0.06 ? 'watch' : 'fine'
   const find = (outcome: string) => step.choices.find((c) => c.outcome === outcome)
   const choice = find(worker.outcome ?? rare) ?? find('fine') ?? step.choices[0]
-  return choice ? { choice: choice.id, outcome: choice.outcome } : {}
+  return choice ? { choice: choice.id } : {}
 }

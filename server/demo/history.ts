@@ -1,7 +1,13 @@
 import { dateAfter, dateAt, tradingDayAt, tradingDays, weekdayOf } from '@tadka/core/duty'
 import { instant } from '@tadka/core/quantity'
-import { latestProcedure, stationFold, type StationState } from '@tadka/core/procedure'
-import type { AnyDraft } from '@tadka/core/record'
+import {
+  latestProcedure,
+  proceduresOf,
+  startFaults,
+  stationFold,
+  type StationState,
+} from '@tadka/core/procedure'
+import type { AnyDraft, AnyRecord } from '@tadka/core/record'
 import { workRun, type Worker } from './crew.ts'
 import { Diary, seeded } from './diary.ts'
 import { dishHistory } from './dish.ts'
@@ -47,10 +53,49 @@ function setUp(diary: Diary, at: number, now: number): void {
     )
 }
 
-const stationState = (id: string): StationState => ({
-  ...stationFold.initial(id),
-  plate: stations[id] ?? null,
-})
+/** How each machine stands on the first day: closed the night before, told by the manager, or as it is seen. */
+function firstStates(diary: Diary, at: number): Map<string, StationState> {
+  return new Map(
+    Object.entries(stations).map(([id, plate]) => {
+      const stands: StationState = { ...stationFold.initial(id), plate }
+      const closing = plate.duties.find((d) => d.trigger.kind === 'each-close')
+      const close = closing && latestProcedure(closing.procedure)
+      const begins = proceduresOf(plate.family).map((p) => p.begins ?? {})
+      const opened = plate.duties.some((d) => d.trigger.kind === 'each-open')
+      if (close && opened && close.ends?.contents === 'empty') {
+        const run = `run-${id}-before`
+        const from = at - 9 * 60 * minute
+        const told = {
+          station: id,
+          procedure: { id: close.id, version: close.version },
+          who: 'ines',
+          read: '',
+        }
+        const draft = diary.note(
+          at,
+          'oriel',
+          'run.entered@1',
+          { kind: 'run', id: run },
+          { run, ...told, from, to: from + 50 * minute },
+        )
+        return [id, stationFold.apply(stands, stored(draft))]
+      }
+      const contents = begins.find((b) => b.contents !== undefined)?.contents
+      if (contents !== 'product' && contents !== 'empty') return [id, stands]
+      const draft = diary.note(
+        at,
+        'oriel',
+        'station.observed@1',
+        { kind: 'station', id },
+        { station: id, contents, assembly: 'whole', power: 'on' },
+      )
+      return [id, stationFold.apply(stands, stored(draft))]
+    }),
+  )
+}
+
+const stored = (draft: AnyDraft): AnyRecord =>
+  ({ ...draft, seq: 0, receivedAt: draft.observedAt, clockOffset: 0, prev: '', flags: [] }) as AnyRecord
 
 /**
  * The demo's records up to `now`, in the order they happened: the set-up, then `days` trading days of openings and
@@ -65,6 +110,7 @@ export function demoHistory(now: number, days: number, seed = 2110): AnyDraft[] 
   const opening = trading[0]
   if (!opening) return []
   setUp(diary, opening.opens - 300 * minute, now)
+  const standing = firstStates(diary, opening.opens - 299 * minute)
   const today = tradingDayAt(site, instant(now), 120)?.date
   const hands = people.filter((p) => p.role !== 'manager').map((p) => p.id)
   const someone = (): Worker => ({
@@ -74,7 +120,14 @@ export function demoHistory(now: number, days: number, seed = 2110): AnyDraft[] 
   })
   const work = (station: string, procedure: string, start: number) => {
     const found = latestProcedure(procedure)
-    if (found && start + 90 * minute < now) workRun(diary, stationState(station), found, start, someone())
+    const on = standing.get(station)
+    if (!found || !on || start + 90 * minute >= now) return
+    if (startFaults(found, on).length > 0)
+      throw new Error(
+        `the demo begins ${procedure} on ${station} as it does not stand: ${JSON.stringify(on.facets)}`,
+      )
+    const who = someone()
+    standing.set(station, workRun(diary, on, found, start, who).station)
   }
   dishHistory(diary, first, days, now, seeded(seed + 1))
   for (const day of trading) {

@@ -74,7 +74,7 @@ export async function takeEvents(
         drafts,
         sentAt: null,
         receivedAt,
-        allow: () => {},
+        allow: () => null,
         fromDevice: true,
         memory: queue.memory,
       }),

@@ -175,7 +175,7 @@ export function bringIn(services: Pick<Services, 'pool' | 'queue' | 'now'>) {
         drafts: [draft],
         sentAt: null,
         receivedAt: at,
-        allow: () => {},
+        allow: () => null,
         fromDevice: true,
         memory: queue.memory,
       }),

@@ -62,10 +62,10 @@ export class Guard {
 const slackMs = 120_000
 
 /**
- * Whether the person named in a draft was signed in on this tablet when it was observed, and may make such a record.
+ * Whether the person named in a draft was signed in on this tablet when it was observed, and may make such a record: their role.
  * @param at corrected observed time, milliseconds UTC. Throws `not_on_this_tablet`, `not_allowed`.
  */
-export function guardDraft(tablet: Tablet, draft: AnyDraft, at: number): void {
+export function guardDraft(tablet: Tablet, draft: AnyDraft, at: number): Role {
   const stays = tablet.people.filter((p) => p.id === draft.by)
   const person = stays.find(
     (p) => at >= p.signed_in_at - slackMs && (p.signed_out_at === null || at <= p.signed_out_at + slackMs),
@@ -73,4 +73,5 @@ export function guardDraft(tablet: Tablet, draft: AnyDraft, at: number): void {
   if (!person) throw new Refusal('not_on_this_tablet', { by: draft.by })
   const permission = permissionFor(draft.type)
   if (!may(person.role, permission)) throw new Refusal('not_allowed', { needs: permission })
+  return person.role
 }

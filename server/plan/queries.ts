@@ -29,6 +29,8 @@ export const finishedRuns = (pool: Pool, site: string, since: number, most: numb
     const sql = `
       select state from subject_state
       where site_id = $1 and kind = 'run' and state ->> 'status' = 'finished' and touched_at >= $2
+        -- what was told later tells nothing of minutes
+        and not coalesce((state ->> 'entered')::boolean, false)
       order by touched_at desc limit $3`
     return (await db.query<{ state: RunState }>(sql, [site, since, most])).rows.map((r) => r.state)
   })

@@ -1,26 +1,36 @@
 import { createHash } from 'node:crypto'
 import { checkDraft, type DraftOutcome } from '@tadka/contract/record'
+import { dayOf } from '@tadka/core/duty'
+import type { Role } from '@tadka/core/people'
+import { instant } from '@tadka/core/quantity'
 import {
+  alsoNeeded,
+  amendFault,
   amendmentOf,
   canonicalText,
   correctedAt,
   deviceTypes,
   flagsOf,
+  inForceFor,
   recordText,
   signedTypes,
   subjectsOf,
+  upcast,
   type AnyDraft,
   type AnyRecord,
+  type ShiftState,
   type SiteSet,
   type SubjectRef,
 } from '@tadka/core/record'
-import type { RunState, StationState } from '@tadka/core/procedure'
+import type { InForce, RunState, StationState } from '@tadka/core/procedure'
 import { Refusal } from '@tadka/core/refusal'
 import type { Pool } from '../db/pool.ts'
 import { readContext, writeRecords, type AppendContext, type NewRecord } from './append-queries.ts'
+import { asOf, type KnownThen } from './as-of.ts'
+import { checkEntered } from './entered.ts'
 import { Folding } from './folding.ts'
 import type { AppendMemory } from './memory.ts'
-import { recordById } from './queries.ts'
+import { recordById, stateOf } from './queries.ts'
 
 export const sha256 = (text: string): string => createHash('sha256').update(text).digest('hex')
 
@@ -30,8 +40,11 @@ export interface Batch {
   /** The sender's clock when it sent, milliseconds UTC; null where it is the server's own. */
   readonly sentAt: number | null
   readonly receivedAt: number
-  /** Throws where the person may not make this record; `at` is the corrected observed time. */
-  readonly allow: (draft: AnyDraft, at: number) => void
+  /**
+   * The role in which the person makes this record; null where the server itself answers for it. `at` is the corrected
+   * observed time. Throws where they may not.
+   */
+  readonly allow: (draft: AnyDraft, at: number) => Role | null
   /** Whether types that need a person's own PIN are let through. */
   readonly signed?: boolean
   /** Whether types that the server makes from what devices stream are let through. */
@@ -52,6 +65,8 @@ interface Accepted {
   readonly at: number
   readonly draft: AnyDraft
   readonly subjects: SubjectRef[]
+  /** What it is judged by beside its own subjects. */
+  readonly needs: readonly SubjectRef[]
   /** Of an amendment: what it amends, and the subjects that this comes to concern only now. */
   readonly amended?: { readonly target: AnyRecord; readonly anew: readonly SubjectRef[] }
 }
@@ -90,10 +105,11 @@ async function attemptAppend(
   mayRecall: boolean,
 ): Promise<boolean> {
   const { site, receivedAt, memory } = batch
-  const subjects = accepted.flatMap((a) => a.subjects)
+  const subjects = accepted.flatMap((a) => [...a.subjects, ...a.needs])
   const recalled = mayRecall ? (memory?.recall(site, subjects) ?? null) : null
   const context = recalled ?? (await readContext(pool, site, accepted))
-  const { records, folding } = prepare(context, accepted, receivedAt, clockOffset, outcomes)
+  const then = await asOf(pool, site, context, accepted)
+  const { records, folding } = prepare(context, accepted, receivedAt, clockOffset, outcomes, then)
   if (records.length === 0) return true
   await folding.refold(pool, site)
   memory?.forget(site)
@@ -120,22 +136,39 @@ async function admit(pool: Pool, batch: Batch, raw: unknown, clockOffset: number
   if (at > batch.receivedAt + futureSlackMs)
     throw new Refusal('in_the_future', { observedAt: draft.observedAt, clockOffset })
   canonicalText(draft)
-  batch.allow(draft, at)
+  const role = batch.allow(draft, at)
   const subjects = subjectsOf(draft)
-  if (draft.type !== 'record.amended@1') return { at, draft, subjects }
-  return { at, draft, ...(await amendedSubjects(pool, batch.site, draft, subjects)) }
+  await checkEntered(pool, batch.site, draft)
+  const needs = alsoNeeded(draft)
+  if (draft.type !== 'record.amended@1') return { at, draft, subjects, needs }
+  return { at, draft, needs, ...(await amendedSubjects(pool, batch, draft, subjects, role)) }
+}
+
+/** Whether a signature of its day covers a record. */
+async function isSigned(pool: Pool, site: string, target: AnyRecord): Promise<boolean> {
+  const set = (await stateOf(pool, site, 'site', site))?.state as Partial<SiteSet> | undefined
+  if (!set?.hours || !set.timeZone) return false
+  const day = dayOf(set as SiteSet, instant(correctedAt(target)))
+  const shift = (await stateOf(pool, site, 'shift', day))?.state as ShiftState | undefined
+  return shift?.signatures.some((s) => s.upTo >= target.seq) ?? false
 }
 
 /** An amendment folds into every subject of what it amends, whatever it names itself. */
 async function amendedSubjects(
   pool: Pool,
-  site: string,
+  batch: Batch,
   draft: AnyDraft & { type: 'record.amended@1' },
   own: SubjectRef[],
+  role: Role | null,
 ): Promise<Pick<Accepted, 'subjects' | 'amended'>> {
   const { target: id, targetType, instead, reason } = draft.payload
-  const target = await recordById(pool, site, id)
+  const target = await recordById(pool, batch.site, id)
   if (!target || target.type !== targetType) throw new Refusal('amends_nothing', { target: id })
+  if (role !== null) {
+    const signed = await isSigned(pool, batch.site, target)
+    const fault = amendFault(target, instead, { by: draft.by, role, at: batch.receivedAt, signed })
+    if (fault) throw new Refusal(fault, { target: id })
+  }
   const { subjects } = amendmentOf(target, instead, reason)
   const without = (list: readonly SubjectRef[], of: readonly SubjectRef[]) =>
     list.filter((s) => !of.some((o) => o.kind === s.kind && o.id === s.id))
@@ -156,6 +189,7 @@ function prepare(
   receivedAt: number,
   clockOffset: number,
   outcomes: DraftOutcome[],
+  then: KnownThen,
 ) {
   const folding = new Folding(context.states)
   const records: NewRecord[] = []
@@ -169,15 +203,24 @@ function prepare(
         : { id: draft.id, outcome: 'refused', ...new Refusal('id_reused').toWire() }
       continue
     }
+    let judged: ReturnType<typeof judgeDraft>
+    try {
+      judged = judgeDraft(draft, { receivedAt, clockOffset }, subjects, at, folding, then)
+    } catch (error) {
+      outcomes[index] = refused(draft, error)
+      continue
+    }
     seq += 1
-    const fields = { seq, receivedAt, clockOffset, prev: hash, flags: flagsFor(draft, subjects, at, folding) }
+    const fields = { seq, receivedAt, clockOffset, prev: hash, ...judged }
     const text = recordText(draft, fields)
     hash = sha256(text)
     const record = { ...draft, ...fields } as AnyRecord
+    // A flag may open a case.
+    const subjects_ = judged.flags.length > 0 ? withSubjectsOf(record, subjects) : subjects
     const also = (amended?.anew ?? []).map((s) => ({ seq: amended?.target.seq ?? 0, ...s }))
-    records.push({ record, subjects, at, text, hash, also })
+    records.push({ record, subjects: subjects_, at, text, hash, also })
     if (amended) folding.bring(amended.target, amended.anew)
-    folding.add(record, subjects)
+    folding.add(record, subjects_)
     known.set(draft.id, { id: draft.id, seq, text })
     outcomes[index] = { id: draft.id, outcome: 'accepted', seq }
   }
@@ -191,15 +234,34 @@ function sameDraft(storedText: string, draft: AnyDraft): boolean {
     clockOffset: _c,
     prev: _p,
     flags: _f,
+    inForce: _i,
     ...stored
   } = JSON.parse(storedText) as AnyRecord
   return canonicalText(stored) === canonicalText(draft)
 }
 
-function flagsFor(draft: AnyDraft, subjects: readonly SubjectRef[], at: number, folding: Folding) {
+/** What the site's records said when it was made, and what is odd about it by them. Throws where they know nothing of it. */
+function judgeDraft(
+  draft: AnyDraft,
+  clock: { readonly receivedAt: number; readonly clockOffset: number },
+  subjects: readonly SubjectRef[],
+  at: number,
+  folding: Folding,
+  then: KnownThen,
+): { readonly flags: readonly string[]; readonly inForce?: InForce } {
   const idOf = (kind: SubjectRef['kind']) => subjects.find((s) => s.kind === kind)?.id
+  const site = folding.stateOf('site', draft.site) as Partial<SiteSet> | null
+  const freshHours = site?.freshHours ?? defaultFreshHours
+  const known = then(draft, (kind, id) => folding.stateOf(kind, id))
+  const inForce = inForceFor(draft, { ...known, freshHours })
+  const made = { ...draft, ...clock, seq: 0, prev: '', flags: [], ...(inForce ? { inForce } : {}) }
   const run = folding.stateOf('run', idOf('run')) as RunState | null
   const station = folding.stateOf('station', idOf('station')) as StationState | null
-  const site = folding.stateOf('site', draft.site) as Partial<SiteSet> | null
-  return flagsOf(draft, { run, station, at, freshHours: site?.freshHours ?? defaultFreshHours })
+  const flags = flagsOf(upcast(made as AnyRecord), { run, station, at, freshHours })
+  return { flags, ...(inForce ? { inForce } : {}) }
+}
+
+function withSubjectsOf(record: AnyRecord, subjects: readonly SubjectRef[]): SubjectRef[] {
+  const more = subjectsOf(record).filter((s) => !subjects.some((o) => o.kind === s.kind && o.id === s.id))
+  return [...subjects, ...more]
 }

@@ -4,7 +4,7 @@ import {
   foldKey,
   foldOf,
   followsOn,
-  lift,
+  upcast,
   type AnyRecord,
   type FoldKey,
   type SubjectKind,
@@ -67,11 +67,11 @@ export class Folding {
 
   /** Brings an earlier record to subjects that an amendment makes it concern; they are folded anew. */
   bring(stored: AnyRecord, subjects: readonly SubjectRef[]): void {
-    for (const { kind, id } of subjects) this.#working(kind, id).added.push(lift(stored))
+    for (const { kind, id } of subjects) this.#working(kind, id).added.push(upcast(stored))
   }
 
   add(stored: AnyRecord, subjects: readonly SubjectRef[]): void {
-    const record = lift(stored)
+    const record = upcast(stored)
     for (const { kind, id } of subjects) {
       const fold = foldOf(kind)
       const working = this.#working(kind, id)
@@ -92,7 +92,7 @@ export class Folding {
       const stored = await recordsOfSubject(pool, site, kind, id)
       const there = new Set(stored.map((r) => r.seq))
       const added = working.added.filter((r) => !there.has(r.seq))
-      const folded = foldAll(foldOf(kind), { kind, id }, [...stored.map((r) => lift(r)), ...added])
+      const folded = foldAll(foldOf(kind), { kind, id }, [...stored.map((r) => upcast(r)), ...added])
       working.state = folded.state
       working.last = folded.last
     }

@@ -117,16 +117,6 @@ export const logPage = (pool: Pool, site: string, f: LogFilter): Promise<LinkRow
     return (await db.query<LinkRow>(sql, values)).rows
   })
 
-/** Ids of corrective cases opened before an instant (ms UTC) and open still. */
-export const openCasesBefore = (pool: Pool, site: string, before: number): Promise<string[]> =>
-  inSite(pool, site, async (db) => {
-    const sql = `
-      select subject_id as id from subject_state
-      where site_id = $1 and kind = 'case' and state ->> 'status' = 'open' and (state ->> 'openedAt')::bigint < $2
-      order by 1`
-    return (await db.query<{ id: string }>(sql, [site, before])).rows.map((r) => r.id)
-  })
-
 /** The corrective cases under these ids. */
 export const casesOf = (pool: Pool, site: string, ids: readonly string[]): Promise<unknown[]> =>
   inSite(pool, site, async (db) => {

@@ -1,4 +1,4 @@
-import { foldAll, foldOf, lift, type AnyRecord, type SubjectKind } from '@tadka/core/record'
+import { foldAll, foldOf, upcast, type AnyRecord, type SubjectKind } from '@tadka/core/record'
 import { inSite } from '../db/transaction.ts'
 import type { Client, Pool } from '../db/pool.ts'
 import { keptState } from './folding.ts'
@@ -24,7 +24,7 @@ async function rebuildSubject(db: Client, site: string, kind: SubjectKind, id: s
     select r.text from record_subject s join record r on r.site_id = s.site_id and r.seq = s.seq
     where s.site_id = $1 and s.kind = $2 and s.subject_id = $3`
   const rows = (await db.query<{ text: string }>(sql, [site, kind, id])).rows
-  const records = rows.map((r) => lift(JSON.parse(r.text) as AnyRecord))
+  const records = rows.map((r) => upcast(JSON.parse(r.text) as AnyRecord))
   const { state, last } = foldAll(foldOf(kind), { kind, id }, records)
   const kept = keptState(kind, id, state, last)
   await db.query(

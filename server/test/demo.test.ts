@@ -1,43 +1,31 @@
 import { dueList } from '@tadka/core/duty'
 import { instant } from '@tadka/core/quantity'
-import {
-  foldAll,
-  foldOf,
-  subjectsOf,
-  type AnyDraft,
-  type AnyRecord,
-  type CaseState,
-  type SiteSet,
-  type SubjectKind,
-} from '@tadka/core/record'
+import type { CaseState, SiteSet, SubjectKind } from '@tadka/core/record'
 import type { StationState } from '@tadka/core/procedure'
-import { describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { openPool, type Pool } from '../db/pool.ts'
 import { demoHistory } from '../demo/history.ts'
 import { seeded } from '../demo/diary.ts'
-import { site } from '../demo/house.ts'
+import { site, siteId } from '../demo/house.ts'
 import { stations } from '../demo/products.ts'
+import { statesOfKind } from '../record/queries.ts'
+import { testServer, type TestServer } from './server.ts'
 
 const now = Date.parse('2026-11-26T22:40:00Z')
 const history = demoHistory(now, 14)
-const asRecords = (drafts: AnyDraft[]) =>
-  drafts.map(
-    (d, i) =>
-      ({ ...d, seq: i + 1, receivedAt: d.observedAt, clockOffset: 0, prev: '', flags: [] }) as AnyRecord,
-  )
-const statesOf = <S>(kind: SubjectKind): S[] => {
-  const records = asRecords(history)
-  const ids = new Set(
-    records.flatMap((r) =>
-      subjectsOf(r)
-        .filter((s) => s.kind === kind)
-        .map((s) => s.id),
-    ),
-  )
-  return [...ids].map((id) => {
-    const own = records.filter((r) => subjectsOf(r).some((s) => s.kind === kind && s.id === id))
-    return foldAll(foldOf(kind), { kind, id }, own).state as S
-  })
-}
+
+let server: TestServer
+let pool: Pool
+beforeAll(async () => {
+  server = await testServer(14, now)
+  pool = openPool(server.appUrl, () => {})
+})
+afterAll(async () => {
+  await pool.end()
+  await server.close()
+})
+/** The states as the server makes them of the demo's records. */
+const statesOf = async <S>(kind: SubjectKind): Promise<S[]> => (await statesOfKind(pool, siteId, kind)) as S[]
 
 describe('the demo’s history', () => {
   it('is the same for the same seed, and another for another', () => {
@@ -51,8 +39,8 @@ describe('the demo’s history', () => {
     }
     expect(new Set(history.map((d) => d.id)).size).toBe(history.length)
   })
-  it('has failures in it, each closed by a recheck after something was done', () => {
-    const cases = statesOf<CaseState>('case')
+  it('has failures in it, each closed by a recheck after something was done', async () => {
+    const cases = await statesOf<CaseState>('case')
     expect(cases.length).toBeGreaterThan(2)
     for (const c of cases) {
       expect(c.status).toBe('closed')
@@ -60,8 +48,8 @@ describe('the demo’s history', () => {
       expect(c.actions.length).toBe(1)
     }
   })
-  it('leaves tonight’s closes to do, the soft-serve freezer’s among them, and nothing late', () => {
-    const due = dueList(site as SiteSet, statesOf<StationState>('station'), instant(now))
+  it('leaves tonight’s closes to do, the soft-serve freezer’s among them, and nothing late', async () => {
+    const due = dueList(site as SiteSet, await statesOf<StationState>('station'), instant(now))
     const tonight = due.filter((d) => d.risk === 'now' && d.trigger === 'each-close').map((d) => d.procedure)
     const closes = Object.values(stations).flatMap((s) =>
       s.duties.filter((d) => d.trigger.kind === 'each-close'),
@@ -70,10 +58,18 @@ describe('the demo’s history', () => {
     expect(tonight).toContain('soft-serve-gravity.close')
     expect(due.filter((d) => d.risk === 'late')).toEqual([])
   })
-  it('sets up every station once, with the numbers that its procedures need', () => {
-    const states = statesOf<StationState>('station')
+  it('sets up every station once, with the numbers that its procedures need', async () => {
+    const states = await statesOf<StationState>('station')
     expect(states.map((s) => s.id).toSorted()).toEqual(Object.keys(stations).toSorted())
     for (const s of states) expect(s.currentRun).toBeNull()
+  })
+  it('is what a careful crew does: no record of it is odd, and what is opened is sanitized', async () => {
+    const sql = "select text from record where site_id = $1 and text::jsonb -> 'flags' <> '[]'"
+    const odd = (await server.owner.query<{ text: string }>(sql, [siteId])).rows
+    expect(odd.map((r) => r.text)).toEqual([])
+    for (const s of await statesOf<StationState>('station'))
+      if (s.plate?.duties.some((d) => d.trigger.kind === 'each-open') && s.facets.contents === 'product')
+        expect([s.id, s.facets.hygiene]).toEqual([s.id, 'sanitized'])
   })
   it('makes longer histories as well', () => {
     expect(demoHistory(now, 90).length).toBeGreaterThan(15_000)

@@ -30,7 +30,7 @@ const batch = (drafts: AnyDraft[], memory: AppendMemory): Batch => ({
   drafts,
   sentAt: null,
   receivedAt: server.clock.now,
-  allow: () => {},
+  allow: () => null,
   memory,
 })
 const append = ({ pool, queue }: typeof one, ...drafts: AnyDraft[]) =>

@@ -49,9 +49,9 @@ export interface TestServer extends TestDatabase {
 }
 
 /** The server over a demo database, with a clock that the test moves. */
-export async function testServer(days = 2): Promise<TestServer> {
+export async function testServer(days = 2, at = Date.parse('2026-11-26T21:30:00Z')): Promise<TestServer> {
   const database = await testDatabase()
-  const clock = { now: Date.parse('2026-11-26T21:30:00Z') }
+  const clock = { now: at }
   await loadDemo(database.ownerUrl, database.appUrl, clock.now, days)
   const app = await buildApp({
     databaseUrl: database.appUrl,

@@ -21,7 +21,7 @@ export async function putInChain(
         drafts,
         sentAt: null,
         receivedAt: at,
-        allow: () => {},
+        allow: () => null,
         fromDevice: true,
         memory: queue.memory,
       }),

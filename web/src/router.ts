@@ -14,6 +14,7 @@ const views = {
   roster: () => import('./plan/RosterPlace.vue'),
   lists: () => import('./plan/ShiftLists.vue'),
   chooser: () => import('./procedure/RunChooser.vue'),
+  begin: () => import('./procedure/BeginPlace.vue'),
   run: () => import('./procedure/RunPlace.vue'),
   bench: () => import('./solution/BenchPlace.vue'),
   dish: () => import('./warewash/DishPlace.vue'),
@@ -37,6 +38,12 @@ export const router = createRouter({
     { path: '/shift/roster', component: views.roster, meta: { place: 'shift' } },
     { path: '/shift/lists', component: views.lists, meta: { place: 'shift' } },
     { path: '/run', component: views.chooser, meta: { place: 'run' } },
+    {
+      path: '/run/begin/:station/:procedure',
+      component: views.begin,
+      props: true,
+      meta: { place: 'run' },
+    },
     {
       path: '/run/:run',
       component: views.run,

@@ -1,5 +1,6 @@
 import { catalogue } from '@tadka/core/refusal'
-import { allProcedures, stepsOf } from '@tadka/core/procedure'
+import { allProcedures, safetyRules, stepsOf } from '@tadka/core/procedure'
+import { flags } from '@tadka/core/record'
 import { payloadSchemas } from '@tadka/contract/record'
 import { describe, expect, it } from 'vitest'
 import { i18n } from '../src/words/index.ts'
@@ -22,39 +23,22 @@ describe('the words', () => {
   it('have a sentence for every kind of record', () => {
     for (const type of Object.keys(payloadSchemas)) {
       const name = type.split('@')[0] ?? ''
-      const own = ['reading.taken', 'run.step.done', 'case.action', 'record.amended'].includes(name)
+      const own = [
+        'reading.taken',
+        'run.step.done',
+        'case.action',
+        'record.amended',
+        'run.overridden',
+      ].includes(name)
       expect(own || te(`log.say.${name}`), name).toBe(true)
     }
   })
   it.each([
-    [
-      'run.why',
-      [
-        'water-inside',
-        'solution-inside',
-        'not-isolated',
-        'not-sanitized',
-        'sanitized-too-long-ago',
-        'parts-missing',
-        'descaler-inside',
-        'apart',
-        'contents-unknown',
-      ],
-    ],
+    ['run.why', safetyRules],
+    ['house.rules_', safetyRules],
     ['run.act', ['freeze', 'reach-in', 'serve', 'sanitize', 'prime']],
     ['verdict', ['in', 'too-close', 'out', 'cannot-tell']],
-    [
-      'log.flags',
-      [
-        'run-not-running',
-        'run-already-started',
-        'out-of-order',
-        'wait-cut-short',
-        'forbidden-act',
-        'verdict-differs',
-        'station-busy',
-      ],
-    ],
+    ['log.flags', flags],
     ['log.say', ['strengthened', 'weakened', 'drained-refilled', 'remixed', 'discarded', 'other']],
     ['log.case', ['open', 'closed', 'void', 'rechecked']],
     ['shift.risk', ['late', 'past-target', 'now', 'ahead']],

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { workLeft } from '../../plan/work-left.ts'
 import { runFold, type Procedure, type RunState, type Step } from '../../procedure/index.ts'
+import { tick } from '../made-up.ts'
 
 const minuteMs = 60_000
 const now = Date.parse('2026-11-26T20:00:00Z')
@@ -59,7 +60,9 @@ describe('what is left of a run', () => {
     const waiting = (since: number) =>
       run({
         done: done(['pour', 'stir']),
-        waits: { soak: { startedAt: now - since * minuteMs, minutes: 20, before: {} } },
+        waits: {
+          soak: { startedAt: now - since * minuteMs, minutes: 20, tick: tick(now - since * minuteMs) },
+        },
       })
     expect(left(waiting(8)).segments[0]).toMatchObject({
       kind: 'wait',
@@ -71,7 +74,7 @@ describe('what is left of a run', () => {
   it('counts the visits of a tended wait that were made', () => {
     const tended = run({
       done: done(['pour', 'stir', 'soak', 'drain']),
-      waits: { scale: { startedAt: now - 6 * minuteMs, minutes: 15, before: {} } },
+      waits: { scale: { startedAt: now - 6 * minuteMs, minutes: 15, tick: tick(now - 6 * minuteMs) } },
       visits: { scale: [now - minuteMs] },
     })
     const { segments } = left(tended)

@@ -188,10 +188,8 @@ section {
   font-size: 14px;
   font-weight: 600;
   line-height: 1.15;
-  white-space: nowrap;
-  overflow: hidden;
-  text-overflow: ellipsis;
   max-width: 100%;
+  overflow-wrap: anywhere;
 }
 aside {
   border-left: 1px solid var(--line-soft);

@@ -2,14 +2,17 @@
 import type { DueItem } from '@tadka/core/duty'
 import { planKey } from '@tadka/core/plan'
 import { showMinutes } from '@tadka/core/quantity'
-import { NButton } from 'naive-ui'
+import { NButton, NInput } from 'naive-ui'
+import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useProcedures } from '../procedure/procedures.ts'
 import { useTimes } from '../look/times.ts'
+import { useSession } from '../people/session.ts'
 import { useNames } from '../record/names.ts'
+import { useSite } from '../record/site.ts'
 
 /** What is due, most urgent first: minutes left, the rule behind it, and one button that deals with it. */
-defineProps<{
+const props = defineProps<{
   due: readonly DueItem[]
   /** Those that may be put in tonight's plan though they are not aimed at it, by key. */
   putIn?: readonly string[]
@@ -18,16 +21,34 @@ const emit = defineEmits<{ start: [item: DueItem]; goOn: [run: string]; putIn: [
 const { t } = useI18n()
 const { clock, day } = useTimes()
 const names = useNames()
+const site = useSite()
+const session = useSession()
 
 const left = (d: DueItem) =>
   d.minutesLeft < 0 ? t('shift.late', { time: showMinutes(-d.minutesLeft) }) : showMinutes(d.minutesLeft)
 const { nameOf } = useProcedures()
 const what = (d: DueItem) => nameOf(d.procedure)
+/** What can be done now or comes; and what went by undone, which never stands before it. */
+const ahead = computed(() => props.due.filter((d) => !d.goneBy))
+const gone = computed(() => props.due.filter((d) => d.goneBy))
+const closing = ref<string | null>(null)
+const reason = ref('')
+const keyOf = (d: DueItem) => `${d.station} ${d.procedure} ${d.day}`
+function close(d: DueItem): void {
+  if (reason.value.trim().length < 3) return
+  site.record(
+    'duty.closed@1',
+    { kind: 'station', id: d.station },
+    { station: d.station, procedure: d.procedure, day: d.day, reason: reason.value.trim() },
+  )
+  closing.value = null
+  reason.value = ''
+}
 </script>
 
 <template>
-  <ul v-if="due.length > 0">
-    <li v-for="d in due" :key="d.station + d.procedure" :class="d.risk">
+  <ul v-if="ahead.length > 0">
+    <li v-for="d in ahead" :key="d.station + d.procedure" :class="d.risk">
       <div class="first">
         <b>{{ names.station(d.station) }}: {{ what(d) }}</b>
         <span class="left">{{ left(d) }}</span>
@@ -47,6 +68,7 @@ const what = (d: DueItem) => nameOf(d.procedure)
               })
         }}
       </p>
+      <p v-if="d.outOfService" class="isOut">{{ t('shift.isOut') }}</p>
       <n-button v-if="d.run" block class="do" @click="emit('goOn', d.run)">{{ t('shift.goOn') }}</n-button>
       <n-button
         v-else
@@ -67,6 +89,35 @@ const what = (d: DueItem) => nameOf(d.procedure)
     <p>{{ t('shift.nothing') }}</p>
     <p class="quiet small">{{ t('shift.nothingHow') }}</p>
   </div>
+  <details v-if="gone.length > 0" class="gone">
+    <summary>{{ t('shift.goneBy', { n: gone.length }) }}</summary>
+    <p>{{ t('shift.goneByHow') }}</p>
+    <ul>
+      <li v-for="d in gone" :key="keyOf(d)">
+        <b>{{ names.station(d.station) }}: {{ what(d) }}</b>
+        <p>{{ day(d.latest) }}, {{ t('shift.by', { time: clock(d.latest) }) }}. {{ d.rule }}</p>
+        <n-button block class="do" @click="d.run ? emit('goOn', d.run) : emit('start', d)">{{
+          t(d.run ? 'shift.goOn' : 'shift.start')
+        }}</n-button>
+        <template v-if="session.mayDo('close-case')">
+          <form v-if="closing === keyOf(d)" @submit.prevent="close(d)">
+            <n-input
+              v-model:value="reason"
+              :placeholder="t('shift.closeDutyLike')"
+              :input-props="{ 'aria-label': t('shift.closeDutyWhy') }"
+              maxlength="500"
+            />
+            <n-button block attr-type="submit" :disabled="reason.trim().length < 3">{{
+              t('shift.closeDuty')
+            }}</n-button>
+          </form>
+          <n-button v-else block class="do put" @click="closing = keyOf(d)">{{
+            t('shift.closeDuty')
+          }}</n-button>
+        </template>
+      </li>
+    </ul>
+  </details>
 </template>
 
 <style scoped>
@@ -98,6 +149,25 @@ li {
   color: var(--out);
 }
 .put {
+  margin-top: 8px;
+}
+.isOut {
+  color: var(--out);
+  font-weight: 600;
+}
+.gone {
+  margin-top: 18px;
+  border-top: 2px solid var(--ink-3);
+}
+summary {
+  min-height: 48px;
+  padding: 12px 0;
+  font-weight: 650;
+  cursor: pointer;
+}
+form {
+  display: grid;
+  gap: 8px;
   margin-top: 8px;
 }
 p {

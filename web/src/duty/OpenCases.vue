@@ -1,22 +1,36 @@
 <script setup lang="ts">
 import type { CaseState } from '@tadka/core/record'
-import { NButton } from 'naive-ui'
+import { NButton, NInput } from 'naive-ui'
+import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import { useTimes } from '../look/times.ts'
+import { useSession } from '../people/session.ts'
 import VerdictMark from '../pieces/VerdictMark.vue'
 import { useNames } from '../record/names.ts'
+import { useSite } from '../record/site.ts'
 
-/** Corrective actions that stand until a recheck is in. */
+/** Corrective actions that stand until a recheck is in, or a shift lead closes them with a reason. */
 defineProps<{ cases: readonly CaseState[] }>()
 const { t } = useI18n()
 const { clock } = useTimes()
 const names = useNames()
+const site = useSite()
+const session = useSession()
 const router = useRouter()
 
+const closing = ref<string | null>(null)
+const reason = ref('')
 function look(c: CaseState): void {
   if (c.run) void router.push(`/run/${c.run}`)
   else void router.push({ path: '/bench/check', query: { case: c.id } })
+}
+function close(c: CaseState): void {
+  if (reason.value.trim().length < 3) return
+  const payload = { case: c.id, station: c.station, reason: reason.value.trim() }
+  site.record('case.closed@1', { kind: 'case', id: c.id }, payload)
+  closing.value = null
+  reason.value = ''
 }
 </script>
 
@@ -24,9 +38,24 @@ function look(c: CaseState): void {
   <h2 class="label">{{ t('shift.openCase') }}</h2>
   <ul>
     <li v-for="c in cases" :key="c.id">
-      <verdict-mark :verdict="c.verdict ?? 'cannot-tell'" :size="22" />
+      <b v-if="c.what === 'forbidden-act'">{{ t('shift.forbiddenAct') }}</b>
+      <verdict-mark v-else :verdict="c.verdict ?? 'cannot-tell'" :size="22" />
       <p>{{ c.station ? names.station(c.station) : c.bath }}, {{ clock(c.openedAt) }}</p>
       <n-button block type="primary" @click="look(c)">{{ t('shift.look') }}</n-button>
+      <form v-if="closing === c.id" @submit.prevent="close(c)">
+        <n-input
+          v-model:value="reason"
+          :placeholder="t('shift.closeLike')"
+          :input-props="{ 'aria-label': t('shift.closeReason') }"
+          maxlength="500"
+        />
+        <n-button block attr-type="submit" :disabled="reason.trim().length < 3">{{
+          t('shift.closeCase')
+        }}</n-button>
+      </form>
+      <n-button v-else-if="session.mayDo('close-case')" block class="more" @click="closing = c.id">{{
+        t('shift.closeCase')
+      }}</n-button>
     </li>
   </ul>
 </template>
@@ -43,5 +72,13 @@ p {
   color: var(--ink-2);
   font-size: 15px;
   margin: 2px 0 10px;
+}
+form {
+  display: grid;
+  gap: 8px;
+  margin-top: 8px;
+}
+.more {
+  margin-top: 8px;
 }
 </style>

@@ -21,6 +21,7 @@ import DueList from './DueList.vue'
 import EveningSheet from './EveningSheet.vue'
 import FollowUps from './FollowUps.vue'
 import OpenCases from './OpenCases.vue'
+import OutOfService from './OutOfService.vue'
 import RunningNow from './RunningNow.vue'
 import { sheetOf } from './sheet.ts'
 
@@ -65,10 +66,7 @@ const mayPutIn = computed(() => {
   return due.value.filter((d) => d.risk !== 'ahead' && !planned.includes(planKey(d))).map(planKey)
 })
 
-function begin(item: DueItem): void {
-  const run = start(item.station, item.procedure)
-  if (run) void router.push(`/run/${run}`)
-}
+const begin = (item: DueItem) => start(item.station, item.procedure)
 const goOn = (run: string) => void router.push(`/run/${run}`)
 </script>
 
@@ -90,6 +88,7 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
       </section>
     </template>
     <aside>
+      <out-of-service :stations="stations" />
       <plan-risk v-if="risk" v-bind="risk" :may-plan="session.mayDo('plan-shift')" />
       <running-now v-if="planner.inForce && running.length > 0" :runs="running" @go-on="goOn" />
       <open-cases v-if="cases.length > 0" :cases="cases" />

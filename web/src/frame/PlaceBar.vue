@@ -28,6 +28,8 @@ defineProps<{ title: string; under?: string }>()
 }
 .slot {
   flex: 1;
+  flex-wrap: wrap;
+  min-width: 0;
   display: flex;
   align-items: center;
   gap: 12px;

@@ -23,6 +23,7 @@ defineProps<{
 nav {
   display: flex;
   flex-wrap: wrap;
+  min-width: 0;
   margin-right: auto;
 }
 a {

@@ -87,7 +87,7 @@ const at = instant(1_000_000)
         <h2>Strip</h2>
         <strip-picker v-model="pick" v-bind="strip" />
         <h2>Held</h2>
-        <hold-button @held="held += 1">Hold: it is so</hold-button>
+        <hold-button @held="held += 1">Hold to confirm</hold-button>
         <p data-testid="held">{{ held }}</p>
       </div>
     </section>

@@ -7,6 +7,7 @@ import { useSession } from '../people/session.ts'
 import FigureField from '../pieces/FigureField.vue'
 import { useProcedures } from '../procedure/procedures.ts'
 import { useSite } from '../record/site.ts'
+import { useContactCheck } from './contact-check.ts'
 import { parametersFrom, plateFields, plateNames } from './station-draft.ts'
 
 /** The numbers that procedures take from the model. Managers change them; the log keeps what they were. */
@@ -16,11 +17,16 @@ const site = useSite()
 const procedures = useProcedures()
 const session = useSession()
 const message = useMessage()
+const contactFaults = useContactCheck()
 
 const names = plateNames(props.plate.family, procedures.of(props.plate.family), props.plate.parameters)
 const typed = ref(Object.fromEntries(names.map((k) => [k, String(props.plate.parameters[k] ?? '')])))
 const parsed = computed(() => plateFields(typed.value))
-const sound = computed(() => parsed.value.every((p) => !p.fault))
+const tooShort = computed(() => {
+  const numbers = parametersFrom(parsed.value)
+  return [...new Set(procedures.of(props.plate.family).flatMap((p) => contactFaults(p, numbers)))]
+})
+const sound = computed(() => parsed.value.every((p) => !p.fault) && tooShort.value.length === 0)
 /** The questions that this family's procedures leave to the model or the site. */
 const questions = computed(() => {
   const all = procedures.of(props.plate.family).flatMap((p) => p.options ?? [])
@@ -61,6 +67,7 @@ function save(): void {
         :fault="p.fault ? t('house.notNumber') : undefined"
       />
     </div>
+    <p v-for="x in tooShort" :key="x" class="tooShort" role="alert">{{ x }}</p>
     <template v-if="questions.length > 0">
       <h2 class="label">{{ t('house.optionsOf') }}</h2>
       <div v-for="o in questions" :key="o.id" class="question">
@@ -90,6 +97,10 @@ function save(): void {
 </template>
 
 <style scoped>
+.tooShort {
+  color: var(--out);
+  font-weight: 600;
+}
 .fields {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));

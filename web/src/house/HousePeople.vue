@@ -49,7 +49,7 @@ async function unlock(id: string): Promise<void> {
 <style scoped>
 li {
   display: grid;
-  grid-template-columns: 220px 160px 1fr;
+  grid-template-columns: minmax(120px, 220px) minmax(70px, 160px) 1fr;
   align-items: center;
   min-height: 60px;
   border-bottom: 1px solid var(--line-soft);

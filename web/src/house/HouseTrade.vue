@@ -2,6 +2,7 @@
 import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
+import HouseContacts from './HouseContacts.vue'
 import { useSiteSet } from './site-set.ts'
 import TradeDay from './TradeDay.vue'
 import TradeStaff from './TradeStaff.vue'
@@ -31,19 +32,22 @@ function save(): void {
 </script>
 
 <template>
-  <form v-if="draft" class="trade" @submit.prevent="save">
-    <trade-day v-model="draft" :may="may" />
-    <trade-staff v-model="draft" :may="may" />
-    <p v-if="!may" class="quiet">{{ t('house.mayNot') }}</p>
-    <div v-else-if="changed" class="acts">
-      <p v-if="fault" class="fault" role="alert">{{ what }}</p>
-      <n-button type="primary" size="large" attr-type="submit" :disabled="fault !== null">{{
-        t('house.trading.save')
-      }}</n-button>
-      <n-button size="large" @click="putBack">{{ t('house.trading.putBack') }}</n-button>
-    </div>
-  </form>
-  <p v-else class="quiet">{{ t('house.trading.none') }}</p>
+  <div>
+    <form v-if="draft" class="trade" @submit.prevent="save">
+      <trade-day v-model="draft" :may="may" />
+      <trade-staff v-model="draft" :may="may" />
+      <p v-if="!may" class="quiet">{{ t('house.mayNot') }}</p>
+      <div v-else-if="changed" class="acts">
+        <p v-if="fault" class="fault" role="alert">{{ what }}</p>
+        <n-button type="primary" size="large" attr-type="submit" :disabled="fault !== null">{{
+          t('house.trading.save')
+        }}</n-button>
+        <n-button size="large" @click="putBack">{{ t('house.trading.putBack') }}</n-button>
+      </div>
+    </form>
+    <p v-else class="quiet">{{ t('house.trading.none') }}</p>
+    <house-contacts />
+  </div>
 </template>
 
 <style scoped>

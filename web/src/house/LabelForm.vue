@@ -181,6 +181,12 @@ function keep(): void {
         >
           {{ t('house.label.rinseAfter') }}
         </n-checkbox>
+        <n-checkbox
+          :checked="u.alsoWashes"
+          @update:checked="(alsoWashes: boolean) => setUse(i, { alsoWashes })"
+        >
+          {{ t('house.label.alsoWashes') }}
+        </n-checkbox>
       </div>
       <p class="fault">{{ faultOfUse(u) }} {{ unfit(u) }}</p>
       <n-button v-if="draft.uses.length > 1" @click="set({ uses: draft.uses.filter((_, j) => j !== i) })">

@@ -4,12 +4,14 @@ import { NButton, NInput, NSelect } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { parseField } from '../solution/field.ts'
+import { useContactCheck } from './contact-check.ts'
 import './form.css'
 
 /** A site's own copy of a procedure: its name, its fixed numbers, its default choices. Its steps stay as they are. */
 const props = defineProps<{ procedure: Procedure }>()
 const emit = defineEmits<{ keep: [procedure: Procedure]; close: [] }>()
 const { t } = useI18n()
+const contactFaults = useContactCheck()
 
 const name = ref(props.procedure.name)
 const numbers = ownNumbers(props.procedure.nodes)
@@ -18,20 +20,28 @@ const choices = ref(Object.fromEntries((props.procedure.options ?? []).map((o) =
 const parsed = computed(() =>
   Object.fromEntries(Object.entries(typed.value).map(([k, v]) => [k, parseField(v, { positive: true })])),
 )
-const sound = computed(
+const whole = computed(
   () => name.value.trim() !== '' && Object.values(parsed.value).every((p) => p.fault === null),
 )
+const values = computed(() =>
+  Object.fromEntries(Object.entries(parsed.value).map(([k, p]) => [k, p.value ?? 0])),
+)
+const tooShort = computed(() =>
+  whole.value
+    ? contactFaults({ ...props.procedure, nodes: withNumbers(props.procedure.nodes, values.value) }, {})
+    : [],
+)
+const sound = computed(() => whole.value && tooShort.value.length === 0)
 
 function keep(): void {
   if (!sound.value) return
-  const values = Object.fromEntries(Object.entries(parsed.value).map(([k, p]) => [k, p.value ?? 0]))
   const { options, ...rest } = props.procedure
   const chosen = options?.map((o) => ({ ...o, fallback: choices.value[o.id] ?? o.fallback }))
   emit('keep', {
     ...rest,
     ...(chosen ? { options: chosen } : {}),
     name: name.value.trim(),
-    nodes: withNumbers(props.procedure.nodes, values),
+    nodes: withNumbers(props.procedure.nodes, values.value),
   })
 }
 </script>
@@ -64,6 +74,7 @@ function keep(): void {
         />
       </div>
     </div>
+    <p v-for="s in tooShort" :key="s" class="fault" role="alert">{{ s }}</p>
     <div class="act">
       <n-button type="primary" attr-type="submit" :disabled="!sound">{{ t('house.keepOwn') }}</n-button>
       <n-button @click="emit('close')">{{ t('common.cancel') }}</n-button>

@@ -53,6 +53,12 @@ function layUp(): void {
   site.record('station.laid-up@1', subject.value, { station: props.station.id, reason: reason.value.trim() })
   reason.value = ''
 }
+const wrong = ref('')
+function takeOut(): void {
+  if (wrong.value.trim().length < 3) return
+  site.record('station.stopped@1', subject.value, { station: props.station.id, reason: wrong.value.trim() })
+  wrong.value = ''
+}
 const back = () => site.record('station.back@1', subject.value, { station: props.station.id })
 </script>
 
@@ -76,8 +82,25 @@ const back = () => site.record('station.back@1', subject.value, { station: props
       </label>
       <n-button attr-type="submit">{{ t('bench.keep') }}</n-button>
     </form>
+    <h2 class="label">{{ t('house.service') }}</h2>
+    <p v-if="station.outOfService" class="line">
+      {{
+        t('house.isOut', {
+          when: `${day(station.outOfService.since)} ${clock(station.outOfService.since)}`,
+          why: station.outOfService.what,
+        })
+      }}
+    </p>
+    <form v-else class="line" @submit.prevent="takeOut">
+      <label
+        >{{ t('house.takeOutWhy') }}
+        <n-input v-model:value="wrong" :placeholder="t('house.takeOutLike')" maxlength="500" />
+      </label>
+      <n-button attr-type="submit" type="error" ghost :disabled="wrong.trim().length < 3">{{
+        t('house.takeOut')
+      }}</n-button>
+    </form>
     <template v-if="session.mayDo('close-case')">
-      <h2 class="label">{{ t('house.service') }}</h2>
       <p v-if="station.laidUp" class="line">
         <span>{{
           t('house.laidUp', { day: day(station.laidUp.since), reason: station.laidUp.reason })

@@ -19,6 +19,7 @@ export interface UseDraft {
   readonly hardest: string
   readonly contact: string
   readonly rinseAfter: boolean
+  readonly alsoWashes: boolean
 }
 
 export type SupplyKind = 'strength' | 'to' | 'in' | 'per-litre' | 'powder' | 'grams-per-litre' | 'pieces'
@@ -52,6 +53,7 @@ export const emptyUse: UseDraft = {
   hardest: '',
   contact: '',
   rinseAfter: false,
+  alsoWashes: false,
 }
 
 export const emptyLabel: LabelDraft = {
@@ -86,6 +88,7 @@ export const useTyped = (u: ProductUse): UseDraft => ({
   hardest: text(u.hardestWater),
   contact: text(u.contactSeconds),
   rinseAfter: u.rinseAfter,
+  alsoWashes: u.alsoWashes ?? false,
 })
 
 /** An entered label, to be changed. */
@@ -182,6 +185,7 @@ export function labelOf(d: LabelDraft): ProductSet | null {
       hardestWater: number(u.hardest),
       contactSeconds: number(u.contact),
       rinseAfter: u.rinseAfter,
+      ...(u.alsoWashes ? { alsoWashes: true } : {}),
     }
   })
   return {

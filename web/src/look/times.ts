@@ -24,7 +24,12 @@ export function useTimes() {
     day: (at: number) => format(zone(), { weekday: 'short', day: 'numeric', month: 'short' }).format(at),
     /** "Thursday 26 November" */
     longDay: (at: number) => format(zone(), { weekday: 'long', day: 'numeric', month: 'long' }).format(at),
-    /** "26 Nov 2026" */
-    date: (at: number) => format(zone(), { day: 'numeric', month: 'short', year: 'numeric' }).format(at),
+    /** "26 Nov 2026", of an instant or of an ISO date. */
+    date: (at: number | string) =>
+      typeof at === 'number'
+        ? format(zone(), { day: 'numeric', month: 'short', year: 'numeric' }).format(at)
+        : format('UTC', { day: 'numeric', month: 'short', year: 'numeric' }).format(
+            Date.parse(`${at}T12:00:00Z`),
+          ),
   }
 }

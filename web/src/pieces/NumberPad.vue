@@ -22,7 +22,7 @@ defineExpose({ press, erase, enter: () => emit('enter') })
 </script>
 
 <template>
-  <div class="pad" role="group" :aria-label="t('pad.name')">
+  <div class="pad" data-quick-keys role="group" :aria-label="t('pad.name')">
     <button
       v-for="n in ['7', '8', '9', '4', '5', '6', '1', '2', '3']"
       :key="n"

@@ -3,7 +3,6 @@ import { followUpProcedure } from '@tadka/core/plan'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useRouter } from 'vue-router'
 import { useTimes } from '../look/times.ts'
 import { useStartRun } from '../procedure/start.ts'
 import { useNames } from '../record/names.ts'
@@ -16,11 +15,10 @@ const props = defineProps<{ bar: Bar; mayPlan: boolean }>()
 const emit = defineEmits<{ close: [] }>()
 const site = useSite()
 const planner = usePlanner()
-const router = useRouter()
 const names = useNames()
 const { t } = useI18n()
 const { clock } = useTimes()
-const { start } = useStartRun()
+const { start, open: openRun } = useStartRun()
 
 const parts = computed(() => props.bar.run.split('/'))
 const going = computed(() => site.one('station', props.bar.station)?.currentRun ?? null)
@@ -29,8 +27,8 @@ const procedure = computed(() => parts.value[1] ?? '')
 const followUp = computed(() => procedure.value === followUpProcedure)
 
 function open(): void {
-  const run = going.value?.run ?? start(props.bar.station, procedure.value)
-  if (run) void router.push(`/run/${run}`)
+  if (going.value) openRun(going.value.run)
+  else start(props.bar.station, procedure.value)
 }
 function letGo(): void {
   planner.unpin(props.bar.run)

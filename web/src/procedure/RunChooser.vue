@@ -43,7 +43,7 @@ const open = (run: string | null) => run && void router.push(`/run/${run}`)
               v-for="p in procedures.of(s.plate?.family ?? '')"
               :key="p.id"
               :disabled="s.currentRun !== null && s.currentRun.procedure !== p.id"
-              @click="open(start(s.id, p.id))"
+              @click="start(s.id, p.id)"
             >
               {{ s.currentRun?.procedure === p.id ? t('shift.goOn') : t('run.start', { name: p.name }) }}
             </n-button>

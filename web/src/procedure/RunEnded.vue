@@ -1,26 +1,51 @@
 <script setup lang="ts">
-import type { RunState } from '@tadka/core/procedure'
+import { outline, type Procedure, type RunState, type StationState } from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { spokenLength } from '../pieces/seconds.ts'
 import { useNames } from '../record/names.ts'
+import { useStepWords } from './step-words.ts'
 
-const props = defineProps<{ run: RunState }>()
+/** A run at its end: what was done, and what of it did not happen as it must. */
+const props = defineProps<{ run: RunState; procedure: Procedure | null; station: StationState }>()
 const emit = defineEmits<{ shift: []; log: [] }>()
 const { t } = useI18n()
 const names = useNames()
+const { titleOf } = useStepWords()
+
 const minutes = computed(() =>
   Math.max(1, Math.round(((props.run.endedAt ?? 0) - props.run.startedAt) / 60_000)),
 )
+/** Waits that were shorter than they must be, by step. */
+const short = computed(() =>
+  (props.procedure ? outline(props.procedure, props.run) : []).flatMap((p) => {
+    const done = props.run.done[p.key]
+    if (!done?.short || p.kind !== 'step') return []
+    const times = { ms: spokenLength(done.short.ms), least: spokenLength(done.short.leastMs) }
+    const step = titleOf(p, props.run.parameters, props.procedure)
+    return done.overridden
+      ? [
+          t('run.ended.notSanitized', {
+            step,
+            ...times,
+            who: names.person(done.overridden.by),
+            reason: done.overridden.reason,
+          }),
+        ]
+      : [t('run.ended.short', { step, ...times })]
+  }),
+)
+const overridden = computed(() => Object.values(props.run.done).some((d) => d.overridden))
 </script>
 
 <template>
   <div class="ended">
-    <svg width="180" height="60" viewBox="0 0 180 66" aria-hidden="true">
+    <svg v-if="!overridden" width="180" height="60" viewBox="0 0 180 66" aria-hidden="true">
       <path d="M6 40c22-30 44-30 66 0s50 30 102-16" />
     </svg>
     <template v-if="run.status === 'finished'">
-      <h1>{{ t('run.finished') }}</h1>
+      <h1>{{ t(overridden ? 'run.ended.over' : 'run.finished') }}</h1>
       <p>
         {{
           t('run.finishedSay', {
@@ -30,8 +55,19 @@ const minutes = computed(() =>
           })
         }}
       </p>
+      <p v-for="s in short" :key="s" class="short" :class="{ grave: overridden }">{{ s }}</p>
+      <p v-if="overridden" class="short grave">{{ t('run.ended.stillDue') }}</p>
+      <p v-if="run.startOverridden" class="short">
+        {{
+          t('run.ended.startOverridden', {
+            who: names.person(run.startOverridden.by),
+            reason: run.startOverridden.reason,
+          })
+        }}
+      </p>
     </template>
     <h1 v-else>{{ t('run.abandonedSay', { reason: run.reason }) }}</h1>
+    <slot />
     <div class="act">
       <n-button type="primary" size="large" @click="emit('shift')">{{ t('run.toShift') }}</n-button>
       <n-button size="large" @click="emit('log')">{{ t('run.toLog') }}</n-button>
@@ -57,13 +93,28 @@ path {
 }
 h1 {
   font-size: 44px;
+  line-height: 1.15;
 }
 p {
   font-size: 22px;
   color: var(--ink-2);
+  max-width: 34em;
+}
+.short {
+  padding: 8px 16px;
+  color: var(--ink);
+  background: var(--close-wash);
+  border-left: 5px solid var(--close);
+}
+.grave {
+  background: var(--out-wash);
+  border-left-color: var(--out);
+  font-weight: 650;
 }
 .act {
   display: flex;
+  flex-wrap: wrap;
+  justify-content: center;
   gap: 14px;
   margin-top: 14px;
 }

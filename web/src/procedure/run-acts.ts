@@ -1,61 +1,80 @@
 import {
   finishStep,
+  isComplete,
   procedureOfRun,
+  runFold,
   startWait,
   takeBack,
   type Facts,
   type Position,
-  type Procedure,
-  unknownFacets,
   type RunState,
 } from '@tadka/core/procedure'
 import type { AnyDraft } from '@tadka/core/record'
+import { provisional } from '../record/provisional.ts'
 import { useSite } from '../record/site.ts'
+import { boot } from '../wire/device.ts'
 
 const subjectOf = (run: RunState) => ({ kind: 'run', id: run.id }) as const
 
 /** What a person does in a run, as records. */
 export function useRunActs() {
   const site = useSite()
-  const facetsOf = (run: RunState) => site.one('station', run.station)?.facets ?? unknownFacets
-  function procedureOf(run: RunState): Procedure {
-    const found = procedureOfRun(run)
-    if (!found) throw new Error('a run of an unknown procedure is worked')
-    return found
-  }
   const plain = (run: RunState) => ({ run: run.id, station: run.station })
-  const finished = (run: RunState) => ({ ...plain(run), procedure: run.procedure.id })
+
+  /** A run of which nothing is left to do is finished. */
+  function finishIfDone(id: string): void {
+    const run = site.one('run', id)
+    const procedure = run && procedureOfRun(run)
+    if (run?.status === 'running' && procedure && isComplete(procedure, run)) site.commit(finishDraft(run))
+  }
+  const finishDraft = (run: RunState) =>
+    site.draftOf('run.finished@1', subjectOf(run), { ...plain(run), procedure: run.procedure.id })
 
   /** Marks a step done, with what else happened in the same breath; the last step finishes the run. */
-  function done(run: RunState, position: Position, facts: Facts, last: boolean, ...with_: AnyDraft[]): void {
-    const drafts = [
-      ...with_,
-      site.draftOf(
-        'run.step.done@1',
-        subjectOf(run),
-        finishStep(procedureOf(run), run, position, facetsOf(run), facts),
-      ),
-    ]
-    if (last) drafts.push(site.draftOf('run.finished@1', subjectOf(run), finished(run)))
-    site.commit(...drafts)
+  function done(run: RunState, position: Position, facts: Facts, ...with_: AnyDraft[]): void {
+    const step = site.draftOf('run.step.done@2', subjectOf(run), finishStep(run, position, facts, boot))
+    const procedure = procedureOfRun(run)
+    const after = runFold.apply(
+      run,
+      provisional(step, (kind, id) => site.one(kind, id)),
+    )
+    // What ends the run goes with it, in one breath.
+    const ends = procedure && after.status === 'running' && isComplete(procedure, after)
+    site.commit(...with_, step, ...(ends ? [finishDraft(run)] : []))
   }
 
   return {
     done,
-    finish: (run: RunState) => site.record('run.finished@1', subjectOf(run), finished(run)),
-    wait: (run: RunState, position: Position, minutes: number) =>
-      site.record(
-        'run.wait.started@1',
-        subjectOf(run),
-        startWait(procedureOf(run), run, position, facetsOf(run), minutes),
-      ),
+    finishIfDone,
+    wait: (run: RunState, position: Position) =>
+      site.record('run.wait.started@2', subjectOf(run), startWait(run, position, boot)),
     visit: (run: RunState, position: Position) =>
       site.record('run.visit.made@1', subjectOf(run), { ...plain(run), step: position.key }),
     back: (run: RunState, position: Position) =>
-      site.record('run.step.undone@1', subjectOf(run), takeBack(run, position)),
+      site.record('run.step.undone@2', subjectOf(run), takeBack(run, position)),
     park: (run: RunState) => site.record('run.parked@1', subjectOf(run), plain(run)),
     resume: (run: RunState) => site.record('run.resumed@1', subjectOf(run), plain(run)),
     abandon: (run: RunState, reason: string) =>
       site.record('run.abandoned@1', subjectOf(run), { ...plain(run), reason }),
+    outOfService: (station: string, reason: string) =>
+      site.record('station.stopped@1', { kind: 'station', id: station }, { station, reason }),
+    missing: (run: RunState, position: Position, part: string) =>
+      site.record('run.part.missing@1', subjectOf(run), { ...plain(run), step: position.key, part }),
+    found: (run: RunState, where: string) =>
+      run.stop &&
+      site.record('run.part.found@1', subjectOf(run), {
+        ...plain(run),
+        step: run.stop.step,
+        part: run.stop.what,
+        where,
+      }),
+    lost: (run: RunState, discarded: string) =>
+      run.stop &&
+      site.record('run.part.lost@1', subjectOf(run), {
+        ...plain(run),
+        step: run.stop.step,
+        part: run.stop.what,
+        discarded,
+      }),
   }
 }

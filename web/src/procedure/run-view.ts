@@ -1,14 +1,17 @@
 import {
+  conflictsAt,
   currentPosition,
   forbiddenActs,
   lastDone,
   procedureOfRun,
   stepsOf,
+  toMakeSafe,
   waitEndsAt,
   walk,
   type Act,
   type Forbidden,
   type Position,
+  type SafetyRule,
 } from '@tadka/core/procedure'
 import { computed, ref } from 'vue'
 import { useSite } from '../record/site.ts'
@@ -57,22 +60,21 @@ export function useRunView(id: () => string) {
     run.value ? lastDone(positions.value, run.value, position.value?.lane?.key ?? null) : null,
   )
 
+  const moment = () => ({ at: now(), freshHours: site.set?.freshHours ?? 4 })
   const forbidden = computed<Forbidden[]>(() => {
-    const s = station.value
-    if (!s) return []
-    const hours = s.sanitizedAt === null ? null : (now() - s.sanitizedAt) / 3_600_000
-    return forbiddenActs(s.facets, hours, site.set?.freshHours ?? 4, procedure.value?.freezesSolution)
+    const [s, p, r] = [station.value, procedure.value, run.value]
+    return s && p && r ? forbiddenActs(p, r, s, position.value?.lane ?? null, moment()) : []
   })
   const acts = computed<Set<Act>>(
     () => new Set(stepsOf(procedure.value?.nodes ?? []).flatMap((s) => s.act ?? [])),
   )
   /** What is shown beside the step: the acts that this machine knows and that are forbidden now. */
   const warnings = computed(() => forbidden.value.filter((f) => acts.value.has(f.act)))
-  const blocked = computed(() => {
-    const p = position.value
-    return p?.kind === 'step' && p.step.act
-      ? (forbidden.value.find((f) => f.act === p.step.act) ?? null)
-      : null
+  /** Why the step at hand may not be done as things stand; none where it may. */
+  const blocked = computed<SafetyRule | null>(() => {
+    const [s, p, r, at] = [station.value, procedure.value, run.value, position.value]
+    return s && p && r && at ? (conflictsAt(p, r, s, at, moment())[0] ?? null) : null
   })
-  return { run, station, procedure, positions, position, before, warnings, blocked, lane, lanes }
+  const safe = computed(() => (station.value ? toMakeSafe(station.value.facets) : []))
+  return { run, station, procedure, positions, position, before, warnings, blocked, lane, lanes, safe }
 }

@@ -1,35 +1,41 @@
-import { startRun } from '@tadka/core/procedure'
+import { startFaults, startInForce, startRun } from '@tadka/core/procedure'
 import { Refusal } from '@tadka/core/refusal'
 import { useMessage } from 'naive-ui'
 import { useI18n } from 'vue-i18n'
+import { useRouter } from 'vue-router'
 import { useSite } from '../record/site.ts'
 import { newId } from '../wire/device.ts'
 import { useProcedures } from './procedures.ts'
 
-/** Starts a run of a procedure on a station, or says why not. */
+/** Starts a run of a procedure on a station; where it does not fit, goes to what is to be done first. */
 export function useStartRun() {
   const site = useSite()
   const message = useMessage()
   const procedures = useProcedures()
+  const router = useRouter()
   const { t } = useI18n()
 
-  /** Returns the run's id: the new one, or that of the run which is on the station already. */
-  function start(stationId: string, procedureId: string): string | null {
+  const open = (run: string) => void router.push(`/run/${run}`)
+
+  function start(stationId: string, procedureId: string): void {
     const station = site.one('station', stationId)
     const procedure = procedures.latest(procedureId)
-    if (!station || !procedure) return null
+    if (!station || !procedure) return
     if (station.currentRun) {
       if (station.currentRun.procedure !== procedureId) message.warning(t('run.busy'))
-      return station.currentRun.run
+      return open(station.currentRun.run)
     }
+    if (startFaults(procedure, station).length > 0)
+      return void router.push(`/run/begin/${stationId}/${procedureId}`)
     try {
+      // What is missing on the plate is told before anything is begun.
+      startInForce(station, procedure)
       const id = newId()
-      site.record('run.started@1', { kind: 'run', id }, startRun(id, station, procedure))
-      return id
+      site.record('run.started@2', { kind: 'run', id }, startRun(id, stationId, procedure))
+      open(id)
     } catch (error) {
       message.error(error instanceof Refusal ? error.message : String(error))
-      return null
     }
   }
-  return { start }
+  return { start, open }
 }

@@ -11,13 +11,25 @@ import ChainCheck from './ChainCheck.vue'
 import LogRow from './LogRow.vue'
 import RefusedDrafts from './RefusedDrafts.vue'
 import SignDay from './SignDay.vue'
-import { correctedAt } from '@tadka/core/record'
+import { dayOf } from '@tadka/core/duty'
+import { instant } from '@tadka/core/quantity'
+import { correctedAt, type SiteSet } from '@tadka/core/record'
+import OutOfService from '../duty/OutOfService.vue'
+import AmendEntry from './AmendEntry.vue'
+import EnterRun from './EnterRun.vue'
+import { useSite } from './site.ts'
 import { logFilters, useLog, type LogFilterName, type LogRecord } from './log.ts'
 
 /** The records, newest first; a mistake is amended beside the old, a day is signed, the chain is checked. */
 const { t } = useI18n()
 const session = useSession()
-const { day } = useTimes()
+const site = useSite()
+const { date } = useTimes()
+/** One trading day everywhere: a night is not split at midnight. */
+const dayAt = (r: LogRecord) => {
+  const set = site.set as Partial<SiteSet> | null
+  return set?.hours ? dayOf(set as SiteSet, instant(correctedAt(r))) : ''
+}
 const route = useRoute()
 const router = useRouter()
 
@@ -29,7 +41,7 @@ const open = ref<string | null>(null)
 const amending = ref<LogRecord | null>(null)
 const isNewDay = (i: number) => {
   const [here, before] = [records.value[i], records.value[i - 1]]
-  return here !== undefined && (before === undefined || day(correctedAt(here)) !== day(correctedAt(before)))
+  return here !== undefined && (before === undefined || dayAt(here) !== dayAt(before))
 }
 function choose(name: LogFilterName): void {
   filter.value = name
@@ -43,9 +55,11 @@ function choose(name: LogFilterName): void {
       <chain-check />
       <a class="file" :href="`/api/sites/${session.site}/log.csv`" download>{{ t('log.csv') }}</a>
       <a class="file" :href="`/api/sites/${session.site}/log.json`" download>{{ t('log.json') }}</a>
+      <enter-run v-if="session.mayDo('override')" />
       <sign-day v-if="session.mayDo('sign-shift')" />
     </place-bar>
     <refused-drafts />
+    <out-of-service :stations="site.all('station')" plain class="first" />
     <div class="filters" role="group" :aria-label="t('place.log')">
       <button
         v-for="f in logFilters"
@@ -59,7 +73,7 @@ function choose(name: LogFilterName): void {
     </div>
     <ol v-if="records.length > 0">
       <template v-for="(r, i) in records" :key="r.id">
-        <li v-if="isNewDay(i)" class="day">{{ day(correctedAt(r)) }}</li>
+        <li v-if="isNewDay(i) && dayAt(r)" class="day">{{ date(dayAt(r)) }}</li>
         <log-row
           :record="r"
           :amendment="amendments.get(r.id) ?? null"
@@ -75,7 +89,8 @@ function choose(name: LogFilterName): void {
       <p v-if="!failed" class="quiet">{{ t('log.emptyHow') }}</p>
     </div>
     <n-button v-if="more" class="older" :loading="loading" @click="older">{{ t('log.older') }}</n-button>
-    <amend-reading v-if="amending" :record="amending" @close="amending = null" />
+    <amend-reading v-if="amending?.type === 'reading.taken@1'" :record="amending" @close="amending = null" />
+    <amend-entry v-else-if="amending" :record="amending" @close="amending = null" />
   </div>
 </template>
 
@@ -111,6 +126,9 @@ function choose(name: LogFilterName): void {
   border-bottom-color: var(--sea);
 }
 ol {
+  padding: 0 var(--gutter);
+}
+.first {
   padding: 0 var(--gutter);
 }
 .day {

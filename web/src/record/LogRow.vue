@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { correctedAt, type CaseState } from '@tadka/core/record'
+import { correctedAt, mayBeAmended, type CaseState } from '@tadka/core/record'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -9,6 +9,7 @@ import { tellingBand } from '../pieces/band.ts'
 import BandRuler from '../pieces/BandRuler.vue'
 import VerdictMark from '../pieces/VerdictMark.vue'
 import JudgementView from '../solution/JudgementView.vue'
+import { editsOf } from './edits.ts'
 import type { LogRecord } from './log.ts'
 import { useNames } from './names.ts'
 import { useSentence } from './sentence.ts'
@@ -44,8 +45,12 @@ const who = computed(() => {
 const at = computed(() =>
   props.record.type === 'cycle.judged@1' ? props.record.payload.to : correctedAt(props.record),
 )
-/** What can be put right here: another block of the strip, another number on the thermometer. */
-const amendable = computed(() => props.record.type === 'reading.taken@1')
+/** What can be put right here: a reading, or what somebody typed. */
+const amendable = computed(
+  () =>
+    mayBeAmended(props.record) &&
+    editsOf(props.record).length + Number(props.record.type === 'reading.taken@1') > 0,
+)
 const photo = computed(() =>
   props.record.type === 'photo.attached@1'
     ? `/api/sites/${props.record.site}/photos/${props.record.payload.sha256}`

@@ -1,59 +1,75 @@
 <script setup lang="ts">
-import { dateAt, tradingDayAt } from '@tadka/core/duty'
+import { dayOf, type DayLeft } from '@tadka/core/duty'
 import type { SiteSet } from '@tadka/core/record'
-import { Refusal } from '@tadka/core/refusal'
 import { NButton, NInput, NModal } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useTimes } from '../look/times.ts'
 import { useSession } from '../people/session.ts'
 import NumberPad from '../pieces/NumberPad.vue'
-import { ask, Unreachable } from '../wire/api.ts'
+import { ask } from '../wire/api.ts'
+import { useAsking } from '../wire/asking.ts'
+import DayLeftList from './DayLeftList.vue'
 import { now } from '../wire/clock.ts'
 import { useNames } from './names.ts'
 import { useSite } from './site.ts'
 
-/** The day signed with the lead's own PIN, entered now, not left on. */
+/** A day signed with the lead's own PIN, entered now: first what of it is not done, late, cut short or open. */
 const { t } = useI18n()
 const session = useSession()
-const site = useSite()
 const names = useNames()
-const { clock, longDay } = useTimes()
+const { clock, date } = useTimes()
+const kept = useSite()
+/** Who signed the day under way, where somebody did. */
+const last = computed(() => {
+  const set = kept.set as Partial<SiteSet> | null
+  const now_ = set?.hours ? dayOf(set as SiteSet, now()) : ''
+  return kept.one('shift', now_)?.signatures.at(-1) ?? null
+})
+const { busy, wrong, tryTo } = useAsking()
 
+interface Day {
+  readonly day: string
+  readonly signed: { readonly at: number; readonly by: string; readonly reason: string } | null
+}
 const show = ref(false)
+const days = ref<Day[]>([])
+const today = ref('')
+const day = ref('')
+const left = ref<DayLeft[] | null>(null)
 const pin = ref('')
 const reason = ref('')
-const wrong = ref('')
-const busy = ref(false)
-const set = computed(() => (site.set && 'hours' in site.set ? (site.set as SiteSet) : null))
-const day = computed(() =>
-  set.value ? (tradingDayAt(set.value, now())?.date ?? dateAt(now(), set.value.timeZone)) : '',
-)
-const openCases = computed(() => site.all('case').filter((c) => c.status === 'open').length)
-const last = computed(() => site.one('shift', day.value)?.signatures.at(-1) ?? null)
+const site = () => `/api/sites/${session.site}`
+const chosen = computed(() => days.value.find((d) => d.day === day.value) ?? null)
+/** What asks for a reason; amendments made after a signature are told, not asked for. */
+const asks = computed(() => (left.value ?? []).some((l) => l.what !== 'amended'))
 
+async function open(): Promise<void> {
+  show.value = true
+  await tryTo(async () => {
+    const got = await ask<{ today: string; days: Day[] }>('GET', `${site()}/days`)
+    const known = got.days.some((d) => d.day === got.today)
+    days.value = known ? got.days : [{ day: got.today, signed: null }, ...got.days]
+    today.value = got.today
+  })
+  // The oldest day that nobody has signed, of the last few; else today.
+  const unsigned = days.value.slice(0, 7).filter((d) => d.signed === null)
+  await choose((unsigned.find((d) => d.day === today.value) ?? unsigned[0])?.day ?? today.value)
+}
+async function choose(of: string): Promise<void> {
+  day.value = of
+  left.value = null
+  await tryTo(async () => {
+    left.value = (await ask<{ left: DayLeft[] }>('GET', `${site()}/days/${of}`)).left
+  })
+}
 async function sign(): Promise<void> {
-  busy.value = true
-  wrong.value = ''
-  try {
-    await ask('POST', `/api/sites/${session.site}/sign`, {
-      person: session.acting?.id,
-      pin: pin.value,
-      day: day.value,
-      reason: reason.value,
-    })
-    show.value = false
-  } catch (error) {
-    wrong.value =
-      error instanceof Refusal
-        ? error.message
-        : error instanceof Unreachable
-          ? t('common.offline')
-          : String(error)
-  } finally {
-    busy.value = false
-    pin.value = ''
-  }
+  const sent = { person: session.acting?.id, pin: pin.value, day: day.value, reason: reason.value.trim() }
+  const done = await tryTo(() => ask('POST', `${site()}/sign`, sent))
+  pin.value = ''
+  if (!done) return
+  show.value = false
+  reason.value = ''
 }
 </script>
 
@@ -61,50 +77,115 @@ async function sign(): Promise<void> {
   <span v-if="last" class="signed">{{
     t('log.signed', { time: clock(last.at), who: names.person(last.by) })
   }}</span>
-  <n-button type="primary" @click="show = true">{{ t('log.sign') }}</n-button>
-  <n-modal
-    v-model:show="show"
-    preset="card"
-    :title="t('log.signTitle', { day: longDay(now()) })"
-    style="width: min(420px, 94vw)"
-  >
+  <n-button type="primary" @click="open">{{ t('log.sign') }}</n-button>
+  <n-modal v-model:show="show" preset="card" :title="t('log.signWhich')" style="width: min(920px, 96vw)">
     <form class="sign" @submit.prevent="sign">
-      <p>{{ t('log.signSay') }}</p>
-      <template v-if="openCases > 0">
-        <p class="open">{{ t('log.signOpen', { n: openCases }) }}</p>
-        <n-input
-          v-model:value="reason"
-          :input-props="{ 'aria-label': t('log.reason') }"
-          :placeholder="t('log.reason')"
+      <div class="days" role="group" :aria-label="t('log.signWhich')">
+        <button
+          v-for="d in days.slice(0, 7)"
+          :key="d.day"
+          type="button"
+          :aria-pressed="d.day === day"
+          @click="choose(d.day)"
+        >
+          <b>{{ date(d.day) }}</b>
+          <span>{{
+            d.signed
+              ? t('log.signed', { time: clock(d.signed.at), who: names.person(d.signed.by) })
+              : t('log.unsigned')
+          }}</span>
+        </button>
+      </div>
+      <section class="left">
+        <h2>{{ t('log.signTitle', { day: day ? date(day) : '' }) }}</h2>
+        <p v-if="left === null">{{ t('log.looking') }}</p>
+        <day-left-list v-else :left="left" />
+        <template v-if="asks">
+          <label for="sign-reason">{{ t('log.signReason') }}</label>
+          <n-input
+            v-model:value="reason"
+            type="textarea"
+            :rows="2"
+            :placeholder="t('log.signReasonLike')"
+            :input-props="{ id: 'sign-reason' }"
+            maxlength="500"
+          />
+        </template>
+        <p v-if="chosen?.signed?.reason" class="quiet">
+          {{ t('log.signedOver', { reason: chosen.signed.reason }) }}
+        </p>
+      </section>
+      <section class="pin">
+        <p>{{ t('log.signSay') }}</p>
+        <label for="sign-pin">{{ t('people.pin', { name: session.acting?.name ?? '' }) }}</label>
+        <input
+          id="sign-pin"
+          v-model="pin"
+          type="password"
+          inputmode="none"
+          autocomplete="off"
+          maxlength="8"
         />
-      </template>
-      <label for="sign-pin">{{ t('people.pin', { name: session.acting?.name ?? '' }) }}</label>
-      <input id="sign-pin" v-model="pin" type="password" inputmode="none" autocomplete="off" maxlength="8" />
-      <p class="wrong" role="alert">{{ wrong }}</p>
-      <number-pad v-model="pin" :decimal="false" :longest="8" />
-      <n-button
-        type="primary"
-        size="large"
-        attr-type="submit"
-        block
-        :loading="busy"
-        :disabled="pin.length < 4"
-        >{{ t('log.sign') }}</n-button
-      >
+        <p class="wrong" role="alert">{{ wrong }}</p>
+        <number-pad v-model="pin" :decimal="false" :longest="8" />
+        <n-button
+          type="primary"
+          size="large"
+          attr-type="submit"
+          block
+          :loading="busy"
+          :disabled="pin.length < 4 || left === null || (asks && reason.trim().length < 3)"
+          >{{ t('log.sign') }}</n-button
+        >
+      </section>
     </form>
   </n-modal>
 </template>
 
 <style scoped>
-.sign {
-  display: grid;
-  gap: 10px;
-}
 .signed {
   color: var(--in);
   font-weight: 600;
 }
-.open,
+.sign {
+  display: grid;
+  grid-template-columns: 190px minmax(0, 1fr) 250px;
+  gap: 24px;
+  --key: 50px;
+}
+.days {
+  display: grid;
+  gap: 6px;
+  align-content: start;
+}
+.days button {
+  min-height: 52px;
+  padding: 6px 12px;
+  border: 1.5px solid var(--line);
+  border-radius: var(--r);
+  background: var(--raised);
+  text-align: left;
+  cursor: pointer;
+  display: grid;
+}
+.days span {
+  font-size: 14px;
+  color: var(--ink-2);
+}
+.days button[aria-pressed='true'] {
+  border-color: var(--sea);
+  background: var(--sea-wash);
+}
+.left,
+.pin {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+  min-width: 0;
+}
+label {
+  font-weight: 600;
+}
 .wrong {
   color: var(--out);
   font-weight: 600;
@@ -116,5 +197,10 @@ input#sign-pin {
   font-size: 34px;
   letter-spacing: 0.3em;
   width: 100%;
+}
+@media (max-width: 860px) {
+  .sign {
+    grid-template-columns: 1fr;
+  }
 }
 </style>

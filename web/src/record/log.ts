@@ -8,8 +8,13 @@ export type LogRecord = AnyRecord & { readonly hash: string }
 
 const typesOf: Record<string, string> = {
   readings: 'reading.taken@1,record.amended@1',
-  runs: 'run.started@1,run.finished@1,run.abandoned@1,bath.mixed@1,run.step.done@1,run.wait.started@1,run.step.undone@1',
-  cases: 'case.action@1,case.closed@1,record.amended@1,shift.signed@1',
+  runs: [
+    'run.started@1,run.started@2,run.finished@1,run.abandoned@1,run.entered@1,run.overridden@1,bath.mixed@1',
+    'run.step.done@1,run.step.done@2,run.wait.started@1,run.wait.started@2,run.step.undone@1,run.step.undone@2',
+    'run.part.missing@1,run.part.found@1,run.part.lost@1',
+  ].join(),
+  cases:
+    'case.action@1,case.closed@1,record.amended@1,shift.signed@1,station.stopped@1,station.returned@1,run.overridden@1,duty.closed@1,run.part.lost@1',
   dish: 'cycle.judged@1,concentrate.drawn@1,rack.tallied@1,dish.water-changed@1,dish.set-aside@1,dish.returned@1,logger.imported@1,logger.withdrawn@1',
   house: 'site.set@1,station.set@1,product.set@1,instrument.set@1,rule.set@1',
 }

@@ -1,4 +1,5 @@
 import { outline, procedureOfRun } from '@tadka/core/procedure'
+import { useStepWords } from '../procedure/step-words.ts'
 import { useProcedures } from '../procedure/procedures.ts'
 import { useSession } from '../people/session.ts'
 import { useSite } from './site.ts'
@@ -8,6 +9,13 @@ export function useNames() {
   const site = useSite()
   const session = useSession()
   const procedures = useProcedures()
+  const { titleOf } = useStepWords()
+  function stepOf(run: string, key: string) {
+    const state = site.one('run', run)
+    const procedure = state && procedureOfRun(state)
+    const position = procedure && state ? outline(procedure, state).find((p) => p.key === key) : undefined
+    return state && procedure && position ? { state, procedure, position } : null
+  }
   void (session.door ?? session.openDoor().catch(() => {}))
   return {
     station: (id: string) => site.one('station', id)?.plate?.name ?? id,
@@ -24,13 +32,21 @@ export function useNames() {
     person: (id: string) =>
       session.door?.sites.find((s) => s.id === session.site)?.people.find((p) => p.id === id)?.name ?? id,
     procedure: procedures.nameOf,
-    /** The title of a step of a run, or its key. */
+    /** The title of a step of a run with its numbers, or its key. */
     step: (run: string, key: string) => {
-      const state = site.one('run', run)
-      const procedure = state && procedureOfRun(state)
-      const position = procedure && state ? outline(procedure, state).find((p) => p.key === key) : undefined
-      if (!position) return key
-      return position.kind === 'sign' ? position.group.sign : position.step.title
+      const found = stepOf(run, key)
+      return found ? titleOf(found.position, found.state.parameters, found.procedure) : key
+    },
+    /** What an inspection's choice says, or its id. */
+    choice: (run: string, key: string, id: string) => {
+      const step = stepOf(run, key)?.position
+      const choices = step?.kind === 'step' && step.step.kind === 'inspect' ? step.step.choices : []
+      return choices.find((c) => c.id === id)?.name ?? id
+    },
+    part: (run: string, key: string, id: string) => {
+      const step = stepOf(run, key)?.position
+      const parts = step?.kind === 'step' && step.step.kind === 'parts' ? step.step.parts : []
+      return parts.find((p) => p.id === id)?.name ?? id
     },
   }
 }

@@ -40,7 +40,9 @@ function kept(): Promise<Store | null> {
 
 export const allKept = async (): Promise<Kept[]> =>
   (await (await kept())?.outbox.orderBy('order').toArray()) ?? []
-export const keep = async (one: Kept): Promise<void> => void (await (await kept())?.outbox.put(one))
+/** What a screen watches cannot be kept as it is: it is kept as it will be sent. */
+export const keep = async (one: Kept): Promise<void> =>
+  void (await (await kept())?.outbox.put(JSON.parse(JSON.stringify(one)) as Kept))
 export const forget = async (ids: readonly string[]): Promise<void> =>
   void (await (await kept())?.outbox.bulkDelete([...ids]))
 

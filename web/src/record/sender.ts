@@ -3,7 +3,7 @@ import type { AnyDraft } from '@tadka/core/record'
 import { Refusal, type RefusalWire } from '@tadka/core/refusal'
 import { computed, ref, shallowRef, triggerRef } from 'vue'
 import { ask } from '../wire/api.ts'
-import { learnServerTime } from '../wire/clock.ts'
+import { learnServerTime, ownClock } from '../wire/clock.ts'
 import { allKept, forget, keep, type Kept } from './outbox.ts'
 
 const batchSize = 50
@@ -63,7 +63,7 @@ export function makeSender(site: () => string | null, settled: (id: string, seq:
   async function sendSome(): Promise<void> {
     const batch = waiting.value.slice(0, batchSize)
     const where = batch[0]?.site ?? site()
-    const body = { sentAt: Date.now(), drafts: batch.filter((d) => d.site === where) }
+    const body = { sentAt: ownClock(), drafts: batch.filter((d) => d.site === where) }
     const answer = await ask<Answer>('POST', `/api/sites/${where}/records`, body)
     learnServerTime(answer.serverTime)
     signedOut.value = false

@@ -1,6 +1,8 @@
 import { decimals, showInterval } from '@tadka/core/quantity'
 import type { AnyRecord, CaseAction, ReadingTaken } from '@tadka/core/record'
 import { useI18n } from 'vue-i18n'
+import { useTimes } from '../look/times.ts'
+import { spokenLength } from '../pieces/seconds.ts'
 import { volumeWords } from '../solution/words.ts'
 import { useNames } from './names.ts'
 import { useSite } from './site.ts'
@@ -11,6 +13,16 @@ export function useSentence() {
   const names = useNames()
   const site = useSite()
   const volume = (mL: number) => volumeWords(mL, site.set?.units)
+  const { clock, day, date } = useTimes()
+
+  /** How long a wait lasted and should have, where it was too short. */
+  function shortOf(run: string, step: string): string {
+    const short = site.one('run', run)?.done[step]?.short
+    return short
+      ? t('log.say.shortContact', { ms: spokenLength(short.ms), least: spokenLength(short.leastMs) })
+      : t('log.say.tooShort')
+  }
+  const partOf = (p: { run: string; step: string; part: string }) => names.part(p.run, p.step, p.part)
 
   /** Each quantity that was read, once: "wash 66 °C, rinse 82 °C". */
   function readings(p: ReadingTaken): string {
@@ -39,13 +51,21 @@ export function useSentence() {
   const act = (a: CaseAction): string =>
     t(`log.say.${a.did}`, { amount: volume(a.amount ?? 0), note: a.note })
 
-  function facts(record: AnyRecord & { type: 'run.step.done@1' }): string {
+  function facts(record: AnyRecord & { type: 'run.step.done@1' | 'run.step.done@2' }): string {
     const { facts: f } = record.payload
     const parts: string[] = []
     if (typeof f['kept'] === 'boolean') parts.push(t(f['kept'] ? 'log.facts.kept' : 'log.facts.discarded'))
-    for (const name of ['pouredMl', 'counted', 'litres', 'choice'] as const)
+    if (typeof f['amount'] === 'number') parts.push(`${decimals(f['amount'], 1)} ${String(f['unit'])}`)
+    // Grams are grams: what was weighed was not poured by volume.
+    else if (typeof f['pouredMl'] === 'number' && f['pouredMl'] > 0)
+      parts.push(t('log.facts.pouredMl', { v: decimals(f['pouredMl'], 1) }))
+    for (const name of ['counted', 'litres'] as const)
       if (f[name] !== undefined && f[name] !== null)
         parts.push(t(`log.facts.${name}`, { v: String(f[name]) }))
+    if (typeof f['choice'] === 'string')
+      parts.push(names.choice(record.payload.run, record.payload.step, f['choice']))
+    if (f['decided'] === true) parts.push(t('log.facts.decided'))
+    if (typeof f['celsius'] === 'number') parts.push(t('log.facts.celsius', { v: decimals(f['celsius'], 1) }))
     return parts.length > 0 ? `: ${parts.join(', ')}` : ''
   }
 
@@ -53,6 +73,7 @@ export function useSentence() {
     const name = record.type.split('@')[0] ?? record.type
     switch (record.type) {
       case 'run.started@1':
+      case 'run.started@2':
         return t('log.say.run.started', {
           procedure: names.procedure(record.payload.procedure.id),
           station: names.station(record.payload.station),
@@ -67,15 +88,65 @@ export function useSentence() {
           procedure: names.station(record.payload.station),
           reason: record.payload.reason,
         })
-      case 'run.step.done@1': {
-        const { run, step, kind, facts: f } = record.payload
+      case 'run.step.done@1':
+      case 'run.step.done@2': {
+        const { run, step, facts: f } = record.payload
         const title = names.step(run, step)
-        if (kind === 'sign')
+        if (typeof f['shown'] === 'boolean')
           return t('log.say.rounds', {
             step: title,
             answer: t(f['shown'] === true ? 'log.say.yes' : 'log.say.no'),
           })
         return title + facts(record)
+      }
+      case 'run.wait.started@2':
+        return t('log.say.run.wait.begun', { step: names.step(record.payload.run, record.payload.step) })
+      case 'run.overridden@1': {
+        const { run, step, what, reason } = record.payload
+        return what === 'start'
+          ? t('log.say.run.overridden.start', { reason })
+          : t('log.say.run.overridden.wait', {
+              step: names.step(run, step),
+              what: shortOf(run, step),
+              reason,
+            })
+      }
+      case 'run.entered@1': {
+        const { procedure, station, from, to, who, read } = record.payload
+        return t('log.say.run.entered', {
+          procedure: names.procedure(procedure.id),
+          station: names.station(station),
+          from: `${day(from)} ${clock(from)}`,
+          to: clock(to),
+          who: names.person(who),
+          read: read ? `: ${read}` : '',
+        })
+      }
+      case 'run.part.missing@1':
+        return t('log.say.run.part.missing', { part: partOf(record.payload) })
+      case 'run.part.found@1':
+        return t('log.say.run.part.found', { part: partOf(record.payload), where: record.payload.where })
+      case 'run.part.lost@1':
+        return t('log.say.run.part.lost', { part: partOf(record.payload), what: record.payload.discarded })
+      case 'station.stopped@1':
+        return t('log.say.station.stopped', { reason: record.payload.reason })
+      case 'station.returned@1':
+        return t('log.say.station.returned', { ...record.payload })
+      case 'station.observed@1': {
+        const { contents, assembly, power } = record.payload
+        return t('log.say.station.observed', {
+          what: [
+            t(`run.seen.contents.${contents}`),
+            t(`run.seen.assembly.${assembly}`),
+            t(`run.seen.power.${power}`),
+          ].join(', '),
+        })
+      }
+      case 'station.made-safe@1':
+        return t(`run.safe.${record.payload.did}`)
+      case 'duty.closed@1': {
+        const { procedure, day: on, reason } = record.payload
+        return t('log.say.duty.closed', { procedure: names.procedure(procedure), day: date(on), reason })
       }
       case 'run.wait.started@1':
         return t('log.say.run.wait.started', {
@@ -101,12 +172,12 @@ export function useSentence() {
         return t('log.say.station.laid-up', { reason: record.payload.reason })
       case 'roster.set@1':
         return t('log.say.roster.set', {
-          day: record.payload.day,
+          day: date(record.payload.day),
           n: record.payload.shifts.filter((s) => !s.away).length,
         })
       case 'plan.set@1':
         return t('log.say.plan.set', {
-          day: record.payload.day,
+          day: date(record.payload.day),
           n: new Set(record.payload.plan.placed.map((p) => p.run)).size,
         })
       case 'spare.set@1':
@@ -119,13 +190,14 @@ export function useSentence() {
           note: record.payload.note,
         })
       case 'run.step.undone@1':
+      case 'run.step.undone@2':
         return t('log.say.run.step.undone', { step: names.step(record.payload.run, record.payload.step) })
       case 'bath.mixed@1': {
-        const { volume: mL, productName, poured, tool } = record.payload
+        const { volume: mL, productName, poured, measured, tool } = record.payload
         return t('log.say.bath.mixed', {
           volume: volume(mL),
           product: productName,
-          poured: `${decimals(poured, 1)} mL, ${tool}`,
+          poured: `${measured ? `${decimals(measured.amount, 1)} ${measured.unit}` : `${decimals(poured, 1)} mL`}, ${tool}`,
         })
       }
       case 'reading.taken@1':
@@ -146,7 +218,7 @@ export function useSentence() {
       }
       case 'shift.signed@1':
         return (
-          t('log.say.shift.signed', { day: record.payload.day }) +
+          t('log.say.shift.signed', { day: date(record.payload.day) }) +
           (record.payload.reason ? `: ${record.payload.reason}` : '')
         )
       case 'procedure.set@1': {

@@ -2,7 +2,7 @@ import {
   foldKey,
   foldOf,
   followsOn,
-  lift,
+  upcast,
   subjectsOf,
   type AnyDraft,
   type AnyRecord,
@@ -33,8 +33,9 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, triggerRef } from 'vue'
 import { useSession } from '../people/session.ts'
 import { ask, Unreachable } from '../wire/api.ts'
-import { clockOffset, learnServerTime } from '../wire/clock.ts'
+import { learnServerTime, ownClock } from '../wire/clock.ts'
 import { deviceId, newId, nextCount } from '../wire/device.ts'
+import { provisional } from './provisional.ts'
 import { makeSender } from './sender.ts'
 import { followEvents } from './stream.ts'
 
@@ -95,7 +96,7 @@ export const useSite = defineStore('site', () => {
   const shown = computed(() => {
     const map = new Map([...base.value].map(([name, held]) => [name, held.state]))
     for (const draft of mine.value) {
-      const record = provisional(draft)
+      const record = provisional(draft, (kind, id) => map.get(nameOf(kind, id)) ?? null)
       for (const { kind, id } of subjectsOf(draft)) {
         const fold = foldOf(kind)
         const name = nameOf(kind, id)
@@ -142,7 +143,7 @@ export const useSite = defineStore('site', () => {
 
   /** A record from the stream: folded here as the server folded it; where it came late, the state is fetched. */
   async function take(stored: AnyRecord): Promise<void> {
-    const record = lift(stored)
+    const record = upcast(stored)
     if (record.seq <= seq.value) return
     seq.value = record.seq
     const late: SubjectRef[] = []
@@ -188,7 +189,7 @@ export const useSite = defineStore('site', () => {
       site,
       type,
       subject,
-      observedAt: Date.now(),
+      observedAt: ownClock(),
       device: deviceId(),
       counter: nextCount(),
       by,
@@ -223,13 +224,3 @@ export const useSite = defineStore('site', () => {
     set: computed(() => (session.site ? one('site', session.site) : null)),
   }
 })
-
-const provisional = (draft: AnyDraft): AnyRecord =>
-  ({
-    ...draft,
-    seq: 0,
-    receivedAt: draft.observedAt,
-    clockOffset: clockOffset.value,
-    prev: '',
-    flags: [],
-  }) as AnyRecord

@@ -26,7 +26,9 @@ const rack = computed(() => {
   return typeof id === 'string' && site.one('station', id) ? id : null
 })
 const asked = computed(() => whats.find((w) => w === route.query['what']) ?? null)
-const what = ref<(typeof whats)[number]>(recheck.value?.what ?? asked.value ?? 'sanitizer')
+const what = ref<(typeof whats)[number]>(
+  whats.find((w) => w === recheck.value?.what) ?? asked.value ?? 'sanitizer',
+)
 </script>
 
 <template>

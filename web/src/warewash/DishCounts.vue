@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { decimals, showInterval } from '@tadka/core/quantity'
 import { NButton } from 'naive-ui'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useTimes } from '../look/times.ts'
 import VerdictMark from '../pieces/VerdictMark.vue'
+import type { AnyDraft } from '@tadka/core/record'
+import TakeBackNow from '../record/TakeBackNow.vue'
 import { useSite } from '../record/site.ts'
 import { volumeWords } from '../solution/words.ts'
 import { now } from '../wire/clock.ts'
@@ -57,8 +59,12 @@ const range = computed(() => {
   if (to === null) return t('dish.missesFrom', { from })
   return from === to ? '' : t('dish.missesBetween', { from, to })
 })
-const changed = () =>
-  site.record('dish.water-changed@1', { kind: 'dish', id: props.station }, { station: props.station })
+/** What a tap just said: it can be taken back. */
+const justChanged = ref<AnyDraft | null>(null)
+function changed(): void {
+  const subject = { kind: 'dish', id: props.station } as const
+  justChanged.value = site.record('dish.water-changed@1', subject, { station: props.station })
+}
 </script>
 
 <template>
@@ -70,6 +76,12 @@ const changed = () =>
           <b>{{ dish.state.value.since.water.racks }}</b>
           {{ water?.every ? t('dish.of', { n: water.every }) : '' }}
           <span class="quiet small" :class="{ over: water?.left === 0 }">{{ left(water) }}</span>
+          <take-back-now
+            v-if="justChanged"
+            :key="justChanged.id"
+            :draft="justChanged"
+            @back="justChanged = null"
+          />
           <n-button size="small" @click="changed">{{ t('dish.changed') }}</n-button>
         </dd>
       </div>

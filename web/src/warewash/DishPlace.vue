@@ -10,7 +10,7 @@ import CycleTrace from './CycleTrace.vue'
 import DishAdvice from './DishAdvice.vue'
 import DishCounts from './DishCounts.vue'
 import DishTrends from './DishTrends.vue'
-import MachineNow from './MachineNow.vue'
+import DishGauges from './DishGauges.vue'
 import RackTally from './RackTally.vue'
 import SinkBasins from './SinkBasins.vue'
 import { useDish, useDishMachines, useSinks } from './dish.ts'
@@ -69,7 +69,7 @@ const opened = computed(() => dish.state.value.marks.find((m) => m.key === open.
     <div v-else class="machine">
       <div class="main" tabindex="0" role="region" :aria-label="dish.station.value?.plate?.name ?? ''">
         <dish-advice :station="id" :dish="dish" />
-        <machine-now :station="id" :dish="dish" />
+        <dish-gauges :station="id" :dish="dish" />
         <rack-tally v-if="!dish.streams.value" :station="id" :dish="dish" />
         <template v-if="dish.state.value.marks.length > 0">
           <h2 class="label">{{ t('dish.stripTitle') }}</h2>

@@ -118,6 +118,9 @@ const figure = (v: number | null) => (v === null ? '–' : decimals(v, 1))
   gap: 16px;
 }
 .chart {
+  position: relative;
+  min-width: 0;
+  overflow: hidden;
   height: 300px;
   margin: 10px 0;
 }
@@ -142,6 +145,13 @@ td:first-child {
 .bad {
   color: var(--out);
   font-weight: 650;
+}
+@media (max-width: 760px) {
+  th,
+  td {
+    padding: 6px 4px;
+    font-size: 15px;
+  }
 }
 .fault {
   color: var(--out);

@@ -5,7 +5,6 @@ import { sinkOf, type Compartment } from '@tadka/core/warewash'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useRouter } from 'vue-router'
 import { useKit } from '../house/kit.ts'
 import { useTimes } from '../look/times.ts'
 import VerdictMark from '../pieces/VerdictMark.vue'
@@ -22,7 +21,6 @@ const { t } = useI18n()
 const site = useSite()
 const kit = useKit()
 const baths = useBaths()
-const router = useRouter()
 const { start } = useStartRun()
 const { clock } = useTimes()
 
@@ -57,8 +55,7 @@ const read = (c: Compartment) => warmth(c) ?? strength(c)
 const outlook = (c: Compartment) => baths.value.find((b) => b.id === c.bath?.id)?.outlook ?? null
 const setUp = computed(() => compartments.value.every((c) => c.state === 'empty'))
 function run(procedure: 'sink.set-up' | 'sink.change'): void {
-  const id = start(props.station.id, procedure)
-  if (id) void router.push(`/run/${id}`)
+  start(props.station.id, procedure)
 }
 </script>
 

@@ -2,17 +2,23 @@ import { instant, type Instant } from '@tadka/core/quantity'
 import { useIntervalFn } from '@vueuse/core'
 import { readonly, ref } from 'vue'
 
+/** Where this page's clock began: the wall clock then. From there on it runs by itself, and nobody can set it. */
+const began = Date.now() - performance.now()
+
+/** This tablet's own clock, milliseconds: what is observed is written down by it. */
+export const ownClock = (): number => Math.round(began + performance.now())
+
 /** Server clock minus this tablet's, milliseconds. Small differences are the way over the network. */
 const offset = ref(0)
-const tick = ref(Date.now())
+const tick = ref(ownClock())
 
-useIntervalFn(() => (tick.value = Date.now()), 500)
+useIntervalFn(() => (tick.value = ownClock()), 500)
 
 /** Learns the server's time from an answer that just came. */
 export function learnServerTime(serverTime: number): void {
-  const raw = serverTime - Date.now()
+  const raw = serverTime - ownClock()
   offset.value = Math.abs(raw) <= 2000 ? 0 : raw
-  tick.value = Date.now()
+  tick.value = ownClock()
 }
 
 export const clockOffset = readonly(offset)
@@ -21,4 +27,4 @@ export const clockOffset = readonly(offset)
 export const now = (): Instant => instant(tick.value + offset.value)
 
 /** The time by the server's clock at this very moment. */
-export const rightNow = (): Instant => instant(Date.now() + offset.value)
+export const rightNow = (): Instant => instant(ownClock() + offset.value)

@@ -19,3 +19,6 @@ export function nextCount(): number {
 }
 
 export const newId = (): string => v7()
+
+/** Names this page's time since it was opened: within it the tablet's clock cannot be set. */
+export const boot = v4().slice(0, 13)

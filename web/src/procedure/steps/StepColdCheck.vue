@@ -100,7 +100,7 @@ section:first-child {
 }
 @media (max-width: 760px) {
   .cold {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

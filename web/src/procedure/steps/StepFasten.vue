@@ -64,7 +64,7 @@ const path = computed(() => ring.value.map((p, i) => `${i === 0 ? 'M' : 'L'}${p.
 
 <style scoped>
 .fasten {
-  flex: 1;
+  flex: 1 0 auto;
   display: flex;
   flex-direction: column;
 }

@@ -48,7 +48,7 @@ const { t } = useI18n()
 
 <style scoped>
 .lubricate {
-  flex: 1;
+  flex: 1 0 auto;
   display: flex;
   flex-direction: column;
 }

@@ -20,7 +20,7 @@ export type Poured = Pick<
 >
 
 /** The pour worked out for this machine's volume and this product's label: the figure, the jug to the mark. */
-const props = defineProps<{ step: Step & { kind: 'mix' }; run: RunState }>()
+const props = defineProps<{ step: Step & { kind: 'mix' }; run: RunState; blocked: boolean }>()
 const emit = defineEmits<{ poured: [poured: Poured] }>()
 const { t } = useI18n()
 const site = useSite()
@@ -107,7 +107,9 @@ function poured(): void {
       {{ t('bench.never', { list: candidate.product.neverWith.map((x) => t(`chemical.${x}`)).join(', ') }) }}
     </p>
     <template #act>
-      <n-button type="primary" class="big" @click="poured">{{ t('run.poured') }}</n-button>
+      <n-button type="primary" class="big" :disabled="blocked" @click="poured">{{
+        t('run.poured')
+      }}</n-button>
     </template>
   </way-shown>
 </template>

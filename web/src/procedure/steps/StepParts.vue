@@ -1,87 +1,147 @@
 <script setup lang="ts">
 import { pieces, type Part, type Step } from '@tadka/core/procedure'
+import { useLocalStorage } from '@vueuse/core'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
+import HoldButton from '../../pieces/HoldButton.vue'
 
-/** Parts ticked out or in, each by its count; none may be left over. */
-const props = defineProps<{ step: Step & { kind: 'parts' }; blocked: boolean }>()
-const emit = defineEmits<{ counted: [n: number] }>()
+/** Parts counted out or in, each piece by a tap; one too many is taken back by its own control; a reload keeps the count. */
+const props = defineProps<{
+  step: Step & { kind: 'parts' }
+  /** Names this count, so that a reload finds it. */
+  name: string
+  blocked: boolean
+}>()
+const emit = defineEmits<{ counted: [n: number]; missing: [part: string] }>()
 const { t } = useI18n()
 
-const counts = ref<Record<string, number>>({})
+const counts = useLocalStorage<Record<string, number>>(`tadka.count.${props.name}`, {})
+const moved = computed(() => props.step.parts.filter((p) => !props.step.leave?.includes(p.id)))
 const of = (part: Part) => counts.value[part.id] ?? 0
 const all = computed(() => pieces(props.step))
-const counted = computed(() => props.step.parts.reduce((n, p) => n + of(p), 0))
-const missing = computed(() => props.step.parts.filter((p) => of(p) < p.count))
+const counted = computed(() => moved.value.reduce((n, p) => n + of(p), 0))
+const short = computed(() => moved.value.filter((p) => of(p) < p.count))
+const move = (part: Part, by: 1 | -1) =>
+  (counts.value = {
+    ...counts.value,
+    [part.id]: Math.min(part.count, Math.max(0, of(part) + by)),
+  })
 
-/** One tap counts one piece; a tap on a full one begins anew. */
-function tap(part: Part): void {
-  counts.value = { ...counts.value, [part.id]: of(part) >= part.count ? 0 : of(part) + 1 }
+const asking = ref(false)
+const lost = ref<Part | null>(null)
+function done(): void {
+  emit('counted', counted.value)
+  counts.value = {}
 }
 </script>
 
 <template>
   <div class="parts">
     <ul>
-      <li v-for="part in step.parts" :key="part.id">
+      <li v-for="part in moved" :key="part.id" :class="{ full: of(part) >= part.count }">
         <button
           type="button"
-          :class="{ full: of(part) >= part.count }"
+          class="up"
           :disabled="blocked"
-          @click="tap(part)"
+          :aria-label="t('run.countUp', { part: part.name, n: of(part), of: part.count })"
+          @click="move(part, 1)"
         >
           <span class="name">{{ part.name }}</span>
-          <span class="dots" aria-hidden="true">
+          <span v-if="part.count <= 6" class="dots" aria-hidden="true">
             <i v-for="n in part.count" :key="n" :class="{ on: n <= of(part) }" />
           </span>
           <span class="count">{{ t('run.count', { n: of(part), of: part.count }) }}</span>
         </button>
+        <button
+          type="button"
+          class="down"
+          :disabled="blocked || of(part) === 0"
+          :aria-label="t('run.countDown', { part: part.name })"
+          @click="move(part, -1)"
+        >
+          −
+        </button>
       </li>
     </ul>
-    <div class="act">
-      <n-button
-        type="primary"
-        class="big"
-        :disabled="missing.length > 0 || blocked"
-        @click="emit('counted', counted)"
-      >
+    <div v-if="!asking" class="act">
+      <n-button type="primary" class="big" :disabled="short.length > 0 || blocked" @click="done">
         {{ t('run.allCounted', { n: all }) }}
       </n-button>
-      <p v-if="counted > 0 && missing.length > 0 && missing.length <= 3" class="missing">
-        {{ t('run.missing', { n: missing.map((p) => p.name).join(', ') }) }}
+      <n-button v-if="short.length > 0" class="alt" :disabled="blocked" @click="asking = true">{{
+        t('run.oneMissing')
+      }}</n-button>
+      <p v-if="counted > 0 && short.length > 0 && short.length <= 3" class="missing">
+        {{ t('run.stillToCount', { parts: short.map((p) => p.name).join(', ') }) }}
       </p>
+    </div>
+    <div v-else class="ask">
+      <h2>{{ t('run.whichMissing') }}</h2>
+      <div class="which">
+        <n-button
+          v-for="part in short"
+          :key="part.id"
+          class="alt"
+          :type="lost?.id === part.id ? 'primary' : 'default'"
+          :aria-pressed="lost?.id === part.id"
+          @click="lost = part"
+          >{{ part.name }}</n-button
+        >
+      </div>
+      <p class="missing">{{ t('run.missingMeans') }}</p>
+      <div class="act">
+        <hold-button :disabled="lost === null" @held="lost && emit('missing', lost.id)">{{
+          t('run.holdMissing')
+        }}</hold-button>
+        <n-button class="alt" @click="asking = false">{{ t('run.backToCount') }}</n-button>
+      </div>
     </div>
   </div>
 </template>
 
 <style scoped>
 .parts {
-  flex: 1;
+  flex: 1 0 auto;
   display: flex;
   flex-direction: column;
-  min-height: 0;
 }
 ul {
   display: grid;
-  grid-template-columns: repeat(3, 1fr);
+  grid-template-columns: repeat(auto-fill, minmax(240px, 1fr));
   gap: 10px;
   margin-top: 14px;
-  overflow: auto;
 }
-li button {
-  width: 100%;
+li {
+  display: grid;
+  grid-template-columns: 1fr 64px;
+  border: 1.5px solid var(--line);
+  border-radius: var(--r);
+  background: var(--raised);
+}
+.up,
+.down {
+  border: 0;
+  background: none;
+  cursor: pointer;
   min-height: 64px;
+}
+.up {
   display: grid;
   grid-template-columns: 1fr auto;
   align-items: center;
   gap: 2px 14px;
   padding: 6px 14px;
-  border: 1.5px solid var(--line);
-  border-radius: var(--r);
-  background: var(--raised);
   text-align: left;
-  cursor: pointer;
+  min-width: 0;
+}
+.down {
+  border-left: 1.5px solid var(--line);
+  font-size: 30px;
+  color: var(--ink-2);
+}
+.down:disabled {
+  opacity: 0.35;
+  cursor: default;
 }
 .name {
   font-size: 19px;
@@ -90,18 +150,21 @@ li button {
 }
 .count {
   grid-column: 1;
-  font-size: 14px;
+  font-size: 15px;
   color: var(--ink-2);
 }
 .dots {
   grid-row: 1 / 3;
   grid-column: 2;
   display: flex;
+  flex-wrap: wrap;
+  justify-content: flex-end;
+  max-width: 70px;
   gap: 5px;
 }
 .dots i {
-  width: 18px;
-  height: 18px;
+  width: 16px;
+  height: 16px;
   border-radius: 50%;
   border: 2.5px solid var(--ink-3);
 }
@@ -110,18 +173,30 @@ li button {
   border-color: var(--sea);
 }
 .full {
-  background: var(--sea-wash) !important;
-  border-color: var(--sea) !important;
+  background: var(--sea-wash);
+  border-color: var(--sea);
 }
 .act {
   margin-top: auto;
   padding-top: 16px;
   display: flex;
-  gap: 18px;
+  flex-wrap: wrap;
+  gap: 14px 18px;
   align-items: center;
 }
+.ask {
+  margin-top: 18px;
+  padding-top: 14px;
+  border-top: 3px solid var(--out);
+}
+.which {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  margin: 10px 0;
+}
 .missing {
-  max-width: 24em;
+  max-width: 30em;
   font-weight: 600;
 }
 @media (max-width: 760px) {

@@ -95,7 +95,7 @@ function choose(keepIt: boolean): void {
 
 <style scoped>
 .product {
-  flex: 1;
+  flex: 1 0 auto;
   display: grid;
   grid-template-columns: 1fr 300px;
   gap: 44px;

@@ -17,5 +17,7 @@ export const people = {
   noSite: 'No site is set up yet',
   noSiteHow: 'Start with ./tadka demo to look around.',
   unreachable: 'The server does not answer. Is it running? This page tries again by itself.',
+  lead: 'Shift lead',
+  ownPin: 'Your own PIN',
   role: { crew: 'crew', lead: 'shift lead', manager: 'manager' },
 }

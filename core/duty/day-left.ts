@@ -1,0 +1,95 @@
+import { closedKey, type StationState } from '../procedure/station-state.ts'
+import type { RunState, Short } from '../procedure/run-state.ts'
+import { instant, type Instant } from '../quantity/index.ts'
+import type { SiteSet } from '../record/house.ts'
+import { boundsOfDay, dateAfter, tradingDays } from './trading-day.ts'
+import { recurring } from './windows.ts'
+
+/** Something of a day that is not as it should be, with what names it. */
+export type DayLeft =
+  | { readonly what: 'not-done' | 'late'; readonly station: string; readonly procedure: string }
+  /** A duty closed with a reason: it stays not done. */
+  | { readonly what: 'closed'; readonly station: string; readonly procedure: string; readonly reason: string }
+  | ({ readonly what: 'not-sanitized'; readonly station: string; readonly procedure: string } & Short & {
+        readonly by: string
+        readonly reason: string
+      })
+  | { readonly what: 'unfinished'; readonly station: string; readonly procedure: string }
+  | { readonly what: 'out-of-service'; readonly station: string }
+  | { readonly what: 'case'; readonly station: string | null; readonly case: string }
+  | { readonly what: 'amended'; readonly record: string }
+
+/** What a site knows of a day. */
+export interface DayKnown {
+  readonly site: SiteSet
+  readonly stations: readonly StationState[]
+  /** Runs that touched the day or the one after it. */
+  readonly runs: readonly RunState[]
+  /** Corrective actions opened by its end and open still. */
+  readonly cases: readonly { readonly id: string; readonly station: string | null }[]
+}
+
+/**
+ * What is not done, late, cut short, open or out of service on a trading day, so that who signs it sees it first. Duties that
+ * come back with the days are looked at; what falls due by hours or counts stands on Shift.
+ * @param date ISO date; @param now milliseconds UTC: a window that is still open is not yet missed.
+ */
+export function dayLeft(known: DayKnown, date: string, now: Instant): DayLeft[] {
+  const { site, stations, runs, cases } = known
+  const { from, to } = boundsOfDay(site, date)
+  const ofDay = runs.filter((r) => r.startedAt >= from && r.startedAt < to)
+  return [
+    ...stations.flatMap((s) => dutiesLeft(s, known, date, now)),
+    ...ofDay.flatMap((r) => shortOf(r)),
+    ...ofDay.flatMap((r): DayLeft[] =>
+      r.status === 'running' || r.status === 'parked' || r.status === 'stopped'
+        ? [{ what: 'unfinished', station: r.station, procedure: r.procedure.id }]
+        : [],
+    ),
+    ...stations.flatMap((s): DayLeft[] =>
+      s.outOfService && s.outOfService.since < to ? [{ what: 'out-of-service', station: s.id }] : [],
+    ),
+    ...cases.map((c): DayLeft => ({ what: 'case', station: c.station, case: c.id })),
+  ]
+}
+
+function dutiesLeft(station: StationState, { site, runs }: DayKnown, date: string, now: Instant): DayLeft[] {
+  if (station.laidUp && station.laidUp.since < boundsOfDay(site, date).from) return []
+  const days = tradingDays(site, dateAfter(date, -8), 17)
+  return (station.plate?.duties ?? []).flatMap((duty): DayLeft[] => {
+    const windows = recurring(duty.trigger, days)
+    const at = windows?.findIndex((w) => w.day === date) ?? -1
+    const window = windows?.[at]
+    if (!windows || !window || now <= window.target) return []
+    const until = windows[at + 1]?.earliest ?? instant(Number.MAX_SAFE_INTEGER)
+    const names = { station: station.id, procedure: duty.procedure }
+    const ended = runs
+      .filter((r) => r.station === station.id && r.procedure.id === duty.procedure && counts(r))
+      .flatMap((r) => (r.endedAt === null ? [] : [r.endedAt]))
+      .filter((e) => e >= window.earliest && e < until)
+    const closed = station.closed[closedKey(duty.procedure, date)]
+    if (ended.length === 0)
+      return [closed ? { what: 'closed', ...names, reason: closed.reason } : { what: 'not-done', ...names }]
+    return Math.min(...ended) > window.latest ? [{ what: 'late', ...names }] : []
+  })
+}
+
+/** A run does what was due where it was finished, and nothing of it was too short to count. */
+const counts = (run: RunState): boolean =>
+  run.status === 'finished' && !Object.values(run.done).some((d) => d.overridden)
+
+const shortOf = (run: RunState): DayLeft[] =>
+  Object.values(run.done).flatMap((d): DayLeft[] =>
+    d.overridden && d.short
+      ? [
+          {
+            what: 'not-sanitized',
+            station: run.station,
+            procedure: run.procedure.id,
+            ...d.short,
+            by: d.overridden.by,
+            reason: d.overridden.reason,
+          },
+        ]
+      : [],
+  )

@@ -1,0 +1,51 @@
+import { stepsOf, type Procedure } from './language.ts'
+import { latestProcedure } from './library/index.ts'
+import { ownNumbers } from './own.ts'
+import { leastContactSeconds, waitKindOf } from './waiting.ts'
+import type { LabelInForce } from './in-force.ts'
+
+/** A contact time that is entered shorter than it may be. Minutes. */
+export interface ShortContact {
+  readonly title: string
+  readonly minutes: number
+  readonly least: number
+  readonly because: 'code' | 'label' | 'library'
+  /** The product whose label asks for it. */
+  readonly product?: string
+}
+
+/** Seconds that the code asks of the quickest sanitizer: FDA Food Code 2022, 4-703.11(C)(1). Nothing shorter is contact. */
+const quickest = 10
+
+/**
+ * Contact times of a procedure that a site's own minutes or plate would put below the code, the label of the site's product
+ * for the mix before it, or the library's own. A longer one of them would win in a run all the same: it is refused when entered, so
+ * that nobody believes the shorter one.
+ * @param parameters the plate's numbers; @param labelFor the site's product for a use, or null.
+ */
+export function contactsTooShort(
+  procedure: Procedure,
+  parameters: Readonly<Record<string, number>>,
+  labelFor: (use: string) => LabelInForce | null,
+): ShortContact[] {
+  const library = latestProcedure(procedure.id.replace(/^own\./, ''))
+  const shipped = new Map(
+    (library ? ownNumbers(library.nodes) : []).map((n) => [`${n.title} ${n.what}`, n.value]),
+  )
+  let label: LabelInForce | null = null
+  return stepsOf(procedure.nodes).flatMap((step): ShortContact[] => {
+    if (step.kind === 'mix') label = labelFor(step.use) ?? label
+    if ((step.kind !== 'wait' && step.kind !== 'tend') || waitKindOf(step) !== 'contact') return []
+    const minutes = typeof step.length === 'number' ? step.length : parameters[step.length.of]
+    if (minutes === undefined) return []
+    const used: LabelInForce | null = label
+    const code = (used?.agent ? leastContactSeconds({ ...used, contactSeconds: null }) : quickest) / 60
+    const ours = shipped.get(`${step.title} length`) ?? 0
+    const asked = (used?.contactSeconds ?? 0) / 60
+    const least = Math.max(code, ours, asked)
+    if (minutes >= least) return []
+    const found = { title: step.title, minutes, least }
+    if (asked === least) return [{ ...found, because: 'label', ...(used ? { product: used.name } : {}) }]
+    return [{ ...found, because: code === least ? 'code' : 'library' }]
+  })
+}

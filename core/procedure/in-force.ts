@@ -1,0 +1,31 @@
+import type { Agent } from '../rules/index.ts'
+import type { ChemicalClass } from '../solution/index.ts'
+import type { Procedure } from './language.ts'
+
+/** What a product's label says for one use, as far as a run depends on it. */
+export interface LabelInForce {
+  readonly use: string
+  readonly product: string
+  readonly name: string
+  /** What sanitizes in it; null where it does not. */
+  readonly agent: Agent | null
+  readonly chemicalClass: ChemicalClass | null
+  /** Null where the label names none, or nobody has entered it. */
+  readonly contactSeconds: number | null
+  /** One and the same agent washes and sanitizes. */
+  readonly alsoWashes: boolean
+}
+
+/**
+ * What the site's records said when a record was made: the plate's numbers, the site's own procedure, the label. The server
+ * writes it into the record; nothing of it is taken from whoever sends.
+ */
+export interface InForce {
+  readonly parameters?: Readonly<Record<string, number>>
+  readonly options?: Readonly<Record<string, string>>
+  /** The site's own procedure that a run is worked to. */
+  readonly document?: Procedure
+  readonly label?: LabelInForce
+  /** Hours after which a sanitized machine is sanitized again before product. */
+  readonly freshHours?: number
+}

@@ -1,0 +1,80 @@
+import batchClose1 from './batch.close.json' with { type: 'json' }
+import batchOpen1 from './batch.open.json' with { type: 'json' }
+import bottleFill1 from './bottle.fill.json' with { type: 'json' }
+import bucketChange1 from './bucket.change.json' with { type: 'json' }
+import bucketFill1 from './bucket.fill.json' with { type: 'json' }
+import custardClose1 from './custard.close.json' with { type: 'json' }
+import custardHold1 from './custard.hold.json' with { type: 'json' }
+import custardOpen1 from './custard.open.json' with { type: 'json' }
+import dishMachineClose1 from './dish-machine.close.json' with { type: 'json' }
+import dishMachineDelime1 from './dish-machine.delime.json' with { type: 'json' }
+import dishMachineOpen1 from './dish-machine.open.json' with { type: 'json' }
+import espressoClose1 from './espresso.close.json' with { type: 'json' }
+import flushModuleCip1 from './flush-module.cip.json' with { type: 'json' }
+import grinderWeekly1 from './grinder.weekly.json' with { type: 'json' }
+import houseBins1 from './house.bins.json' with { type: 'json' }
+import houseDisposer1 from './house.disposer.json' with { type: 'json' }
+import houseFloors1 from './house.floors.json' with { type: 'json' }
+import houseHood1 from './house.hood.json' with { type: 'json' }
+import houseRestrooms1 from './house.restrooms.json' with { type: 'json' }
+import iceBinHalfYear1 from './ice-bin.half-year.json' with { type: 'json' }
+import iceBinScoop1 from './ice-bin.scoop.json' with { type: 'json' }
+import iceBinWeekly1 from './ice-bin.weekly.json' with { type: 'json' }
+import iceCubeBetween1 from './ice-cube.between.json' with { type: 'json' }
+import iceCubeHalfYear1 from './ice-cube.half-year.json' with { type: 'json' }
+import iceNuggetHalfYear1 from './ice-nugget.half-year.json' with { type: 'json' }
+import nozzlesDaily1 from './nozzles.daily.json' with { type: 'json' }
+import sinkChange1 from './sink.change.json' with { type: 'json' }
+import sinkSetUp1 from './sink.set-up.json' with { type: 'json' }
+import slushByHand1 from './slush.by-hand.json' with { type: 'json' }
+import slushInPlace1 from './slush.in-place.json' with { type: 'json' }
+import softServeGravityClose1 from './soft-serve-gravity.close.json' with { type: 'json' }
+import softServeGravityOpen1 from './soft-serve-gravity.open.json' with { type: 'json' }
+import softServePumpClose1 from './soft-serve-pump.close.json' with { type: 'json' }
+import softServePumpOpen1 from './soft-serve-pump.open.json' with { type: 'json' }
+import softServeTwinClose1 from './soft-serve-twin.close.json' with { type: 'json' }
+import softServeTwinOpen1 from './soft-serve-twin.open.json' with { type: 'json' }
+import surfaceInPlace1 from './surface.in-place.json' with { type: 'json' }
+import urnDaily1 from './urn.daily.json' with { type: 'json' }
+
+/** Versions that have been followed: runs that were begun on them stay on them. They are neither checked nor begun any more. */
+export const earlier: readonly unknown[] = [
+  batchClose1,
+  batchOpen1,
+  bottleFill1,
+  bucketChange1,
+  bucketFill1,
+  custardClose1,
+  custardHold1,
+  custardOpen1,
+  dishMachineClose1,
+  dishMachineDelime1,
+  dishMachineOpen1,
+  espressoClose1,
+  flushModuleCip1,
+  grinderWeekly1,
+  houseBins1,
+  houseDisposer1,
+  houseFloors1,
+  houseHood1,
+  houseRestrooms1,
+  iceBinHalfYear1,
+  iceBinScoop1,
+  iceBinWeekly1,
+  iceCubeBetween1,
+  iceCubeHalfYear1,
+  iceNuggetHalfYear1,
+  nozzlesDaily1,
+  sinkChange1,
+  sinkSetUp1,
+  slushByHand1,
+  slushInPlace1,
+  softServeGravityClose1,
+  softServeGravityOpen1,
+  softServePumpClose1,
+  softServePumpOpen1,
+  softServeTwinClose1,
+  softServeTwinOpen1,
+  surfaceInPlace1,
+  urnDaily1,
+]

@@ -1,0 +1,104 @@
+import type { Verdict } from '../rules/index.ts'
+import { correctedAt, type AnyRecord } from '../record/record.ts'
+import type { LabelInForce } from './in-force.ts'
+import type { Procedure } from './language.ts'
+import { findProcedure } from './library/index.ts'
+import type { Facts } from './records.ts'
+import type { Tick } from './waiting.ts'
+
+export interface DoneStep {
+  readonly at: number
+  readonly by: string
+  readonly facts: Facts
+  /** What was mixed, by its label as the site had it then. */
+  readonly label?: LabelInForce
+  /** A wait that ended before its time: how long it lasted, and should have. */
+  readonly short?: Short
+  /** Who answers for that, and why. */
+  readonly overridden?: { readonly by: string; readonly reason: string }
+}
+
+/** Milliseconds that a wait lasted, and should have lasted. */
+export interface Short {
+  readonly ms: number
+  readonly leastMs: number
+}
+
+export interface RunningWait {
+  readonly startedAt: number
+  readonly minutes: number
+  readonly tick: Tick
+}
+
+export interface StepReading {
+  readonly record: string
+  readonly at: number
+  readonly verdict: Verdict
+  readonly case: string | null
+}
+
+/** Why a run was stopped. */
+export interface Stop {
+  readonly why: 'technician' | 'part-missing'
+  readonly step: string
+  /** The choice of the inspection, or the part. */
+  readonly what: string
+  readonly at: number
+  readonly by: string
+  /** Where the search for a part was given up: what was thrown away. */
+  readonly lost?: string
+}
+
+export type RunStatus = 'not-started' | 'running' | 'parked' | 'stopped' | 'finished' | 'abandoned'
+
+/** One run of a procedure on a station: what is done, what waits, what was read. */
+export interface RunState {
+  readonly id: string
+  readonly status: RunStatus
+  readonly station: string
+  readonly procedure: { readonly id: string; readonly version: number }
+  readonly parameters: Readonly<Record<string, number>>
+  readonly options: Readonly<Record<string, string>>
+  /** The site's own procedure that it is worked to; null for one of the library. */
+  readonly document: Procedure | null
+  /** Whether what its steps do is worked out here; in runs of before that it was believed. */
+  readonly judged: boolean
+  /** Entered later, by somebody who did not see it on the tablet. */
+  readonly entered: boolean
+  readonly startedAt: number
+  readonly startedBy: string
+  readonly endedAt: number | null
+  readonly reason: string
+  /** By step key. */
+  readonly done: Readonly<Record<string, DoneStep>>
+  readonly waits: Readonly<Record<string, RunningWait>>
+  /** Waits that were ended before their time and have not happened: by step key, until they are begun anew. */
+  readonly cut: Readonly<Record<string, Short>>
+  /** Visits of tended waits: instants by step key. */
+  readonly visits: Readonly<Record<string, readonly number[]>>
+  readonly readings: Readonly<Record<string, readonly StepReading[]>>
+  readonly stop: Stop | null
+  /** It was said to be finished while something was left: it is, once that is done. Clocks order what lies moments apart. */
+  readonly finishSaid: boolean
+  /** Why it was begun in a state that it does not begin from, and by whose leave. */
+  readonly startOverridden: { readonly by: string; readonly reason: string } | null
+  /** Who acted last in it. */
+  readonly lastBy: string
+}
+
+export const withoutKey = <V>(map: Readonly<Record<string, V>>, key: string): Record<string, V> =>
+  Object.fromEntries(Object.entries(map).filter(([k]) => k !== key))
+
+/** When a record was observed, by every clock that saw it. */
+export const tickOf = (record: AnyRecord, boot: string | null): Tick => ({
+  at: correctedAt(record),
+  observedAt: record.observedAt,
+  clockOffset: record.clockOffset,
+  receivedAt: record.receivedAt,
+  boot,
+})
+
+/** The procedure that a run is worked to, at the version it was begun with; null where it is not known here. */
+export const procedureOfRun = (
+  run: Pick<RunState, 'procedure'> & Partial<Pick<RunState, 'document'>>,
+): Procedure | null => run.document ?? findProcedure(run.procedure.id, run.procedure.version)

@@ -1,0 +1,199 @@
+import { correctedAt, type AnyRecord } from '../record/record.ts'
+import { conflictsAt } from './condition.ts'
+import { changeBy, changeDuring } from './effects.ts'
+import type { Facets } from './facets.ts'
+import { changedInLane, facetsInLane, facetsOver, type LaneGroups } from './lanes.ts'
+import { outline, type Position } from './outline.ts'
+import { runFold } from './run.ts'
+import { procedureOfRun, withoutKey, type RunState } from './run-state.ts'
+import type { StationState } from './station-state.ts'
+import { asked, letGo, oldRunRecord, runEnded } from './station-outcome.ts'
+import { withTemperature } from './station-temperature.ts'
+
+/** Hours that a machine stays sanitized where the site has set none. Common practice, no source. */
+const defaultFreshHours = 4
+
+type RunRecord = AnyRecord & { type: `run.${string}` | 'reading.taken@1' }
+
+export const isRunRecord = (record: AnyRecord): record is RunRecord =>
+  record.type.startsWith('run.') || (record.type === 'reading.taken@1' && record.payload.run !== null)
+
+/** The station after a record of a run on it: the run is followed here, and what its steps do is worked out from it. */
+export function withRun(state: StationState, record: RunRecord): StationState {
+  const id = record.payload.run
+  if (id === null) return state
+  const was = state.runs[id] ?? runFold.initial(id)
+  const run = runFold.apply(was, record)
+  const next = record.type === 'reading.taken@1' ? withTemperature(state, record) : state
+  // A run that was never begun here, or has ended, changes nothing.
+  if (run.status === 'not-started') return oldRunRecord(next, record)
+  const following = { ...next, runs: { ...next.runs, [id]: run } }
+  return settled(was, run, worked(following, was, run, record), record)
+}
+
+function worked(state: StationState, was: RunState, run: RunState, record: RunRecord): StationState {
+  switch (record.type) {
+    case 'run.started@1':
+    case 'run.started@2': {
+      if (was.status !== 'not-started') return state
+      const begun = { run: run.id, procedure: run.procedure.id, startedAt: run.startedAt }
+      return { ...state, currentRun: begun }
+    }
+    case 'run.wait.started@2':
+      return run.waits[record.payload.step] === was.waits[record.payload.step]
+        ? state
+        : stepped(state, was, run, record, 'during')
+    case 'run.step.done@2':
+      return run.done[record.payload.step] === was.done[record.payload.step]
+        ? state
+        : asked(stepped(state, was, run, record, 'done'), run, record)
+    case 'run.step.undone@2':
+      return undone(state, was, record.payload.step)
+    case 'run.part.missing@1':
+      return run.stop && run.stop !== was.stop
+        ? {
+            ...state,
+            outOfService: {
+              since: run.stop.at,
+              by: record.by,
+              why: 'part-missing',
+              run: run.id,
+              step: run.stop.step,
+              what: run.stop.what,
+            },
+          }
+        : state
+    case 'run.part.found@1':
+      // Found and to be counted: the run goes on from the count, and nothing was mended.
+      return was.stop !== null && run.stop === null && state.outOfService?.run === run.id
+        ? { ...state, outOfService: null }
+        : state
+    case 'run.step.done@1':
+    case 'run.wait.started@1':
+    case 'run.step.undone@1':
+      return oldRunRecord(state, record)
+    default:
+      return state
+  }
+}
+
+/** What a step, or the beginning of its wait, makes of the station; remembered so that it can be taken back. */
+function stepped(
+  state: StationState,
+  was: RunState,
+  run: RunState,
+  record: AnyRecord & { type: 'run.step.done@2' | 'run.wait.started@2' },
+  what: 'done' | 'during',
+): StationState {
+  const procedure = procedureOfRun(run)
+  const { step: key } = record.payload
+  const position = procedure && outline(procedure, was).find((p) => p.key === key)
+  if (!procedure || position?.kind !== 'step') return state
+  const at = correctedAt(record)
+  const when = { at, freshHours: record.inForce?.freshHours ?? defaultFreshHours }
+  const broke = conflictsAt(procedure, was, state, position, when)
+  const now = facetsInLane(state.facets, state.lanes[run.id] ?? {}, position.lane)
+  const change =
+    what === 'during'
+      ? changeDuring(position.step)
+      : changeBy(position.step, now, { whole: run.done[key]?.short === undefined, broke })
+  return changedBy(state, run, position, change, at)
+}
+
+function changedBy(
+  state: StationState,
+  run: RunState,
+  position: Position,
+  change: Partial<Facets>,
+  at: number,
+): StationState {
+  const groups = state.lanes[run.id] ?? {}
+  const after = changedInLane(state.facets, groups, position.lane, change, run)
+  const facets = Object.fromEntries(
+    (Object.keys(after.facets) as (keyof Facets)[])
+      .filter((f) => after.facets[f] !== state.facets[f])
+      .map((f) => [f, state.facets[f]]),
+  )
+  const before = { facets, sanitizedAt: state.sanitizedAt, lanes: groups }
+  const kept = state.before[run.id]?.[position.key] ?? before
+  return {
+    ...state,
+    facets: after.facets,
+    sanitizedAt: sanitizedAt(state, after.facets, change, at),
+    countedAt: after.facets.partsOut === 0 && (state.facets.partsOut ?? 1) > 0 ? at : state.countedAt,
+    lanes: { ...state.lanes, [run.id]: after.groups },
+    before: { ...state.before, [run.id]: { ...state.before[run.id], [position.key]: kept } },
+  }
+}
+
+function sanitizedAt(state: StationState, after: Facets, change: Partial<Facets>, at: number): number | null {
+  if (after.hygiene !== 'sanitized') return null
+  return change.hygiene === 'sanitized' ? at : state.sanitizedAt
+}
+
+/** What a step changed is put back only where it is the last that was done there: else the station stays as it is. */
+function undone(state: StationState, was: RunState, key: string): StationState {
+  const before = state.before[was.id]?.[key]
+  const forgotten = {
+    ...state,
+    followUps: state.followUps.filter((f) => f.run !== was.id || f.step !== key),
+    before: { ...state.before, [was.id]: withoutKey(state.before[was.id] ?? {}, key) },
+  }
+  const procedure = procedureOfRun(was)
+  const position = procedure && outline(procedure, was).find((p) => p.key === key)
+  const stop = was.stop?.step === key && state.outOfService?.run === was.id ? null : state.outOfService
+  if (!before || !position || !isLast(was, key, position.lane?.key ?? null)) return forgotten
+  const { lane } = position
+  const lanes = lane ? laneBack(state, was, before.lanes, lane.key) : before.lanes
+  const over = lane ? facetsOver(lanes, lane, laneFacets(state.lanes[was.id], lane.key), was) : {}
+  return {
+    ...forgotten,
+    outOfService: stop,
+    facets: { ...state.facets, ...before.facets, ...over } as Facets,
+    sanitizedAt: before.sanitizedAt,
+    lanes: { ...state.lanes, [was.id]: lanes },
+  }
+}
+
+/** One lane as it was before; the others as they have become. */
+function laneBack(
+  state: StationState,
+  run: RunState,
+  old: StationState['lanes'][string],
+  key: string,
+): StationState['lanes'][string] {
+  const groupKey = key.slice(0, key.lastIndexOf('.'))
+  const group = state.lanes[run.id]?.[groupKey]
+  if (!group) return old
+  const lanes = { ...withoutKey(group.lanes, key), ...pickLane(old[groupKey]?.lanes, key) }
+  return { ...state.lanes[run.id], [groupKey]: { entry: group.entry, lanes } }
+}
+
+const laneFacets = (groups: LaneGroups | undefined, key: string): (keyof Facets)[] =>
+  Object.keys(groups?.[key.slice(0, key.lastIndexOf('.'))]?.lanes[key] ?? {}) as (keyof Facets)[]
+
+const pickLane = (lanes: Readonly<Record<string, Partial<Facets>>> | undefined, key: string) =>
+  lanes?.[key] ? { [key]: lanes[key] } : {}
+
+/** Whether nothing was done after a step in its lane, or in the whole run where it stands in none. */
+function isLast(run: RunState, key: string, lane: string | null): boolean {
+  const at = run.done[key]?.at ?? run.waits[key]?.startedAt
+  if (at === undefined) return false
+  return Object.entries({ ...run.done, ...startsOf(run) }).every(
+    ([k, d]) => k === key || d.at <= at || (lane !== null && !k.startsWith(`${lane}.`)),
+  )
+}
+
+const startsOf = (run: RunState): Record<string, { at: number }> =>
+  Object.fromEntries(
+    Object.entries(run.waits)
+      .filter(([k]) => !run.done[k])
+      .map(([k, w]) => [k, { at: w.startedAt }]),
+  )
+
+/** Where the record ended its run, the station lets go of it. */
+function settled(was: RunState, run: RunState, state: StationState, record: RunRecord): StationState {
+  if (run.status === 'finished') return was.status === 'finished' ? state : runEnded(state, run, record)
+  const given = run.status === 'abandoned' || (run.status === 'stopped' && run.endedAt !== null)
+  return given ? letGo(state, run) : state
+}

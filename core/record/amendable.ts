@@ -1,0 +1,96 @@
+import type { Role } from '../people/index.ts'
+import type { RefusalCode } from '../refusal/index.ts'
+import type { AnyRecord } from './record.ts'
+import { correctedAt } from './record.ts'
+
+/** Entries that a person typed: another one may stand in their place. What a clock or a device measured is not among them. */
+const typed: ReadonlySet<string> = new Set([
+  'reading.taken@1',
+  'run.step.done@1',
+  'run.step.done@2',
+  'run.abandoned@1',
+  'bath.mixed@1',
+  'case.action@1',
+  'count.read@1',
+  'rack.tallied@1',
+  'sign.seen@1',
+  'follow-up.closed@1',
+  'run.part.found@1',
+  'run.part.lost@1',
+  'station.stopped@1',
+  'station.laid-up@1',
+  'concentrate.opened@1',
+  'spare.drawn@1',
+])
+
+/** What one tap did, and may be taken back for some minutes. */
+const taps: ReadonlySet<string> = new Set([
+  'run.abandoned@1',
+  'dish.water-changed@1',
+  'rack.tallied@1',
+  'sign.seen@1',
+  'count.read@1',
+  'case.action@1',
+  'concentrate.opened@1',
+  'station.observed@1',
+  'station.made-safe@1',
+  'station.laid-up@1',
+])
+export const takeBackMinutes = 10
+
+/** Of a step, what a person typed; the rest is what the step was. */
+const typedFacts = [
+  'litres',
+  'kept',
+  'temperature',
+  'unit',
+  'celsius',
+  'note',
+  'pouredMl',
+  'amount',
+  'volumeMl',
+]
+
+export const mayBeAmended = (target: Pick<AnyRecord, 'type' | 'by' | 'device'>): boolean =>
+  typed.has(target.type) && target.by !== target.device
+export const mayBeTakenBack = (target: Pick<AnyRecord, 'type' | 'by' | 'device'>): boolean =>
+  taps.has(target.type) && target.by !== target.device
+
+/** Who amends, when, and whether the day of the target has been signed. */
+export interface Amending {
+  readonly by: string
+  readonly role: Role
+  /** Milliseconds UTC by the server's clock. */
+  readonly at: number
+  readonly signed: boolean
+}
+
+/**
+ * Why an entry may not be amended, or null where it may. Crew their own until the day is signed, a lead anybody's until then,
+ * after that the manager; never what a clock or a device measured, nor signatures and amendments. One function decides, for
+ * the tablet that offers it and the server that takes it.
+ */
+export function amendFault(target: AnyRecord, instead: unknown, who: Amending): RefusalCode | null {
+  const back = instead === null
+  if (back ? !mayBeTakenBack(target) : !mayBeAmended(target)) return 'not_amendable'
+  if (!back && !sameButTyped(target, instead)) return 'not_amendable'
+  if (back && who.at > correctedAt(target) + takeBackMinutes * 60_000) return 'too_late_to_take_back'
+  if (who.signed && who.role !== 'manager') return 'day_is_signed'
+  if (who.role === 'crew' && target.by !== who.by) return 'amend_not_yours'
+  return null
+}
+
+/** A step stays the step it was, and a count what was counted: only what was typed may differ. */
+function sameButTyped(target: AnyRecord, instead: unknown): boolean {
+  if (target.type !== 'run.step.done@1' && target.type !== 'run.step.done@2') return true
+  const was = target.payload
+  const becomes = instead as typeof was
+  const rest = (facts: Readonly<Record<string, unknown>>) =>
+    JSON.stringify(
+      Object.entries(facts)
+        .filter(([k]) => !typedFacts.includes(k))
+        .toSorted(([a], [b]) => (a < b ? -1 : 1)),
+    )
+  const plain = ({ facts: _, ...p }: typeof was) => JSON.stringify(Object.entries(p).toSorted())
+  return plain(was) === plain(becomes) && rest(was.facts) === rest(becomes.facts)
+}

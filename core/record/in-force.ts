@@ -1,0 +1,93 @@
+import { startInForce } from '../procedure/acts.ts'
+import type { InForce, LabelInForce } from '../procedure/in-force.ts'
+import type { Procedure } from '../procedure/language.ts'
+import { walk } from '../procedure/outline.ts'
+import { procedureOfRun, type RunState } from '../procedure/run-state.ts'
+import type { StationState } from '../procedure/station-state.ts'
+import { Refusal } from '../refusal/index.ts'
+import type { ProductSet } from './house.ts'
+import type { AnyDraft, SubjectRef } from './record.ts'
+
+/** Whether a procedure is for stations of a family: those of "dish-machine" serve every kind of it. */
+const servesFamily = (procedure: Procedure, family: string): boolean =>
+  procedure.family === family || family.startsWith(`${procedure.family}.`)
+
+/** What the site's records know, as far as a run depends on it. */
+export interface Known {
+  readonly station: (id: string) => StationState | null
+  readonly run: (id: string) => RunState | null
+  /** A procedure at one version: the library's, or the site's own. */
+  readonly procedure: (id: string, version: number) => Procedure | null
+  readonly product: (id: string) => Partial<ProductSet> | null
+  readonly freshHours: number
+}
+
+/** The states beside its own subjects that a draft is judged by. */
+export function alsoNeeded(draft: AnyDraft): SubjectRef[] {
+  if (draft.type === 'run.started@1' || draft.type === 'run.started@2')
+    return [{ kind: 'procedure', id: draft.payload.procedure.id }]
+  if (draft.type !== 'run.step.done@1' && draft.type !== 'run.step.done@2') return []
+  const { product } = draft.payload.facts
+  return typeof product === 'string' && product !== '' ? [{ kind: 'product', id: product }] : []
+}
+
+/**
+ * What was in force for a draft; undefined where it depends on nothing. The options that a run was begun with may be
+ * chosen anew from the plate only: a draft brings none.
+ * Throws `procedure_unknown`, `procedure_not_for_station`, `parameter_missing`.
+ */
+export function inForceFor(draft: AnyDraft, known: Known): InForce | undefined {
+  switch (draft.type) {
+    case 'run.started@1':
+    case 'run.started@2': {
+      const { procedure, station } = draft.payload
+      const found = known.procedure(procedure.id, procedure.version)
+      if (!found)
+        throw new Refusal('procedure_unknown', { procedure: procedure.id, version: procedure.version })
+      const on = known.station(station) ?? { plate: null }
+      if (on.plate && !servesFamily(found, on.plate.family))
+        throw new Refusal('procedure_not_for_station', { procedure: procedure.id, station })
+      return startInForce(on, found)
+    }
+    case 'run.step.done@1':
+    case 'run.step.done@2': {
+      const label = labelFor(draft.payload, known)
+      return { freshHours: known.freshHours, ...(label ? { label } : {}) }
+    }
+    default:
+      return draft.type.startsWith('run.') ? {} : undefined
+  }
+}
+
+/** A product's label for one use, as far as a run depends on it; null where it has no such use. */
+export function labelInForce(
+  id: string,
+  product: Partial<ProductSet> | null,
+  useId: string,
+): LabelInForce | null {
+  const use = product?.uses?.find((u) => u.id === useId)
+  if (!product || !use) return null
+  return {
+    use: useId,
+    product: id,
+    name: product.name ?? '',
+    agent: use.range ? (product.agent ?? null) : null,
+    chemicalClass: product.chemicalClass ?? null,
+    contactSeconds: use.contactSeconds,
+    alsoWashes: use.alsoWashes ?? false,
+  }
+}
+
+/** The label of what a mixing step poured, for the use that the procedure names. */
+function labelFor(
+  payload: { readonly run: string; readonly step: string; readonly facts: Readonly<Record<string, unknown>> },
+  known: Known,
+): LabelInForce | null {
+  const id = payload.facts['product']
+  const run = known.run(payload.run)
+  const procedure = run && procedureOfRun(run)
+  if (typeof id !== 'string' || !run || !procedure) return null
+  const position = walk(procedure, run).positions.find((p) => p.key === payload.step)
+  if (position?.kind !== 'step' || position.step.kind !== 'mix') return null
+  return labelInForce(id, known.product(id), position.step.use)
+}

@@ -1,0 +1,210 @@
+import { expect, type CDPSession, type Locator, type Page } from '@playwright/test'
+import { later } from './crew.ts'
+
+/** What a finger does to each thing it touches. */
+export type Finger =
+  /** One clean tap. */
+  | 'tap'
+  /** Two taps in quick succession. */
+  | 'twice'
+  /** Pressed, held for long after what it was for has happened, then lifted. */
+  | 'hold'
+
+/** A crew member who knows nothing but what stands on the screen, and works a run to its end by touch. */
+export class GenericCrew {
+  readonly page: Page
+  readonly finger: Finger
+  #touch: CDPSession | null = null
+  /** Steps worked, by key, in order. */
+  readonly worked: string[] = []
+  /** Called at each step as it is first shown. */
+  onStep: (kind: string, key: string) => Promise<void> = () => Promise.resolve()
+
+  constructor(page: Page, finger: Finger = 'tap') {
+    this.page = page
+    this.finger = finger
+  }
+
+  async #cdp(): Promise<CDPSession> {
+    this.#touch ??= await this.page.context().newCDPSession(this.page)
+    return this.#touch
+  }
+
+  /** Waits until the screen answers to presses again. */
+  settled = () => expect(this.page.locator('html')).not.toHaveAttribute('data-resting')
+
+  async #down(target: Locator): Promise<{ x: number; y: number }> {
+    await target.scrollIntoViewIfNeeded()
+    const box = await target.boundingBox()
+    if (!box) throw new Error('nothing to touch')
+    const at = { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+    await (await this.#cdp()).send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [at] })
+    return at
+  }
+  async #up(): Promise<void> {
+    await (await this.#cdp()).send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] })
+  }
+
+  /** Touches a control the way this finger does. @param once where a second touch would be a second answer that is meant. */
+  async touch(target: Locator, once = false): Promise<void> {
+    await this.settled()
+    await expect(target).toBeEnabled()
+    if (this.finger === 'hold' && !once) {
+      await this.#down(target)
+      // Longer than any step takes to change, by the page's own frames; then lifted from whatever has come under it.
+      await this.page.evaluate(
+        () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))),
+      )
+      await this.#up()
+      return
+    }
+    const point = await this.#down(target)
+    await this.#up()
+    if (this.finger === 'twice' && !once) {
+      // At the same place, whatever stands there now.
+      const cdp = await this.#cdp()
+      await cdp.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [point] })
+      await cdp.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] })
+    }
+  }
+
+  /** Holds a hazardous control until it has given way, and lifts only then: what comes under the finger must not be pressed. */
+  async hold(target: Locator, gone: () => Promise<void>): Promise<void> {
+    await this.settled()
+    await this.#down(target)
+    await gone()
+    await this.#up()
+  }
+
+  readonly step = () => this.page.locator('section.step')
+  readonly key = () => this.step().getAttribute('data-step')
+
+  /** Waits until another step, or the end, is shown. */
+  async #next(key: string): Promise<void> {
+    await expect
+      .poll(async () => ((await this.step().count()) === 0 ? 'ended' : await this.key()), { timeout: 15_000 })
+      .not.toBe(key)
+  }
+
+  /** Works the run that is on the screen to its end. */
+  async toTheEnd(most = 400): Promise<void> {
+    for (let i = 0; i < most; i++) {
+      if (!(await this.oneStep())) return
+    }
+    throw new Error('the run never ends')
+  }
+
+  /** Works the step at hand; false where the run has ended. */
+  async oneStep(): Promise<boolean> {
+    await expect(this.page.locator('section.step, .ended, .stopped').first()).toBeVisible()
+    if ((await this.step().count()) === 0) return false
+    const key = (await this.key()) ?? ''
+    const kind = (await this.step().getAttribute('data-kind')) ?? ''
+    this.worked.push(key)
+    // No braces, no empty step: whatever stands here can be read.
+    const text = await this.step().innerText()
+    expect(text, key).not.toMatch(/[{}]/)
+    expect((await this.page.locator('section.step h1').innerText()).trim(), key).not.toBe('')
+    await this.onStep(kind, key)
+    await this.#work(kind, key)
+    await this.#next(key)
+    return true
+  }
+
+  async #work(kind: string, key: string): Promise<void> {
+    const button = (name: string | RegExp) =>
+      this.step().getByRole('button', { name, exact: typeof name === 'string' })
+    switch (kind) {
+      case 'sign':
+        return this.touch(button('Yes'))
+      case 'gate': {
+        const held = button('Hold to confirm')
+        if ((await held.count()) === 0) return this.touch(button('Confirm'))
+        return this.hold(held, () => this.#next(key))
+      }
+      case 'mix':
+        return this.touch(button('Poured'))
+      case 'wait':
+      case 'tend':
+        return this.#waitOut(key)
+      case 'parts':
+        return this.#count()
+      case 'inspect':
+        return this.touch(this.step().locator('.inspect .fine').first())
+      case 'check':
+        return this.#read()
+      case 'product':
+        await this.page.locator('#litres').fill('1')
+        return this.touch(button('Done'))
+      default:
+        return this.touch(button('Done'))
+    }
+  }
+
+  async #waitOut(key: string): Promise<void> {
+    await this.touch(this.step().getByRole('button', { name: 'Start the timer', exact: true }))
+    // Other lanes may come first; this one is worked when it comes up again.
+    await expect(async () => {
+      const here = await this.key()
+      expect(here !== key || (await this.step().getByRole('timer').count()) > 0 || true).toBe(true)
+    }).toPass()
+    await expect(this.page.getByText('not sent yet')).toBeHidden()
+    if ((await this.key()) !== key) return
+    await later(this.page, 181)
+    await expect(this.step()).toHaveAttribute('data-step', key)
+    await this.touch(this.step().getByRole('button', { name: 'Done', exact: true }))
+  }
+
+  async #count(): Promise<void> {
+    for (const part of await this.step().locator('.parts li').all()) {
+      const up = part.locator('.up')
+      for (let n = 0; n < 80; n++) {
+        const full = await part.evaluate((li) => li.classList.contains('full'))
+        if (full) break
+        const before = await part.locator('.count').innerText()
+        await this.touch(up)
+        await expect(part.locator('.count')).not.toHaveText(before)
+        // The same control again: the moment of a double tap is over first.
+        await this.page.waitForFunction(
+          (since) => performance.now() - since > 320,
+          await this.page.evaluate(() => performance.now()),
+        )
+      }
+    }
+    await this.touch(this.step().getByRole('button', { name: /^All \d+ counted$/ }))
+  }
+
+  /** Reads what is asked so that it is in: the block whose verdict is in, numbers in the middle of their limits. */
+  async #read(): Promise<void> {
+    const step = this.step()
+    const fields: Record<string, string> = {
+      water: '30',
+      hardness: '100',
+      temperature: '3',
+      'heat-wash': '68',
+      'heat-rinse': '84',
+      'heat-pressure': '100',
+      'heat-surface': '74',
+      'heat-temperature': '50',
+      'heat-seconds': '40',
+      'heat-product': '3',
+    }
+    for (const [id, value] of Object.entries(fields)) {
+      const field = step.locator(`#${id}`)
+      if ((await field.count()) > 0) await field.fill(value)
+    }
+    for (const input of await step.locator('input.figure-input, .cold input').all())
+      if ((await input.inputValue()) === '') await input.fill('3')
+    const ph = step.getByRole('radio', { name: 'matches 7 pH' })
+    if ((await ph.count()) > 0) await this.touch(ph, true)
+    const blocks = step.getByRole('radio', { name: /^matches \d+ ppm$/ })
+    const keep = step.getByRole('button', { name: 'Put it in the log' })
+    const passed = step.locator('.large', { hasText: /^In( range)?$/ })
+    for (const block of await blocks.all()) {
+      await this.touch(block, true)
+      if ((await passed.count()) > 0) break
+    }
+    await expect(passed).toBeVisible()
+    await this.touch(keep)
+  }
+}

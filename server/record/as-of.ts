@@ -1,0 +1,65 @@
+import { findProcedure, type RunState, type StationState } from '@tadka/core/procedure'
+import {
+  foldAll,
+  foldOf,
+  correctedAt,
+  upcast,
+  type AnyDraft,
+  type Known,
+  type OwnProcedure,
+  type ProductSet,
+  type SubjectKind,
+  type SubjectRef,
+} from '@tadka/core/record'
+import type { Pool } from '../db/pool.ts'
+import type { AppendContext } from './append-queries.ts'
+import { recordsOfSubject } from './queries.ts'
+
+type StateNow = (kind: SubjectKind, id: string) => unknown
+
+/** What the site's records said when a draft was made: as they stand now, or as they stood where it comes late. */
+export type KnownThen = (draft: AnyDraft, now: StateNow) => Omit<Known, 'freshHours'>
+
+/** Kinds whose state a late draft is judged by as it was then. */
+const asItWas: readonly SubjectKind[] = ['station', 'product', 'procedure']
+
+const nameOf = (s: SubjectRef) => `${s.kind}/${s.id}`
+
+/** Looks up how labels, plates and procedures stood for drafts that come after those were changed. */
+export async function asOf(
+  pool: Pool,
+  site: string,
+  context: Pick<AppendContext, 'states'>,
+  drafts: readonly {
+    draft: AnyDraft
+    at: number
+    subjects: readonly SubjectRef[]
+    needs: readonly SubjectRef[]
+  }[],
+): Promise<KnownThen> {
+  const last = new Map(context.states.map((s) => [nameOf(s), s.last?.at ?? 0]))
+  const earlier = new Map<string, unknown>()
+  for (const { draft, at, subjects, needs } of drafts) {
+    const wanted = draft.type.startsWith('run.started@') ? [...subjects, ...needs] : needs
+    for (const subject of wanted) {
+      if (!asItWas.includes(subject.kind) || (last.get(nameOf(subject)) ?? 0) <= at) continue
+      const records = await recordsOfSubject(pool, site, subject.kind, subject.id)
+      const then = records.map((r) => upcast(r)).filter((r) => correctedAt(r) <= at)
+      // Where nothing was known then, what was entered since is all there is.
+      if (then.some((r) => r.type === `${subject.kind}.set@1`))
+        earlier.set(`${draft.id} ${nameOf(subject)}`, foldAll(foldOf(subject.kind), subject, then).state)
+    }
+  }
+  return (draft, now) => {
+    const of = (kind: SubjectKind, id: string) => earlier.get(`${draft.id} ${kind}/${id}`) ?? now(kind, id)
+    return {
+      station: (id) => of('station', id) as StationState | null,
+      run: (id) => now('run', id) as RunState | null,
+      procedure: (id, version) =>
+        findProcedure(id, version) ??
+        (of('procedure', id) as OwnProcedure | null)?.versions.find((v) => v.version === version) ??
+        null,
+      product: (id) => of('product', id) as Partial<ProductSet> | null,
+    }
+  }
+}

@@ -1,0 +1,56 @@
+import type { RunState } from '@tadka/core/procedure'
+import { inSite } from '../db/transaction.ts'
+import type { Pool } from '../db/pool.ts'
+
+/** Runs begun or ended between two instants, ms UTC. */
+export const runsTouching = (pool: Pool, site: string, from: number, to: number): Promise<RunState[]> =>
+  inSite(pool, site, async (db) => {
+    const sql = `
+      select state from subject_state
+      where site_id = $1 and kind = 'run' and touched_at >= $2
+        and (state ->> 'startedAt')::bigint < $3
+        and coalesce((state ->> 'endedAt')::bigint, $3) >= $2`
+    return (await db.query<{ state: RunState }>(sql, [site, from, to])).rows.map((r) => r.state)
+  })
+
+/** Open corrective actions that were opened before an instant, ms UTC. */
+export const casesOpenBefore = (
+  pool: Pool,
+  site: string,
+  before: number,
+): Promise<{ id: string; station: string | null }[]> =>
+  inSite(pool, site, async (db) => {
+    const sql = `
+      select subject_id as id, state ->> 'station' as station from subject_state
+      where site_id = $1 and kind = 'case' and state ->> 'status' = 'open' and (state ->> 'openedAt')::bigint < $2
+      order by 1`
+    return (await db.query<{ id: string; station: string | null }>(sql, [site, before])).rows
+  })
+
+/** Instants of the first record of each hour since `from` : enough to tell which days have records. */
+export const hoursWithRecords = (pool: Pool, site: string, from: number): Promise<number[]> =>
+  inSite(pool, site, async (db) => {
+    const sql = `
+      select min(corrected_at) as at from record
+      where site_id = $1 and corrected_at >= $2 and type not in ('cycle.judged@1', 'concentrate.drawn@1')
+      group by corrected_at / 3600000 order by 1`
+    return (await db.query<{ at: string }>(sql, [site, from])).rows.map((r) => Number(r.at))
+  })
+
+/** Amendments received after a signature, whose target the signature covered: by the target's id. */
+export const amendedSince = (
+  pool: Pool,
+  site: string,
+  from: number,
+  to: number,
+  signedUpTo: number,
+): Promise<string[]> =>
+  inSite(pool, site, async (db) => {
+    const sql = `
+      select distinct target.id::text as id from record amendment
+      join record target on target.site_id = amendment.site_id
+        and target.id = (amendment.body #>> '{payload,target}')::uuid
+      where amendment.site_id = $1 and amendment.type = 'record.amended@1' and amendment.seq > $4
+        and target.corrected_at >= $2 and target.corrected_at < $3 and target.seq <= $4`
+    return (await db.query<{ id: string }>(sql, [site, from, to, signedUpTo])).rows.map((r) => r.id)
+  })

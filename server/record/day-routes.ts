@@ -1,0 +1,119 @@
+import { slug } from '@tadka/contract/record'
+import { signBody } from '@tadka/contract/people'
+import { boundsOfDay, dayLeft, dayOf, type DayLeft } from '@tadka/core/duty'
+import type { StationState } from '@tadka/core/procedure'
+import { instant } from '@tadka/core/quantity'
+import type { ShiftState, SiteSet } from '@tadka/core/record'
+import { Refusal } from '@tadka/core/refusal'
+import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
+import { v7 } from 'uuid'
+import { z } from 'zod'
+import type { Services } from '../app/services.ts'
+import { checkOwnPin } from '../people/own-pin.ts'
+import { appendBatch } from './append.ts'
+import { amendedSince, casesOpenBefore, hoursWithRecords, runsTouching } from './day-queries.ts'
+import * as queries from './queries.ts'
+
+const site = z.object({ site: slug })
+const oneDay = site.extend({ day: z.iso.date() })
+const daysShown = 21
+const dayMs = 86_400_000
+
+/** Trading days: which have records, who signed them, what of them is left; and the signature. */
+export const dayRoutes =
+  ({ pool, guard, queue, now }: Services): FastifyPluginAsyncZod =>
+  async (app) => {
+    async function siteSet(where: string): Promise<SiteSet> {
+      const set = (await queries.stateOf(pool, where, 'site', where))?.state as Partial<SiteSet> | undefined
+      if (!set?.hours || !set.timeZone) throw new Refusal('not_found')
+      return set as SiteSet
+    }
+    const signatures = async (where: string, day: string) =>
+      ((await queries.stateOf(pool, where, 'shift', day))?.state as ShiftState | undefined)?.signatures ?? []
+
+    /** What is left of a day, the amendments since it was signed among it. */
+    async function leftOf(where: string, day: string): Promise<DayLeft[]> {
+      const set = await siteSet(where)
+      const { from, to } = boundsOfDay(set, day)
+      const [stations, runs, cases, signed] = await Promise.all([
+        queries.statesOfKind(pool, where, 'station') as Promise<StationState[]>,
+        runsTouching(pool, where, from, to + dayMs),
+        casesOpenBefore(pool, where, to),
+        signatures(where, day),
+      ])
+      const left = dayLeft({ site: set, stations, runs, cases }, day, instant(now()))
+      const last = signed.at(-1)
+      const amended = last ? await amendedSince(pool, where, from, to, last.upTo) : []
+      return [...left, ...amended.map((record): DayLeft => ({ what: 'amended', record }))]
+    }
+
+    app.get('/api/sites/:site/days', { schema: { params: site } }, async (request) => {
+      const where = request.params.site
+      await guard.actor(request, where, 'read')
+      const set = await siteSet(where)
+      const hours = await hoursWithRecords(pool, where, now() - daysShown * dayMs)
+      const days = [...new Set(hours.map((at) => dayOf(set, instant(at))))].toSorted().reverse()
+      return {
+        today: dayOf(set, instant(now())),
+        days: await Promise.all(
+          days.map(async (day) => {
+            const last = (await signatures(where, day)).at(-1)
+            return { day, signed: last ? { at: last.at, by: last.by, reason: last.reason } : null }
+          }),
+        ),
+      }
+    })
+
+    app.get('/api/sites/:site/days/:day', { schema: { params: oneDay } }, async (request) => {
+      const { site: where, day } = request.params
+      await guard.actor(request, where, 'read')
+      return { day, signed: await signatures(where, day), left: await leftOf(where, day) }
+    })
+
+    app.post('/api/sites/:site/sign', { schema: { params: site, body: signBody } }, async (request) => {
+      const where = request.params.site
+      const { person, pin, day, reason } = request.body
+      const actor = await guard.actor(request, where, 'sign-shift')
+      if (actor.id !== person) throw new Refusal('not_allowed', { needs: 'their own PIN' })
+      await checkOwnPin(pool, where, person, pin, 'sign-shift')
+      if (day > dayOf(await siteSet(where), instant(now()))) throw new Refusal('day_not_begun', { day })
+      const left = (await leftOf(where, day)).filter((l) => l.what !== 'amended')
+      if (left.length > 0 && reason.trim().length < 3) throw new Refusal('day_not_clean', { left })
+      const at = now()
+      const openCases = left.flatMap((l) => (l.what === 'case' ? [l.case] : []))
+      const payload = {
+        day,
+        upTo: (await queries.headOf(pool, where)).seq,
+        openCases,
+        reason: reason.trim(),
+        left: left.map(({ what, ...names }) => ({
+          what,
+          ...('station' in names && names.station ? { station: names.station } : {}),
+          ...('procedure' in names ? { procedure: names.procedure } : {}),
+        })),
+      }
+      const draft = {
+        id: v7(),
+        site: where,
+        type: 'shift.signed@1',
+        subject: { kind: 'shift', id: day },
+        observedAt: at,
+        device: 'server',
+        counter: at,
+        by: person,
+        payload,
+      }
+      const [outcome] = await queue.run(where, () =>
+        appendBatch(pool, {
+          site: where,
+          drafts: [draft],
+          sentAt: null,
+          receivedAt: at,
+          allow: () => null,
+          memory: queue.memory,
+          signed: true,
+        }),
+      )
+      return { outcome }
+    })
+  }

@@ -1,0 +1,121 @@
+<script setup lang="ts">
+import { contactKinds, type Contact } from '@tadka/core/record'
+import { NButton, NInput, NSelect } from 'naive-ui'
+import { computed, ref, watch } from 'vue'
+import { useI18n } from 'vue-i18n'
+import DraftRow from './DraftRow.vue'
+import { useSiteSet } from './site-set.ts'
+
+/** Whom to call when a machine is stopped: shown there, with the number. */
+const { t } = useI18n()
+const { kept, may, set } = useSiteSet()
+type Row = { -readonly [K in keyof Contact]: Contact[K] }
+const rows = ref<Row[]>([])
+const emergency = ref('')
+const putBack = () => {
+  rows.value = (kept.value?.contacts ?? []).map((c) => ({ ...c }))
+  emergency.value = kept.value?.emergencyNumber ?? ''
+}
+watch(() => kept.value !== null, putBack, { immediate: true })
+const kinds = computed(() => contactKinds.map((k) => ({ value: k, label: t(`house.calls.kind.${k}`) })))
+const typed = computed(() => rows.value.map((c) => ({ ...c, name: c.name.trim(), phone: c.phone.trim() })))
+const whole = computed(() => typed.value.every((c) => c.name !== '' && c.phone.length > 1))
+const changed = computed(
+  () =>
+    kept.value !== null &&
+    (JSON.stringify(typed.value) !== JSON.stringify(kept.value.contacts ?? []) ||
+      emergency.value.trim() !== kept.value.emergencyNumber),
+)
+function save(): void {
+  if (!whole.value) return
+  set({ contacts: typed.value, emergencyNumber: emergency.value.trim() })
+  putBack()
+}
+</script>
+
+<template>
+  <form v-if="kept" class="calls" @submit.prevent="save">
+    <h2>{{ t('house.calls.title') }}</h2>
+    <p class="quiet small">{{ t('house.calls.how') }}</p>
+    <label for="emergency">{{ t('house.calls.emergency') }}</label>
+    <n-input
+      v-model:value="emergency"
+      :disabled="!may"
+      placeholder="112"
+      :input-props="{ id: 'emergency' }"
+      class="number"
+      maxlength="40"
+    />
+    <ul>
+      <draft-row
+        v-for="(c, i) in rows"
+        :key="i"
+        :may="may"
+        columns="190px 1fr 190px"
+        :remove="t('house.calls.remove', { name: c.name })"
+        @remove="rows.splice(i, 1)"
+      >
+        <n-select
+          v-model:value="c.kind"
+          :options="kinds"
+          :disabled="!may"
+          :aria-label="t('house.calls.who')"
+        />
+        <n-input
+          v-model:value="c.name"
+          :disabled="!may"
+          :placeholder="t('house.calls.name')"
+          :input-props="{ 'aria-label': t('house.calls.name') }"
+          maxlength="80"
+        />
+        <n-input
+          v-model:value="c.phone"
+          :disabled="!may"
+          :placeholder="t('house.calls.phone')"
+          :input-props="{ 'aria-label': t('house.calls.phone'), inputmode: 'tel' }"
+          maxlength="40"
+        />
+      </draft-row>
+    </ul>
+    <div v-if="may" class="acts">
+      <n-button size="large" @click="rows.push({ kind: 'technician', name: '', phone: '' })">{{
+        t('house.calls.add')
+      }}</n-button>
+      <template v-if="changed">
+        <n-button type="primary" size="large" attr-type="submit" :disabled="!whole">{{
+          t('common.save')
+        }}</n-button>
+        <p v-if="!whole" class="fault" role="alert">{{ t('house.calls.incomplete') }}</p>
+      </template>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.calls {
+  margin-top: 34px;
+  padding-top: 10px;
+  border-top: 2px solid var(--line);
+  display: grid;
+  gap: 8px;
+}
+h2 {
+  font-size: 20px;
+}
+label {
+  font-weight: 600;
+}
+.number {
+  max-width: 220px;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  align-items: center;
+}
+.fault {
+  color: var(--out);
+  font-weight: 600;
+}
+</style>

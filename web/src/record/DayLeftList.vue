@@ -1,0 +1,80 @@
+<script setup lang="ts">
+import type { DayLeft } from '@tadka/core/duty'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { spokenLength } from '../pieces/seconds.ts'
+import { useNames } from './names.ts'
+
+/** What of a day is not as it should be, by kind, with names. */
+const props = defineProps<{ left: readonly DayLeft[] }>()
+const { t } = useI18n()
+const names = useNames()
+
+const kinds = [
+  'not-done',
+  'late',
+  'not-sanitized',
+  'unfinished',
+  'out-of-service',
+  'case',
+  'closed',
+  'amended',
+] as const
+function named(l: DayLeft): string {
+  if (l.what === 'amended') return ''
+  const station = l.station ? names.station(l.station) : t('log.left.noStation')
+  const what = 'procedure' in l ? `${station}: ${names.procedure(l.procedure)}` : station
+  if (l.what === 'not-sanitized')
+    return t('log.left.short', {
+      what,
+      ms: spokenLength(l.ms),
+      least: spokenLength(l.leastMs),
+      who: names.person(l.by),
+      reason: l.reason,
+    })
+  return l.what === 'closed' ? `${what}: ${l.reason}` : what
+}
+const groups = computed(() =>
+  kinds
+    .map((kind) => ({ kind, of: props.left.filter((l) => l.what === kind) }))
+    .filter((g) => g.of.length > 0),
+)
+</script>
+
+<template>
+  <p v-if="groups.length === 0" class="clean">{{ t('log.left.nothing') }}</p>
+  <div v-else class="groups">
+    <div v-for="g in groups" :key="g.kind" class="group" :class="g.kind">
+      <h3>{{ t(`log.left.${g.kind}`, { n: g.of.length }) }}</h3>
+      <ul v-if="g.kind !== 'amended'">
+        <li v-for="(l, i) in g.of" :key="i">{{ named(l) }}</li>
+      </ul>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.clean {
+  padding: 10px 14px;
+  border-left: 5px solid var(--in);
+  background: var(--in-wash);
+}
+.groups {
+  display: grid;
+  gap: 10px;
+  max-height: 44vh;
+  overflow: auto;
+}
+.group {
+  padding: 6px 12px;
+  border-left: 5px solid var(--close);
+}
+.not-sanitized,
+.out-of-service,
+.case {
+  border-left-color: var(--out);
+}
+h3 {
+  font-size: 17px;
+}
+</style>

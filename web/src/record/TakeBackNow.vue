@@ -1,0 +1,36 @@
+<script setup lang="ts">
+import { takenBack, type AnyDraft } from '@tadka/core/record'
+import { NButton } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { now } from '../wire/clock.ts'
+import { useSite } from './site.ts'
+
+/** What one tap did can be taken back for some minutes: both stand in the log. */
+const props = defineProps<{ draft: AnyDraft; plain?: boolean }>()
+const emit = defineEmits<{ back: [] }>()
+const { t } = useI18n()
+const site = useSite()
+const minutes = 10
+const made = now()
+const open = computed(() => now() < made + minutes * 60_000)
+const done = ref(false)
+/** What is not sent yet cannot be amended: it is sent first. */
+const sent = computed(() => !site.waiting.some((d) => d.id === props.draft.id))
+function back(): void {
+  site.record('record.amended@1', props.draft.subject, takenBack(props.draft, t('log.takenBack')))
+  done.value = true
+  emit('back')
+}
+</script>
+
+<template>
+  <n-button
+    v-if="open && !done"
+    size="large"
+    :disabled="!sent"
+    :title="sent ? undefined : t('log.takeBackLater')"
+    @click="back"
+    >{{ t('common.undo') }}</n-button
+  >
+</template>

@@ -1,0 +1,63 @@
+import type { AnyRecord } from '@tadka/core/record'
+
+/** One thing that was typed in a record: where it stands, and what it is. */
+export interface Edit {
+  /** Path of keys into the payload. */
+  readonly path: readonly string[]
+  readonly label:
+    | 'litres'
+    | 'celsius'
+    | 'note'
+    | 'reason'
+    | 'racks'
+    | 'total'
+    | 'poured'
+    | 'amount'
+    | 'where'
+    | 'discarded'
+    | 'temperature'
+  readonly kind: 'number' | 'text'
+}
+
+const number = (label: Edit['label'], ...path: string[]): Edit => ({ path, label, kind: 'number' })
+const text = (label: Edit['label'], ...path: string[]): Edit => ({ path, label, kind: 'text' })
+
+/** What of each kind of record a person typed, and may put right. */
+const byType: Readonly<Record<string, readonly Edit[]>> = {
+  'run.step.done@1': [number('litres', 'facts', 'litres'), number('temperature', 'facts', 'temperature')],
+  'run.step.done@2': [
+    number('litres', 'facts', 'litres'),
+    number('temperature', 'facts', 'temperature'),
+    number('celsius', 'facts', 'celsius'),
+    number('poured', 'facts', 'pouredMl'),
+    number('amount', 'facts', 'amount'),
+  ],
+  'run.abandoned@1': [text('reason', 'reason')],
+  'bath.mixed@1': [number('poured', 'poured'), number('amount', 'measured', 'amount')],
+  'case.action@1': [number('amount', 'amount'), text('note', 'note')],
+  'count.read@1': [number('total', 'total')],
+  'rack.tallied@1': [number('racks', 'racks')],
+  'sign.seen@1': [text('note', 'note')],
+  'follow-up.closed@1': [text('note', 'note')],
+  'run.part.found@1': [text('where', 'where')],
+  'run.part.lost@1': [text('discarded', 'discarded')],
+  'station.stopped@1': [text('reason', 'reason')],
+  'station.laid-up@1': [text('reason', 'reason')],
+}
+
+export const valueAt = (payload: unknown, path: readonly string[]): unknown =>
+  path.reduce<unknown>((at, key) => (at as Record<string, unknown> | null | undefined)?.[key], payload)
+
+/** A payload with another value at a path. */
+export function withValue(payload: unknown, [key, ...rest]: readonly string[], value: unknown): unknown {
+  if (key === undefined) return value
+  const object = (payload ?? {}) as Record<string, unknown>
+  return { ...object, [key]: withValue(object[key], rest, value) }
+}
+
+/** What was typed in a record, as far as it is there. */
+export const editsOf = (record: AnyRecord): Edit[] =>
+  (byType[record.type] ?? []).filter((e) => {
+    const value = valueAt(record.payload, e.path)
+    return typeof value === (e.kind === 'number' ? 'number' : 'string')
+  })

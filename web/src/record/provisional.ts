@@ -1,0 +1,55 @@
+import { findProcedure, type RunState, type StationState } from '@tadka/core/procedure'
+import {
+  inForceFor,
+  upcast,
+  type AnyDraft,
+  type AnyRecord,
+  type OwnProcedure,
+  type ProductSet,
+  type SiteSet,
+  type SubjectKind,
+} from '@tadka/core/record'
+import { Refusal } from '@tadka/core/refusal'
+import { clockOffset, rightNow } from '../wire/clock.ts'
+import { boot } from '../wire/device.ts'
+
+type StateOf = (kind: SubjectKind, id: string) => unknown
+
+/** Hours that a machine stays sanitized where the site has set none: as the server has it. */
+const defaultFreshHours = 4
+
+/** An unsent draft as the server will store it, as far as this tablet knows; what is in force comes from its own states. */
+export function provisional(draft: AnyDraft, stateOf: StateOf): AnyRecord {
+  const inForce = inForceOf(draft, stateOf)
+  const madeHere = (draft.payload as { boot?: string }).boot === boot
+  const corrected = draft.observedAt + clockOffset.value
+  return upcast({
+    ...draft,
+    seq: 0,
+    // What an earlier start of this tablet saw reaches the server only now.
+    receivedAt: madeHere || !('boot' in (draft.payload as object)) ? corrected : rightNow(),
+    clockOffset: clockOffset.value,
+    prev: '',
+    flags: [],
+    ...(inForce ? { inForce } : {}),
+  } as AnyRecord)
+}
+
+function inForceOf(draft: AnyDraft, stateOf: StateOf) {
+  try {
+    return inForceFor(draft, {
+      station: (id) => stateOf('station', id) as StationState | null,
+      run: (id) => stateOf('run', id) as RunState | null,
+      procedure: (id, version) =>
+        findProcedure(id, version) ??
+        (stateOf('procedure', id) as OwnProcedure | null)?.versions.find((v) => v.version === version) ??
+        null,
+      product: (id) => stateOf('product', id) as Partial<ProductSet> | null,
+      freshHours: (stateOf('site', draft.site) as Partial<SiteSet> | null)?.freshHours ?? defaultFreshHours,
+    })
+  } catch (error) {
+    // The server will say why; until then it changes nothing here.
+    if (error instanceof Refusal) return undefined
+    throw error
+  }
+}
