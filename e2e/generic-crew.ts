@@ -107,7 +107,9 @@ export class GenericCrew {
     expect((await this.page.locator('section.step h1').innerText()).trim(), key).not.toBe('')
     await this.onStep(kind, key)
     await this.#work(kind, key)
-    await this.#next(key)
+    // A wait may leave its lane for another, or come back to it.
+    if (kind !== 'wait' && kind !== 'tend') await this.#next(key)
+    else await this.settled()
     return true
   }
 
@@ -141,18 +143,27 @@ export class GenericCrew {
     }
   }
 
+  /** Starts the timer; where another lane is free it comes next, else the clock is moved on and the wait is over. */
   async #waitOut(key: string): Promise<void> {
-    await this.touch(this.step().getByRole('button', { name: 'Start the timer', exact: true }))
-    // Other lanes may come first; this one is worked when it comes up again.
-    await expect(async () => {
-      const here = await this.key()
-      expect(here !== key || (await this.step().getByRole('timer').count()) > 0 || true).toBe(true)
-    }).toPass()
-    await expect(this.page.getByText('not sent yet')).toBeHidden()
-    if ((await this.key()) !== key) return
-    await later(this.page, 181)
-    await expect(this.step()).toHaveAttribute('data-step', key)
-    await this.touch(this.step().getByRole('button', { name: 'Done', exact: true }))
+    const start = this.step().getByRole('button', { name: 'Start the timer', exact: true })
+    const over = this.step().getByRole('button', { name: 'Done', exact: true })
+    await expect(start.or(this.step().getByRole('timer')).first()).toBeVisible()
+    if ((await start.count()) > 0) {
+      await this.touch(start)
+      // The timer stands on this lane, or another lane has come to the front.
+      await expect
+        .poll(async () => (await this.key()) !== key || (await start.count()) === 0, { timeout: 15_000 })
+        .toBe(true)
+      if ((await this.key()) !== key) return
+    }
+    if ((await over.count()) === 0) {
+      await expect(this.page.getByText('all sent')).toBeVisible()
+      await later(this.page, 181)
+      await expect(this.step()).toBeVisible()
+      if ((await this.key()) !== key) return
+      await expect(over).toBeVisible()
+    }
+    await this.touch(over)
   }
 
   async #count(): Promise<void> {

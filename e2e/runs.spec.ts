@@ -33,6 +33,7 @@ const long = process.env['TADKA_LONG'] !== undefined
 const worked = long ? allProcedures().map((p) => p.id) : always
 
 test.use({ hasTouch: true })
+test.describe.configure({ mode: 'parallel' })
 
 const api = (page: Page) => ({
   async post(path: string, data: object) {

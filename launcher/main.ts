@@ -20,7 +20,7 @@ const usage = `Usage: ./tadka COMMAND
   verify SITE     check a site's chain of records
   rebuild SITE    fold a site's states anew from its records
   plan FILE       plan the shift in a JSON file; --iterations N, --seed N
-  test            everything that must pass
+  test            everything that must pass; --long: the whole of what else runs small
   shots           take the pictures of docs/screenshots anew
   bench [NAME]    benchmarks: record, screen, judge, plan, warewash, stream`
 

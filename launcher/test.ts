@@ -48,8 +48,11 @@ function countsIn(output: string, runner: 'vitest' | 'playwright'): { passed: nu
   return { passed: number('passed'), failed: number('failed') }
 }
 
-/** Runs everything that must pass, or the steps whose names hold one of `only`; ends with one line that counts. */
-export async function test(only: readonly string[]): Promise<number> {
+/** Runs everything that must pass, or the steps whose names hold one of `args`; ends with one line that counts. */
+export async function test(args: readonly string[]): Promise<number> {
+  // What takes over a minute runs small and seeded; whole where it is asked for.
+  if (args.includes('--long')) process.env['TADKA_LONG'] = '1'
+  const only = args.filter((a) => a !== '--long')
   let [passed, failed] = [0, 0]
   const asked = (step: Step) => only.length === 0 || only.some((word) => step.name.includes(word))
   const optionsOf = (step: Step) => ({ cwd: step.name === 'build' ? `${root}web` : root })
