@@ -81,6 +81,8 @@ export const payloadSchemas = {
     target: z.number().min(0).nullable(),
     capacity: mL,
   }),
+  'ware.in@1': z.strictObject({ bath: slug, product: slug, basket: slug, boot: slug.optional() }),
+  'ware.out@1': z.strictObject({ bath: slug, basket: slug, boot: slug.optional() }),
   'reading.taken@1': readingTaken,
   'photo.attached@1': z.strictObject({
     station: slug,

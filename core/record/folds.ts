@@ -6,6 +6,7 @@ import type { ShiftSigned } from './shift.ts'
 import { correctedAt, type AnyRecord } from './record.ts'
 import type { ReadingTaken } from './reading.ts'
 import type { PlanSet } from '../plan/problem.ts'
+import { basketsAfter, type Basket } from './baskets.ts'
 
 export interface CaseState {
   readonly id: string
@@ -89,6 +90,8 @@ export interface BathState {
   readonly since: number
   /** What it read since then, oldest first. */
   readonly readings: readonly { readonly at: number; readonly strength: Interval }[]
+  /** What was dipped in it, the newest last. */
+  readonly baskets: readonly Basket[]
   readonly lastReading: {
     readonly at: number
     readonly strength: Interval | null
@@ -118,9 +121,12 @@ export const bathFold: Fold<BathState> = {
     target: null,
     since: 0,
     readings: [],
+    baskets: [],
     lastReading: null,
   }),
   apply(state, record) {
+    if (record.type === 'ware.in@1' || record.type === 'ware.out@1')
+      return { ...state, baskets: basketsAfter(state.baskets, state.product, record) }
     if (record.type === 'bath.mixed@1') {
       const { where, station, run, product, productName, volume, capacity, target } = record.payload
       const at = correctedAt(record)

@@ -26,6 +26,7 @@ export interface Known {
 export function alsoNeeded(draft: AnyDraft): SubjectRef[] {
   if (draft.type === 'run.started@1' || draft.type === 'run.started@2')
     return [{ kind: 'procedure', id: draft.payload.procedure.id }]
+  if (draft.type === 'ware.in@1') return [{ kind: 'product', id: draft.payload.product }]
   if (draft.type !== 'run.step.done@1' && draft.type !== 'run.step.done@2') return []
   const { product } = draft.payload.facts
   return typeof product === 'string' && product !== '' ? [{ kind: 'product', id: product }] : []
@@ -54,6 +55,11 @@ export function inForceFor(draft: AnyDraft, known: Known): InForce | undefined {
       const label = labelFor(draft.payload, known)
       return { freshHours: known.freshHours, ...(label ? { label } : {}) }
     }
+    case 'ware.in@1': {
+      const { product } = draft.payload
+      const label = wareLabel(product, known.product(product))
+      return label ? { label } : {}
+    }
     default:
       return draft.type.startsWith('run.') ? {} : undefined
   }
@@ -76,6 +82,14 @@ export function labelInForce(
     contactSeconds: use.contactSeconds,
     alsoWashes: use.alsoWashes ?? false,
   }
+}
+
+/** The label's use for ware that is dipped by hand: the one for utensils, else the one that asks for the longest contact. */
+function wareLabel(id: string, product: Partial<ProductSet> | null): LabelInForce | null {
+  const uses = (product?.uses ?? []).filter((u) => u.range !== null)
+  const longest = uses.toSorted((a, b) => (b.contactSeconds ?? 0) - (a.contactSeconds ?? 0))[0]
+  const use = uses.find((u) => u.id === 'utensils') ?? longest
+  return use ? labelInForce(id, product, use.id) : null
 }
 
 /** The label of what a mixing step poured, for the use that the procedure names. */

@@ -18,3 +18,4 @@ export type { InstrumentKept, InstrumentState, OwnProcedure, ProductKept, Produc
 export { whatIf, type Changed } from './what-if.ts'
 export * from './in-force.ts'
 export { amendFault, mayBeAmended, mayBeTakenBack, takeBackMinutes, type Amending } from './amendable.ts'
+export { basketWhole, type Basket } from './baskets.ts'

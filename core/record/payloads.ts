@@ -14,7 +14,7 @@ import type {
   SpareSet,
   StationSet,
 } from './house.ts'
-import type { BathMixed, PhotoAttached, ReadingTaken } from './reading.ts'
+import type { BathMixed, PhotoAttached, ReadingTaken, WareIn, WareOut } from './reading.ts'
 import type { ShiftSigned } from './shift.ts'
 import type * as work from '../procedure/records.ts'
 import type { PlanSet } from '../plan/problem.ts'
@@ -85,6 +85,8 @@ export interface Payloads {
   'station.made-safe@1': work.MadeSafe
   'duty.closed@1': work.DutyClosed
   'bath.mixed@1': BathMixed
+  'ware.in@1': WareIn
+  'ware.out@1': WareOut
   'reading.taken@1': ReadingTaken
   'photo.attached@1': PhotoAttached
   'case.action@1': CaseAction

@@ -71,6 +71,22 @@ export interface PhotoAttached {
   readonly note: string
 }
 
+/** A basket of parts or ware went into a bath of sanitizer: its contact time begins. */
+export interface WareIn {
+  readonly bath: string
+  /** What the bath is made of: its label says how long. */
+  readonly product: string
+  readonly basket: string
+  readonly boot?: string
+}
+
+/** It came out again: sanitized where its contact time had passed, else to go in again. */
+export interface WareOut {
+  readonly bath: string
+  readonly basket: string
+  readonly boot?: string
+}
+
 /** A solution was made in a vessel. */
 export interface BathMixed {
   readonly bath: string

@@ -26,6 +26,8 @@ export function subjectsOf(draft: AnyDraft & { readonly flags?: readonly string[
       add('case', draft.payload.case)
       add('bath', draft.payload.bath)
       break
+    case 'ware.in@1':
+    case 'ware.out@1':
     case 'bath.mixed@1':
       add('bath', draft.payload.bath)
       break

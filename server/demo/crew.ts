@@ -7,6 +7,7 @@ import {
   startRun,
   startWait,
   stationFold,
+  waitKindOf,
   waitMinutes,
   type Facts,
   type InspectChoice,
@@ -27,6 +28,8 @@ export interface Worker {
   readonly random: () => number
   /** Whether the first strip of this run reads between two blocks, below the label. */
   readonly weakMix: boolean
+  /** Ends every contact time early once, and is told to begin it anew. */
+  readonly hasty?: boolean
   /** The outcome to choose where an inspection offers it; what is fine where it does not, or is left out. */
   readonly outcome?: InspectChoice['outcome']
 }
@@ -142,7 +145,14 @@ function waitStep(
   const running = run.waits[position.key]
   if (running)
     return w.done(position, Math.max(at, running.startedAt + minutes * 60_000) + worker.random() * 60_000)
-  w.take(diary.note(at, worker.by, 'run.wait.started@2', w.subject, startWait(run, position, boot)))
+  const begin = (when: number) =>
+    w.take(diary.note(when, worker.by, 'run.wait.started@2', w.subject, startWait(run, position, boot)))
+  begin(at)
+  if (worker.hasty && waitKindOf(step) === 'contact' && w.run.cut[position.key] === undefined) {
+    w.done(position, at + minutes * 24_000)
+    begin(at + minutes * 24_000 + 1000)
+    return at + minutes * 24_000 + 2000
+  }
   if (step.kind === 'tend') {
     const every = numberOf(step.every, run.parameters)
     for (let m = every; m < minutes; m += every)

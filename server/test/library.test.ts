@@ -3,6 +3,7 @@ import {
   optionSets,
   proceduresOf,
   stepsOf,
+  waitKindOf,
   type InspectChoice,
   type Procedure,
   type StationState,
@@ -140,4 +141,46 @@ describe('a crew works every procedure of the library to its end, through the AP
       ).toEqual([])
     },
   )
+})
+
+const contacts = (p: Procedure) =>
+  stepsOf(p.nodes).filter((s) => (s.kind === 'wait' || s.kind === 'tend') && waitKindOf(s) === 'contact')
+
+describe('a contact time that is ended early, through the API', () => {
+  it.each(
+    allProcedures()
+      .filter((p) => contacts(p).length > 0)
+      .map((p) => [p.id, p] as const),
+  )('%s: has not happened, and nothing is sanitized by it', async (id, p) => {
+    const station = `hasty-${id.replaceAll('.', '-')}`.slice(0, 60)
+    const diary = new Diary(siteId, `crew-${station}`)
+    const fresh = await begin(diary, station, p, plateFor(p))
+    server.clock.now += 60_000
+    const worker = { by: 'bao', random: seeded(5), weakMix: false, hasty: true }
+    const { end, station: after } = workRun(diary, fresh, p, server.clock.now, worker)
+    server.clock.now = Math.ceil(end) + 60_000
+    let cuts = 0
+    let batch: AnyDraft[] = []
+    for (const d of diary.drafts.filter((x) => x.type.startsWith('run.') || x.subject.kind !== 'station')) {
+      batch.push(d)
+      const next = diary.drafts[diary.drafts.indexOf(d) + 1]
+      const early =
+        d.type === 'run.step.done@2' &&
+        next?.type === 'run.wait.started@2' &&
+        next.payload.step === d.payload.step
+      if (!early) continue
+      expect((await post(batch)).map((o) => o.outcome)).not.toContain('refused')
+      batch = []
+      cuts += 1
+      const before = await stationNow(station)
+      expect(before.facets.contact).not.toBe('whole')
+      expect(before.sanitizedAt).toBeNull()
+      const run = Object.values(before.runs)[0]
+      expect(run?.cut[d.payload.step]).toBeDefined()
+      expect(run?.done[d.payload.step]).toBeUndefined()
+    }
+    expect(cuts).toBeGreaterThan(0)
+    expect((await post(batch)).map((o) => o.outcome)).not.toContain('refused')
+    expect((await stationNow(station)).facets).toEqual(after.facets)
+  })
 })

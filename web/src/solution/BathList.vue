@@ -7,6 +7,7 @@ import VerdictMark from '../pieces/VerdictMark.vue'
 import { useNames } from '../record/names.ts'
 import { useSite } from '../record/site.ts'
 import { now } from '../wire/clock.ts'
+import BasketTimers from './BasketTimers.vue'
 import { useBaths, type StandingBath } from './baths.ts'
 import { volumeWords } from './words.ts'
 
@@ -61,6 +62,7 @@ const age = (b: StandingBath) =>
         </p>
         <p class="small" :class="{ over: next(b).over }">{{ next(b).text }}</p>
         <p v-if="outlook(b)" class="small">{{ outlook(b) }}</p>
+        <basket-timers :bath="b" />
       </div>
       <span v-if="b.lastReading">
         {{ b.lastReading.strength ? showInterval(b.lastReading.strength) : '–' }} ppm,

@@ -9,6 +9,7 @@ import { useKit } from '../house/kit.ts'
 import { useTimes } from '../look/times.ts'
 import VerdictMark from '../pieces/VerdictMark.vue'
 import { useStartRun } from '../procedure/start.ts'
+import BasketTimers from '../solution/BasketTimers.vue'
 import { useSite } from '../record/site.ts'
 import { useBaths } from '../solution/baths.ts'
 import { volumeWords } from '../solution/words.ts'
@@ -111,6 +112,7 @@ function run(procedure: 'sink.set-up' | 'sink.change'): void {
             }}
           </p>
         </template>
+        <basket-timers v-if="c.use === 'sanitize' && c.bath" :bath="c.bath" />
         <p class="quiet small">{{ t(`dish.sink.changeWhen.${c.use}`) }}</p>
         <router-link
           v-if="c.use !== 'rinse' && c.filledAt !== null"

@@ -1,4 +1,15 @@
 export const bench = {
+  basket: {
+    in: 'Basket in: start its time',
+    contact: 'Contact time: {time}, {why}',
+    byLabel: 'by the label',
+    byCode: 'by the food code',
+    left: 'Basket {n}: {left} left',
+    over: 'Basket {n}: time is up. Take it out.',
+    out: 'Basket {n} out',
+    short: 'Basket {n}: {ms} of {least}. Not sanitized: put it in again.',
+    whole: 'Basket {n}: sanitized, {ms}. Let it air dry.',
+  },
   mix: 'Mix',
   correct: 'Correct',
   check: 'Check',

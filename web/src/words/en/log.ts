@@ -150,6 +150,7 @@ export const log = {
       step: { undone: 'Took back: {step}' },
     },
     'follow-up': { closed: 'Dealt with: {step}. {note}' },
+    ware: { in: 'Basket into the sanitizer', out: 'Basket out of the sanitizer' },
     bath: { mixed: 'Mixed {volume} of {product}: {poured}' },
     case: { closed: 'Closed the corrective action: {reason}' },
     shift: { signed: 'Signed {day}' },
