@@ -15,6 +15,10 @@ export class GenericCrew {
   readonly page: Page
   readonly finger: Finger
   #touch: CDPSession | null = null
+  /** Ends each contact time early once, and is shown what that means. */
+  hasty = false
+  /** Called when a contact time was ended early. */
+  onCut: (key: string) => Promise<void> = () => Promise.resolve()
   /** Steps worked, by key, in order. */
   readonly worked: string[] = []
   /** Called at each step as it is first shown. */
@@ -154,6 +158,16 @@ export class GenericCrew {
       await expect
         .poll(async () => (await this.key()) !== key || (await start.count()) === 0, { timeout: 15_000 })
         .toBe(true)
+      if ((await this.key()) !== key) return
+    }
+    const early = this.step().getByRole('button', { name: 'It ended too early' })
+    if (this.hasty && (await early.count()) > 0) {
+      await this.touch(early, true)
+      await this.touch(this.step().getByRole('button', { name: 'Yes, it ended now' }), true)
+      await expect(this.step().getByText(/^Contact .* of .*\. Not sanitized\.$/)).toBeVisible()
+      await expect(over).toBeHidden()
+      await this.onCut(key)
+      await this.touch(this.step().getByRole('button', { name: 'Start the timer again' }), true)
       if ((await this.key()) !== key) return
     }
     if ((await over.count()) === 0) {

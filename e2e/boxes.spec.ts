@@ -1,0 +1,26 @@
+import { boxFaults, screens } from './boxes.ts'
+import { address, press, signIn } from './crew.ts'
+import { places, visit } from './places.ts'
+import { expect, test } from './test.ts'
+
+test.use({ hasTouch: true })
+
+test('on every view nothing lies over anything else, is cut off, or scrolls sideways, on any screen', async ({
+  page,
+}) => {
+  await page.goto(address())
+  await press(page, /Bao/)
+  for (const screen of screens) {
+    await page.setViewportSize(screen)
+    expect(await boxFaults(page), `sign in at ${screen.width}`).toEqual([])
+  }
+  await page.setViewportSize(screens[0])
+  await signIn(page, 'Oriel', '9080')
+  for (const place of [...places, '/house/people', '/run/begin/kiosk-soft-serve/soft-serve-gravity.open'])
+    for (const screen of screens) {
+      await page.setViewportSize(screen)
+      await visit(page, place)
+      await expect(page.locator('.n-spin-body')).toHaveCount(0)
+      expect(await boxFaults(page), `${place} at ${screen.width}`).toEqual([])
+    }
+})
