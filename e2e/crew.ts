@@ -35,6 +35,14 @@ export async function press(page: Page, name: string | RegExp): Promise<void> {
   await button.click()
 }
 
+/** Chooses one of a few: a block of a strip, a gap between two. */
+export async function pick(page: Page, name: string): Promise<void> {
+  const choice = page.getByRole('radio', { name, exact: true })
+  await choice.waitFor()
+  await settled(page)
+  await choice.click()
+}
+
 export const heading = (page: Page, title: string | RegExp) =>
   expect(page.getByRole('heading', { name: title, level: 1 })).toBeVisible()
 

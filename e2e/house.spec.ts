@@ -1,5 +1,5 @@
 import { expect, test } from './test.ts'
-import { address, heading, isAccessible, press, signIn } from './crew.ts'
+import { address, heading, isAccessible, press, signIn, pick, settled } from './crew.ts'
 
 test('a bucket is mixed, waited for and checked: three steps, in the log', async ({ page }) => {
   await signIn(page, 'Tomas', '7531')
@@ -24,7 +24,7 @@ test('a bucket is mixed, waited for and checked: three steps, in the log', async
   await press(page, 'Keep waiting')
   await press(page, 'End it early')
   await press(page, 'End it early')
-  await page.getByRole('radio', { name: 'matches 300 ppm' }).click()
+  await pick(page, 'matches 300 ppm')
   await expect(page.locator('.large')).toHaveText('Cannot tell')
   await expect(page.getByText('temperature: could make it in or out.')).toBeVisible()
   await page.locator('#water').fill('26')
@@ -60,7 +60,9 @@ test('a step is taken back, the run parked, handed to another tablet, and given 
   const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
   await signIn(other, 'Wen', '8642')
   await other.getByRole('button', { name: /Dara · Kiosk soft-serve/ }).click()
-  await other.getByRole('button', { name: 'Go on' }).first().click()
+  await heading(other, 'Paused while you serve')
+  await settled(other)
+  await other.locator('.parked').getByRole('button', { name: 'Go on' }).click()
   await heading(other, /^Drain the mix/)
   await heading(page, /^Drain the mix/)
   await press(other, 'Give up this run')
@@ -130,20 +132,20 @@ test('the bench tells a fault at its field and keeps what was typed', async ({ p
   await expect(litres).toHaveValue('0')
   await litres.fill('4')
   await press(page, 'Poured out and rinsed')
-  await page.locator('#mix-target').fill('30000')
+  await page.locator('#mix-target').fill('300000')
   await expect(page.locator('#mix-target-fault')).toContainText(
     'Choose a stronger product or a lower target.',
   )
-  await expect(page.locator('#mix-target')).toHaveValue('30000')
+  await expect(page.locator('#mix-target')).toHaveValue('300000')
 
   await page.goto(address('/bench/correct'))
-  await page.locator('#correct-from').fill('100')
+  await page.locator('#correct-from').fill('200')
   await page.locator('#correct-to').fill('50')
   await expect(page.locator('#correct-to-fault')).toHaveText('The lower number comes first.')
-  await page.locator('#correct-to').fill('130')
+  await page.locator('#correct-to').fill('250')
   await expect(page.getByText('It is in the band already. Leave it.')).toBeVisible()
-  await page.locator('#correct-from').fill('300')
-  await page.locator('#correct-to').fill('400')
+  await page.locator('#correct-from').fill('450')
+  await page.locator('#correct-to').fill('600')
   await expect(page.getByText(/^Add .* of water, stir, test again$/)).toBeVisible()
 })
 

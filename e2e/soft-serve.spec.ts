@@ -1,5 +1,5 @@
 import { expect, test } from './test.ts'
-import { address, countParts, heading, hold, later, press, restartServer, signIn } from './crew.ts'
+import { address, countParts, heading, hold, later, press, restartServer, signIn, pick } from './crew.ts'
 
 test('a soft-serve freezer is closed at night and opened in the morning, watched live, to the signed record', async ({
   browser,
@@ -90,14 +90,14 @@ test('a soft-serve freezer is closed at night and opened in the morning, watched
   await test.step('the strip is too close; the tool says what to add; the recheck is in', async () => {
     await expect(page.locator('.fig')).toHaveText('23mL')
     await press(page, 'Poured')
-    await page.getByRole('radio', { name: 'between 50 and 100 ppm' }).click()
-    await page.getByRole('radio', { name: 'matches 7 pH' }).click()
+    await pick(page, 'between 50 and 100 ppm')
+    await pick(page, 'matches 7 pH')
     await page.locator('#water').fill('31')
     await expect(page.locator('.large')).toHaveText('Too close')
     await expect(page.getByText('Add 11 mL, stir, test again')).toBeVisible()
     await press(page, 'Added')
     await expect(watcher.getByText('Corrective action open').first()).toBeVisible()
-    await page.getByRole('radio', { name: 'matches 150 ppm' }).click()
+    await pick(page, 'matches 150 ppm')
     await expect(page.locator('.large')).toHaveText('In')
     await press(page, 'Put it in the log')
     await heading(page, 'Pour in, brush hopper, level stem, inlet')

@@ -1,7 +1,7 @@
 import { expect, test } from './test.ts'
 import { eventGateway, gateway, rackStream } from '@tadka/devices'
 import { demoProbeHeader } from '../server/demo/devices.ts'
-import { address, isAccessible, press, signIn } from './crew.ts'
+import { address, isAccessible, press, signIn, pick } from './crew.ts'
 
 // Named to run last: its days go by.
 const control = (what: string) => fetch(`${process.env['TADKA_CONTROL']}/${what}`, { method: 'POST' })
@@ -58,7 +58,7 @@ test('a booster scales up over days: warned of before the first rack that fails,
   await isAccessible(page)
   // Nobody goes on before saying what became of the racks.
   await expect(page.getByRole('button', { name: 'The sink' })).toBeDisabled()
-  await page.getByRole('radio', { name: 'Yes, all' }).click()
+  await pick(page, 'Yes, all')
   await press(page, 'The sink')
   await expect(page.getByText('Going on with: The sink.')).toBeVisible()
   await expect(page.getByText('It comes back after a cycle')).toBeVisible()
@@ -124,7 +124,7 @@ test('without a probe racks are counted with one button, and taken back; the gau
 
   // It sanitizes by a chemical: the strip at the rack is what tells. The feed has run out.
   await page.getByRole('link', { name: 'Test it' }).click()
-  await page.getByRole('radio', { name: 'matches 0 ppm' }).click()
+  await pick(page, 'matches 0 ppm')
   await press(page, 'Put it in the log')
   await page.goto(address('/dish/machine/quay-dish'))
   await expect(page.getByText('Sanitizer is not fed, or too little')).toBeVisible()

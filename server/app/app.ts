@@ -150,7 +150,9 @@ async function serveWeb(app: FastifyInstance, webRoot: string | null): Promise<v
       },
     })
   app.setNotFoundHandler((request, reply) => {
-    const page = request.method === 'GET' && !request.url.startsWith('/api/') && !/\.\w+$/.test(request.url)
+    // A procedure's name ends like a file's: only what the build makes is a file.
+    const file = /\.(js|css|html|map|json|svg|png|ico|woff2?)$/.test(request.url)
+    const page = request.method === 'GET' && !request.url.startsWith('/api/') && !file
     if (built && page) return reply.sendFile('index.html')
     return reply.status(404).send(new Refusal('not_found').toWire())
   })

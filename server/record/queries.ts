@@ -40,7 +40,9 @@ export const snapshot = (
   inSite(pool, site, async (db) => {
     const sql = `
       select coalesce((select seq from site_head where site_id = $1), 0) as seq,
-        coalesce(jsonb_agg(jsonb_build_object('kind', kind, 'id', subject_id, 'state', state, 'last', last_key)), '[]') as states
+        coalesce(jsonb_agg(
+          jsonb_build_object('kind', kind, 'id', subject_id, 'state', state, 'last', last_key)
+          order by kind, subject_id), '[]') as states
       from subject_state where site_id = $1 and (live or touched_at >= $2)`
     const row = (await db.query<{ seq: number; states: StateRow[] }>(sql, [site, since])).rows[0]
     return row ?? { seq: 0, states: [] }

@@ -29,6 +29,7 @@ describe('the words', () => {
         'case.action',
         'record.amended',
         'run.overridden',
+        'station.made-safe',
       ].includes(name)
       expect(own || te(`log.say.${name}`), name).toBe(true)
     }

@@ -53,8 +53,14 @@ header {
 }
 nav {
   display: flex;
-  gap: 14px;
-  align-self: stretch;
+  flex-wrap: wrap;
+  column-gap: 14px;
+  min-width: 0;
+}
+@media (max-width: 500px) {
+  nav {
+    column-gap: 0;
+  }
 }
 nav a {
   display: flex;

@@ -48,9 +48,10 @@ export function useMixing() {
   const vessel = computed(() => vessels.value.find((v) => v.station === chosen.value) ?? null)
 
   const choices = computed(() =>
-    kit.products.value.flatMap((product) =>
-      product.uses.map((use) => ({ key: `${product.id} ${use.id}`, product, use })),
-    ),
+    // What is mixed most comes first: what sanitizes, then the rest, by name.
+    kit.products.value
+      .toSorted((a, b) => Number(b.agent !== null) - Number(a.agent !== null) || a.name.localeCompare(b.name))
+      .flatMap((product) => product.uses.map((use) => ({ key: `${product.id} ${use.id}`, product, use }))),
   )
   const key = ref<string | null>(null)
   const fitting = computed(() => choices.value.find((c) => c.use.id === vessel.value?.use))

@@ -1,3 +1,5 @@
+import { brokenRules, calls } from './house-safety.ts'
+
 import { houseDay } from './house-day.ts'
 
 export const house = {
@@ -75,25 +77,7 @@ export const house = {
     cycles: 'Cycle counter, last read {n}',
   },
   countLower: 'It stood at {n} before.',
-  calls: {
-    title: 'Whom to call',
-    how: 'Shown when a machine is stopped. The emergency number stands beside them.',
-    call: 'Call',
-    none: 'Nobody is entered. The manager enters who to call in House, Trading.',
-    emergency: 'Emergency',
-    add: 'Add a contact',
-    remove: 'Remove {name}',
-    who: 'Who',
-    name: 'Name',
-    phone: 'Phone number',
-    kind: {
-      technician: 'Technician',
-      manager: 'Manager',
-      supplier: 'Chemical supplier',
-      poison: 'Poison information',
-    },
-    incomplete: 'Each contact needs a name and a number.',
-  },
+  calls,
   contactShort: {
     code: '{step}: {minutes} is too short. The food code asks for {least} or more.',
     label: '{step}: {minutes} is too short. The label of {product} asks for {least} or more.',
@@ -126,32 +110,7 @@ export const house = {
   bring: 'Bring in a procedure from a file (JSON). It is kept as our own.',
   notJson: 'it is not JSON',
   wholeFile: 'the file',
-  rules_: {
-    'freeze-while-wet': 'It would freeze with water or solution inside',
-    'freeze-while-open': 'It would freeze with parts out',
-    'hands-before-isolation': 'Hands go in before the power is cut off as it must be',
-    'hands-while-hot': 'Hands go in while it is hot',
-    'isolation-not-stated': 'It does not say how the power is cut off before hands go in',
-    'sanitizer-on-product': 'It is sanitized with product inside',
-    'sanitizer-on-detergent': 'It is sanitized before detergent is rinsed out',
-    'sanitizer-on-descaler': 'Sanitizer meets descaler without a clear rinse',
-    'sanitizer-on-soil': 'It is sanitized before it is washed',
-    'sanitized-without-contact': 'It is called sanitized without a contact time since sanitizer touched it',
-    'contact-too-short': 'A contact time is shorter than the code, the label or our library asks',
-    'delime-with-feeds-on': 'It is delimed with its feeds on',
-    'feeds-left-off': 'The feeds are left off',
-    'parts-missing': 'Product goes in, or it is called sanitized, while parts are out',
-    'parts-differ': 'Other parts go in than came out',
-    'parts-never-out': 'Parts are counted in that never came out',
-    'cleaning-ice-kept': 'Ice of the cleaning is kept',
-    'left-off': 'It is not switched on again',
-    'product-before-sanitizing': 'Product goes in before it is sanitized',
-    'product-on-solution': 'Product goes in on water or solution',
-    'sanitized-too-long-ago': 'Product goes in long after it was sanitized',
-    'acid-without-ppe': 'Acid is handled before gloves and goggles are on',
-    'out-of-service': 'Product goes in while it is out of service',
-    'ends-otherwise': 'It ends in another state than it says',
-  },
+  rules_: brokenRules,
   family: {
     batch: 'Batch freezers',
     bottle: 'Spray bottles',
