@@ -107,7 +107,8 @@ async function attemptAppend(
   const { site, receivedAt, memory } = batch
   const subjects = accepted.flatMap((a) => [...a.subjects, ...a.needs])
   const recalled = mayRecall ? (memory?.recall(site, subjects) ?? null) : null
-  const context = recalled ?? (await readContext(pool, site, accepted))
+  const asked = accepted.map((a) => ({ draft: a.draft, subjects: [...a.subjects, ...a.needs] }))
+  const context = recalled ?? (await readContext(pool, site, asked))
   const then = await asOf(pool, site, context, accepted)
   const { records, folding } = prepare(context, accepted, receivedAt, clockOffset, outcomes, then)
   if (records.length === 0) return true

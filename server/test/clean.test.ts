@@ -219,6 +219,30 @@ describe('what a tablet sends is judged by what the site’s records say', () =>
   })
 })
 
+describe('what was in force stands in the record', () => {
+  it('the label of what was mixed, as the site had it then; not what came later, not what was sent', async () => {
+    const station = await closedFreezer()
+    const run = await begin(station)
+    await upTo(run, station, 'sanitizer-check')
+    const { done } = await state<RunState>('run', run)
+    expect(done['sanitizer-mix']?.label).toMatchObject({
+      use: 'frozen-dessert',
+      product: 'skerrychlor',
+      agent: 'chlorine',
+    })
+  })
+  it('a site’s own procedure is run as the site has it', async () => {
+    const manager = await signIn(server.app, 'oriel')
+    const own = { ...latestProcedure('bucket.fill'), id: 'own.bucket.fill', version: 1, name: 'Our bucket' }
+    const subject = { kind: 'procedure', id: own.id }
+    const set = draft(server.clock.now, 'procedure.set@1', { document: own }, { by: 'oriel', subject })
+    expect(await post([set], manager)).toMatchObject([{ outcome: 'accepted' }])
+    const started = { station: 'espresso-bucket', procedure: { id: own.id, version: 1 } }
+    expect(await send('run.started@2', 'own-run', started)).toMatchObject([{ outcome: 'accepted' }])
+    expect((await state<RunState>('run', 'own-run')).document).toMatchObject({ name: 'Our bucket' })
+  })
+})
+
 describe('a shift lead’s own PIN', () => {
   const leave = (run: string, step: string, more: object = {}) =>
     ask(server, crew, 'POST', '/override', {
