@@ -201,7 +201,7 @@ test('a procedure is brought in from a file: a bad one refused with its place, a
     .click()
   await press(page, 'Done')
   await press(page, 'Done')
-  await expect(page.locator('.fig')).toHaveText('2min')
+  await expect(page.locator('.fig')).toHaveText('2 min')
   await press(page, 'Give up this run')
   await page.getByRole('dialog').getByRole('textbox').fill('only a try')
   await page.getByRole('dialog').getByRole('button', { name: 'Give up this run' }).click()

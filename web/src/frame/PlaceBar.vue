@@ -35,4 +35,10 @@ defineProps<{ title: string; under?: string }>()
   gap: 12px;
   justify-content: flex-end;
 }
+@media (max-width: 760px) {
+  .slot {
+    flex-basis: 100%;
+    justify-content: flex-start;
+  }
+}
 </style>

@@ -127,6 +127,7 @@ function take(procedure: Procedure): void {
 }
 .bring input {
   min-height: 48px;
+  max-width: 100%;
 }
 .fault {
   display: block;
@@ -165,7 +166,7 @@ li {
 }
 @media (max-width: 760px) {
   li {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
   .acts {
     justify-content: flex-start;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { dayOf, type DayLeft } from '@tadka/core/duty'
+import { dateAfter, dayOf, type DayLeft } from '@tadka/core/duty'
 import type { SiteSet } from '@tadka/core/record'
 import { NButton, NInput, NModal } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -20,11 +20,13 @@ const session = useSession()
 const names = useNames()
 const { clock, date } = useTimes()
 const kept = useSite()
-/** Who signed the day under way, where somebody did. */
+/** Who signed the day under way, or the one before it, where somebody did. */
 const last = computed(() => {
   const set = kept.set as Partial<SiteSet> | null
-  const now_ = set?.hours ? dayOf(set as SiteSet, now()) : ''
-  return kept.one('shift', now_)?.signatures.at(-1) ?? null
+  if (!set?.hours) return null
+  const today_ = dayOf(set as SiteSet, now())
+  const of = (day: string) => kept.one('shift', day)?.signatures.at(-1) ?? null
+  return of(today_) ?? of(dateAfter(today_, -1))
 })
 const { busy, wrong, tryTo } = useAsking()
 
@@ -52,9 +54,9 @@ async function open(): Promise<void> {
     days.value = known ? got.days : [{ day: got.today, signed: null }, ...got.days]
     today.value = got.today
   })
-  // The oldest day that nobody has signed, of the last few; else today.
-  const unsigned = days.value.slice(0, 7).filter((d) => d.signed === null)
-  await choose((unsigned.find((d) => d.day === today.value) ?? unsigned[0])?.day ?? today.value)
+  // The day before comes first where nobody has signed it; else the day under way.
+  const before = days.value.find((d) => d.day < today.value)
+  await choose(before && before.signed === null ? before.day : today.value)
 }
 async function choose(of: string): Promise<void> {
   day.value = of
