@@ -2,7 +2,7 @@ import { chromium, type Page } from '@playwright/test'
 import { gateway, rackStream } from '@tadka/devices'
 import { demoProbeHeader } from '../server/demo/devices.ts'
 import { chromiumArgs } from './browser.ts'
-import { countParts, hold, press, signIn } from './crew.ts'
+import { countParts, hold, pick, press, settled, signIn } from './crew.ts'
 import { application } from './started.ts'
 
 /** Takes the pictures of docs/screenshots from the demo at the close of a day: 1280 by 800, one of each main view. */
@@ -62,9 +62,9 @@ await press(page, 'End it early')
 await press(page, 'End it early')
 await press(page, 'Done')
 await hold(page, 'Parts out, into the one bin')
-await page.locator('.parts li button').first().click()
+await settled(page)
+await page.locator('.parts li .up').first().click()
 await take('run-parts')
-await page.locator('.parts li button').first().click()
 await countParts(page)
 await press(page, /^Fine/)
 for (let i = 0; i < 3; i++) await press(page, 'Done')
@@ -77,8 +77,8 @@ await press(page, 'Done')
 await countParts(page)
 await press(page, 'Done')
 await press(page, 'Poured')
-await page.getByRole('radio', { name: 'between 50 and 100 ppm' }).click()
-await page.getByRole('radio', { name: 'matches 7 pH' }).click()
+await pick(page, 'between 50 and 100 ppm')
+await pick(page, 'matches 7 pH')
 await page.locator('#water').fill('31')
 await page.locator('.band').first().waitFor()
 await take('run-check')
