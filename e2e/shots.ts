@@ -105,6 +105,7 @@ await page.locator('.chart canvas').waitFor()
 await take('dishroom')
 await go('/log', '.row')
 await page.getByRole('button', { name: 'Readings' }).click()
+await page.locator('.row', { hasText: 'Started' }).first().waitFor({ state: 'detached' })
 await page.locator('.row .mark').first().waitFor()
 await take('log')
 

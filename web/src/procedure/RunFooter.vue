@@ -48,7 +48,6 @@ async function photo(event: Event): Promise<void> {
   align-items: center;
   padding-top: 12px;
   flex-wrap: wrap;
-  color: var(--ink-2);
   min-width: 0;
 }
 .back {
