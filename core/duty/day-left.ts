@@ -1,5 +1,5 @@
 import { closedKey, type StationState } from '../procedure/station-state.ts'
-import type { RunState, Short } from '../procedure/run-state.ts'
+import { overriddenStep, type RunState, type Short } from '../procedure/run-state.ts'
 import { instant, type Instant } from '../quantity/index.ts'
 import type { SiteSet } from '../record/house.ts'
 import { boundsOfDay, dateAfter, tradingDays } from './trading-day.ts'
@@ -75,8 +75,7 @@ function dutiesLeft(station: StationState, { site, runs }: DayKnown, date: strin
 }
 
 /** A run does what was due where it was finished, and nothing of it was too short to count. */
-const counts = (run: RunState): boolean =>
-  run.status === 'finished' && !Object.values(run.done).some((d) => d.overridden)
+const counts = (run: RunState): boolean => run.status === 'finished' && overriddenStep(run) === null
 
 const shortOf = (run: RunState): DayLeft[] =>
   Object.values(run.done).flatMap((d): DayLeft[] =>

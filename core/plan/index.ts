@@ -3,7 +3,7 @@ export { planSearch, type Search } from './search.ts'
 export { boundOf, type Bound } from './bound.ts'
 export { brokenIn, type Broken } from './check.ts'
 export { followUpKey, followUpProcedure } from './follow-ups.ts'
-export { planKey, shiftProblem, type ShiftInput } from './shift-problem.ts'
+export { planKey, shiftProblem, waitsForService, type ShiftInput } from './shift-problem.ts'
 export {
   changesBetween,
   heldNear,

@@ -46,10 +46,13 @@ const usualWeight = 1
 export const planKey = (d: Pick<DueItem, 'station' | 'procedure' | 'day'>): string =>
   `${d.station}/${d.procedure}/${d.day}`
 
-/** Whether a job brings product to a machine that is out of service, and so waits until it is back. */
-function stopped(input: ShiftInput, item: DueItem): boolean {
-  const procedure = input.procedure(item.procedure)
-  return procedure !== null && bringsProduct(procedure)
+/** Whether what is due brings product to a machine that is out of service, and so waits until it is back. */
+export function waitsForService(
+  item: Pick<DueItem, 'outOfService' | 'procedure' | 'run'>,
+  procedureOf: ShiftInput['procedure'],
+): boolean {
+  const procedure = procedureOf(item.procedure)
+  return item.outOfService && item.run === null && procedure !== null && bringsProduct(procedure)
 }
 
 /** The problem of planning one trading day's shift from `now`. Minute 0 is the whole minute of `now`. */
@@ -179,7 +182,7 @@ function runsOf(
       return []
     // An opening that went by is no work for tonight, nor is what a stopped machine may not do.
     if (item.goneBy && run === null && !input.putIn.includes(key)) return []
-    if (item.outOfService && run === null && stopped(input, item)) return []
+    if (run === null && waitsForService(item, input.procedure)) return []
     if (run) taken.add(run.id)
     // Several triggers may ask for the same procedure on the same day.
     taken.add(key)

@@ -1,10 +1,9 @@
 import { facetsInLane, type LaneGroups } from './lanes.ts'
+import { allActs, type Act, type Facets } from './facets.ts'
 import { outline, type InLane, type Position } from './outline.ts'
-import type { Facets } from './facets.ts'
 import type { Procedure } from './language.ts'
 import type { RunState } from './run-state.ts'
 import { conflictsOf, conflictsOfAct, type Condition, type SafetyRule } from './safety-rules.ts'
-import { allActs, type Act } from './facets.ts'
 
 /** What a station must tell so that its next step can be judged. */
 export interface Standing {

@@ -2,7 +2,7 @@ import { stepsOf, type Procedure } from './language.ts'
 import { latestProcedure } from './library/index.ts'
 import { ownNumbers } from './own.ts'
 import { leastContactSeconds, waitKindOf } from './waiting.ts'
-import type { LabelInForce } from './in-force.ts'
+import { useOf, type LabelInForce } from './in-force.ts'
 
 /** A contact time that is entered shorter than it may be. Minutes. */
 export interface ShortContact {
@@ -19,7 +19,7 @@ const quickest = 10
 
 /**
  * Contact times of a procedure that a site's own minutes or plate would put below the code, the label of the site's product
- * for the mix before it, or the library's own. A longer one of them would win in a run all the same: it is refused when entered, so
+ * for the mix or the check before it, or the library's own. A longer one of them would win in a run all the same: it is refused when entered, so
  * that nobody believes the shorter one.
  * @param parameters the plate's numbers; @param labelFor the site's product for a use, or null.
  */
@@ -34,7 +34,8 @@ export function contactsTooShort(
   )
   let label: LabelInForce | null = null
   return stepsOf(procedure.nodes).flatMap((step): ShortContact[] => {
-    if (step.kind === 'mix') label = labelFor(step.use) ?? label
+    const use = useOf(step)
+    if (use !== null) label = labelFor(use) ?? label
     if ((step.kind !== 'wait' && step.kind !== 'tend') || waitKindOf(step) !== 'contact') return []
     const minutes = typeof step.length === 'number' ? step.length : parameters[step.length.of]
     if (minutes === undefined) return []

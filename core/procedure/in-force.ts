@@ -1,6 +1,9 @@
 import type { Agent } from '../rules/index.ts'
 import type { ChemicalClass } from '../solution/index.ts'
-import type { Procedure } from './language.ts'
+import type { Procedure, Step } from './language.ts'
+
+/** Hours that a machine stays sanitized where the site has set none. Common practice, no source. */
+export const defaultFreshHours = 4
 
 /** What a product's label says for one use, as far as a run depends on it. */
 export interface LabelInForce {
@@ -29,3 +32,7 @@ export interface InForce {
   /** Hours after which a sanitized machine is sanitized again before product. */
   readonly freshHours?: number
 }
+
+/** The use of a product that a step mixes, or dips a strip in; null where it does neither. */
+export const useOf = (step: Step): string | null =>
+  step.kind === 'mix' || (step.kind === 'check' && step.what === 'sanitizer') ? step.use : null

@@ -10,7 +10,7 @@ export interface DoneStep {
   readonly at: number
   readonly by: string
   readonly facts: Facts
-  /** What was mixed, by its label as the site had it then. */
+  /** What was mixed or checked, by its label as the site had it then. */
   readonly label?: LabelInForce
   /** A wait that ended before its time: how long it lasted, and should have. */
   readonly short?: Short
@@ -88,6 +88,10 @@ export interface RunState {
 
 export const withoutKey = <V>(map: Readonly<Record<string, V>>, key: string): Record<string, V> =>
   Object.fromEntries(Object.entries(map).filter(([k]) => k !== key))
+
+/** The wait that somebody answers for having gone on from too early; null where none was. */
+export const overriddenStep = (run: Pick<RunState, 'done'>): DoneStep | null =>
+  Object.values(run.done).find((d) => d.overridden) ?? null
 
 /** When a record was observed, by every clock that saw it. */
 export const tickOf = (record: AnyRecord, boot: string | null): Tick => ({

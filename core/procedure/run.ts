@@ -128,5 +128,7 @@ function withReading(state: RunState, record: AnyRecord & { type: 'reading.taken
   if (verdict !== 'in') return { ...next, done: withoutKey(state.done, step) }
   // What it read at first: a branch may open on it.
   const outcome = readings[0]?.verdict ?? verdict
-  return { ...next, done: { ...state.done, [step]: { at, by: record.by, facts: { outcome } } } }
+  const label = record.inForce?.label
+  const entry = { at, by: record.by, facts: { outcome }, ...(label ? { label } : {}) }
+  return { ...next, done: { ...state.done, [step]: entry } }
 }

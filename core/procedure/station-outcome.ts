@@ -1,6 +1,6 @@
 import { correctedAt, type AnyRecord } from '../record/record.ts'
 import type { Facets } from './facets.ts'
-import { procedureOfRun, withoutKey, type RunState } from './run-state.ts'
+import { overriddenStep, procedureOfRun, withoutKey, type RunState } from './run-state.ts'
 import type { FollowUp, StationState, Watched } from './station-state.ts'
 import { changeBy, changeDuring } from './effects.ts'
 import { stepsOfRun } from './language.ts'
@@ -57,7 +57,7 @@ export function runEnded(
   const at = correctedAt(record)
   const { id: procedure } = run.procedure
   const gone = letGo(state, run)
-  const short = Object.values(run.done).find((d) => d.overridden)
+  const short = overriddenStep(run)
   // A contact time that was too short has not happened: what was due stays due.
   if (short?.short)
     return {

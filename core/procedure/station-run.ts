@@ -1,6 +1,7 @@
 import { correctedAt, type AnyRecord } from '../record/record.ts'
 import { conflictsAt } from './condition.ts'
 import { changeBy, changeDuring } from './effects.ts'
+import { defaultFreshHours } from './in-force.ts'
 import type { Facets } from './facets.ts'
 import { changedInLane, facetsInLane, facetsOver, type LaneGroups } from './lanes.ts'
 import { outline, type Position } from './outline.ts'
@@ -9,9 +10,6 @@ import { procedureOfRun, withoutKey, type RunState } from './run-state.ts'
 import type { StationState } from './station-state.ts'
 import { asked, letGo, oldRunRecord, runEnded } from './station-outcome.ts'
 import { withTemperature } from './station-temperature.ts'
-
-/** Hours that a machine stays sanitized where the site has set none. Common practice, no source. */
-const defaultFreshHours = 4
 
 type RunRecord = AnyRecord & { type: `run.${string}` | 'reading.taken@1' }
 

@@ -24,15 +24,18 @@ export const isCoolEnough = (celsius: number): boolean => celsius <= coolEnoughC
 /**
  * The least contact time of a sanitizer, seconds: FDA Food Code 2022, 4-703.11(C): chlorine 10 s (the 7 s for some
  * strengths and temperatures are not relied on here), other chemicals 30 s; a label's longer time wins.
- * @param label of the product that was mixed; null where it is not known: then the longest of the code's.
+ * @param label of the product in use; null where it is not known: then the longest of the code's.
  */
 export function leastContactSeconds(label: LabelInForce | null): number {
   const code = label?.agent === 'chlorine' ? 10 : 30
   return Math.max(code, label?.contactSeconds ?? 0)
 }
 
-/** The sanitizer mixed last in this run, by its label as the site had it then; null where none was. */
-export function sanitizerMixed(run: Pick<RunState, 'done'>): LabelInForce | null {
+/**
+ * The sanitizer that this run mixed last, or dipped a strip in where it was mixed elsewhere, by its label as the site had it
+ * then; null where there was none.
+ */
+export function sanitizerUsed(run: Pick<RunState, 'done'>): LabelInForce | null {
   return Object.values(run.done)
     .filter((d) => d.label !== undefined && d.label.agent !== null)
     .reduce<LabelInForce | null>((_, d) => d.label ?? null, null)
@@ -40,12 +43,12 @@ export function sanitizerMixed(run: Pick<RunState, 'done'>): LabelInForce | null
 
 /**
  * Minutes that a wait must last: the procedure's or the plate's, and for contact no less than the code and the label of
- * what was really mixed. Throws `parameter_missing`.
+ * what is really used. Throws `parameter_missing`.
  */
 export function waitMinutes(step: Timed, run: Pick<RunState, 'done' | 'parameters'>): number {
   const length = numberOf(step.length, run.parameters)
   if (waitKindOf(step) !== 'contact') return length
-  return Math.max(length, leastContactSeconds(sanitizerMixed(run)) / 60)
+  return Math.max(length, leastContactSeconds(sanitizerUsed(run)) / 60)
 }
 
 /** When something was observed, by every clock that saw it. Milliseconds. */

@@ -1,5 +1,5 @@
 import { startInForce } from '../procedure/acts.ts'
-import type { InForce, LabelInForce } from '../procedure/in-force.ts'
+import { useOf, type InForce, type LabelInForce } from '../procedure/in-force.ts'
 import type { Procedure } from '../procedure/language.ts'
 import { walk } from '../procedure/outline.ts'
 import { procedureOfRun, type RunState } from '../procedure/run-state.ts'
@@ -27,9 +27,27 @@ export function alsoNeeded(draft: AnyDraft): SubjectRef[] {
   if (draft.type === 'run.started@1' || draft.type === 'run.started@2')
     return [{ kind: 'procedure', id: draft.payload.procedure.id }]
   if (draft.type === 'ware.in@1') return [{ kind: 'product', id: draft.payload.product }]
-  if (draft.type !== 'run.step.done@1' && draft.type !== 'run.step.done@2') return []
-  const { product } = draft.payload.facts
-  return typeof product === 'string' && product !== '' ? [{ kind: 'product', id: product }] : []
+  const used = solutionOf(draft)
+  return used ? [{ kind: 'product', id: used.product }] : []
+}
+
+/** The solution that a step of a run mixed, or dipped a strip in. */
+interface Solution {
+  readonly run: string
+  readonly step: string
+  readonly product: string
+}
+
+function solutionOf(draft: AnyDraft): Solution | null {
+  if (draft.type === 'reading.taken@1') {
+    const { run, step } = draft.payload
+    const product = draft.payload.what === 'sanitizer' ? draft.payload.product : null
+    return run !== null && step !== null && product ? { run, step, product } : null
+  }
+  if (draft.type !== 'run.step.done@1' && draft.type !== 'run.step.done@2') return null
+  const { run, step, facts } = draft.payload
+  const { product } = facts
+  return typeof product === 'string' && product !== '' ? { run, step, product } : null
 }
 
 /**
@@ -52,13 +70,17 @@ export function inForceFor(draft: AnyDraft, known: Known): InForce | undefined {
     }
     case 'run.step.done@1':
     case 'run.step.done@2': {
-      const label = labelFor(draft.payload, known)
+      const label = labelFor(draft, known)
       return { freshHours: known.freshHours, ...(label ? { label } : {}) }
     }
     case 'ware.in@1': {
       const { product } = draft.payload
       const label = wareLabel(product, known.product(product))
       return label ? { label } : {}
+    }
+    case 'reading.taken@1': {
+      const label = labelFor(draft, known)
+      return label ? { label } : undefined
     }
     default:
       return draft.type.startsWith('run.') ? {} : undefined
@@ -92,16 +114,13 @@ function wareLabel(id: string, product: Partial<ProductSet> | null): LabelInForc
   return use ? labelInForce(id, product, use.id) : null
 }
 
-/** The label of what a mixing step poured, for the use that the procedure names. */
-function labelFor(
-  payload: { readonly run: string; readonly step: string; readonly facts: Readonly<Record<string, unknown>> },
-  known: Known,
-): LabelInForce | null {
-  const id = payload.facts['product']
-  const run = known.run(payload.run)
+/** The label of what a step mixed or checked, for the use that the procedure names. */
+function labelFor(draft: AnyDraft, known: Known): LabelInForce | null {
+  const used = solutionOf(draft)
+  const run = used && known.run(used.run)
   const procedure = run && procedureOfRun(run)
-  if (typeof id !== 'string' || !run || !procedure) return null
-  const position = walk(procedure, run).positions.find((p) => p.key === payload.step)
-  if (position?.kind !== 'step' || position.step.kind !== 'mix') return null
-  return labelInForce(id, known.product(id), position.step.use)
+  if (!used || !procedure) return null
+  const position = walk(procedure, run).positions.find((p) => p.key === used.step)
+  const use = position?.kind === 'step' ? useOf(position.step) : null
+  return use === null ? null : labelInForce(used.product, known.product(used.product), use)
 }

@@ -140,7 +140,8 @@ export function stationFor(
 const usesFor = (known: procedure.Procedure, product: ProductSet) =>
   procedure
     .stepsOf(known.nodes)
-    .flatMap((s) => (s.kind === 'mix' ? product.uses.slice(0, 1).map((u) => ({ ...u, id: s.use })) : []))
+    .flatMap((s) => procedure.useOf(s) ?? [])
+    .flatMap((id) => product.uses.slice(0, 1).map((u) => ({ ...u, id })))
 
 /** A run as it is worked on a station, record by record, as the server would store them. */
 export class Worked {
@@ -172,6 +173,11 @@ export class Worked {
 
   add<T extends RecordType>(type: T, payload: Payloads[T], by = 'bao'): AnyRecord {
     const made = recordOf(this.at, type, { kind: 'run', id: this.run.id }, payload, this.records.length)
+    return this.stamped({ ...made, by })
+  }
+
+  /** Takes a record with what is in force for it, as the server writes it. */
+  stamped(made: AnyRecord): AnyRecord {
     const inForce = inForceFor(made, {
       station: () => this.station,
       run: () => this.run,
@@ -180,7 +186,7 @@ export class Worked {
       product: () => ({ ...this.product, uses: usesFor(this.known, this.product) }),
       freshHours: 4,
     })
-    return this.take({ ...made, by, ...(inForce ? { inForce } : {}) } as AnyRecord)
+    return this.take({ ...made, ...(inForce ? { inForce } : {}) } as AnyRecord)
   }
 
   take(record: AnyRecord): AnyRecord {
@@ -208,7 +214,7 @@ export class Worked {
     if (!position || this.run.status !== 'running') return false
     this.at += 1
     if (position.kind === 'step' && position.step.kind === 'check') {
-      this.take(readingRecord(this.at, this.run.id, { matches: 150 }, null, position.key))
+      this.stamped(readingRecord(this.at, this.run.id, { matches: 150 }, null, position.key))
       return true
     }
     if (position.kind === 'step' && (position.step.kind === 'wait' || position.step.kind === 'tend')) {

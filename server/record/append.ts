@@ -22,12 +22,12 @@ import {
   type SiteSet,
   type SubjectRef,
 } from '@tadka/core/record'
-import type { InForce, RunState, StationState } from '@tadka/core/procedure'
+import { defaultFreshHours, type InForce, type RunState, type StationState } from '@tadka/core/procedure'
 import { Refusal } from '@tadka/core/refusal'
 import type { Pool } from '../db/pool.ts'
 import { readContext, writeRecords, type AppendContext, type NewRecord } from './append-queries.ts'
+import { checkContactEntry } from '../procedure/contact-entry.ts'
 import { asOf, type KnownThen } from './as-of.ts'
-import { checkEntered } from './entered.ts'
 import { Folding } from './folding.ts'
 import type { AppendMemory } from './memory.ts'
 import { recordById, stateOf } from './queries.ts'
@@ -58,8 +58,6 @@ const futureSlackMs = 30_000
 /** A clock this near is taken as right: the way over the network alone makes some difference. */
 const clockSlackMs = 2000
 const attempts = 20
-/** Hours that a machine stays sanitized where the site has set none. Common practice, no source. */
-const defaultFreshHours = 4
 
 interface Accepted {
   readonly at: number
@@ -139,7 +137,7 @@ async function admit(pool: Pool, batch: Batch, raw: unknown, clockOffset: number
   canonicalText(draft)
   const role = batch.allow(draft, at)
   const subjects = subjectsOf(draft)
-  await checkEntered(pool, batch.site, draft)
+  await checkContactEntry(pool, batch.site, draft)
   const needs = alsoNeeded(draft)
   if (draft.type !== 'record.amended@1') return { at, draft, subjects, needs }
   return { at, draft, needs, ...(await amendedSubjects(pool, batch, draft, subjects, role)) }
@@ -217,11 +215,11 @@ function prepare(
     hash = sha256(text)
     const record = { ...draft, ...fields } as AnyRecord
     // A flag may open a case.
-    const subjects_ = judged.flags.length > 0 ? withSubjectsOf(record, subjects) : subjects
+    const concerns = judged.flags.length > 0 ? withSubjectsOf(record, subjects) : subjects
     const also = (amended?.anew ?? []).map((s) => ({ seq: amended?.target.seq ?? 0, ...s }))
-    records.push({ record, subjects: subjects_, at, text, hash, also })
+    records.push({ record, subjects: concerns, at, text, hash, also })
     if (amended) folding.bring(amended.target, amended.anew)
-    folding.add(record, subjects_)
+    folding.add(record, concerns)
     known.set(draft.id, { id: draft.id, seq, text })
     outcomes[index] = { id: draft.id, outcome: 'accepted', seq }
   }

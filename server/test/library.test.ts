@@ -109,19 +109,19 @@ describe('a crew works every procedure of the library to its end, through the AP
         server.clock.now += 60_000
         const start = server.clock.now
         const worker = { by: 'bao', random: seeded(n + 1), weakMix: false, ...way }
-        const worked_ = workRun(diary, fresh, p, start, worker)
-        const end = Math.ceil(worked_.end)
+        const crew = workRun(diary, fresh, p, start, worker)
+        const end = Math.ceil(crew.end)
         // What takes hours is written down as it would be at its end.
         server.clock.now = Math.max(server.clock.now, end + 60_000)
         const work = diary.drafts.filter((d) => d.type.startsWith('run.') || !d.type.startsWith('station.'))
         for (let i = 0; i < work.length; i += 50) {
-          const outcomes_ = await post(work.slice(i, i + 50))
-          expect(outcomes_.filter((o) => o.outcome !== 'accepted')).toEqual([])
+          const answers = await post(work.slice(i, i + 50))
+          expect(answers.filter((o) => o.outcome !== 'accepted')).toEqual([])
         }
         const { facets, currentRun, lastRuns, outOfService } = await stationNow(station)
         expect(currentRun).toBeNull()
         // What the server makes of it is what the crew saw.
-        expect(facets).toEqual(worked_.station.facets)
+        expect(facets).toEqual(crew.station.facets)
         if (outOfService) {
           expect(way.outcome).toBe('technician')
           expect(lastRuns[id]).toBeUndefined()
@@ -178,6 +178,12 @@ describe('a contact time that is ended early, through the API', () => {
       const run = Object.values(before.runs)[0]
       expect(run?.cut[d.payload.step]).toBeDefined()
       expect(run?.done[d.payload.step]).toBeUndefined()
+      // Mixed here or only dipped with a strip: the label of what is in use is known, and asks for no more than was waited for.
+      if (!stepsOf(p.nodes).some((s) => s.act === 'sanitize')) continue
+      const labels = Object.values(run?.done ?? {}).flatMap((x) => (x.label?.agent ? [x.label] : []))
+      expect(labels.length).toBeGreaterThan(0)
+      const asked = (labels.at(-1)?.contactSeconds ?? 0) * 1000
+      expect(run?.cut[d.payload.step]?.leastMs).toBeGreaterThanOrEqual(asked)
     }
     expect(cuts).toBeGreaterThan(0)
     expect((await post(batch)).map((o) => o.outcome)).not.toContain('refused')

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
   allProcedures,
+  contactsTooShort,
   leastContactSeconds,
   mayOverride,
   optionSets,
@@ -15,7 +16,7 @@ import {
   type Timed,
 } from '../../procedure/index.ts'
 import { tick } from '../made-up.ts'
-import { Worked } from '../records.ts'
+import { chlorine, Worked } from '../records.ts'
 
 const label = (more: Partial<LabelInForce> = {}): LabelInForce => ({
   use: 'frozen-dessert',
@@ -125,9 +126,9 @@ const waits = (pick: (step: Timed) => boolean): [string, Procedure, string][] =>
   )
 
 /** Works a procedure, under options that hold the wait, up to the wait itself. */
-function upTo(p: Procedure, id: string): { worked: Worked; position: Position } | null {
+function upTo(p: Procedure, id: string, product = chlorine): { worked: Worked; position: Position } | null {
   for (const options of optionSets(p)) {
-    const worked = new Worked(p, undefined, { options })
+    const worked = new Worked(p, undefined, { options, product })
     do {
       const { position } = worked
       if (position?.kind === 'step' && position.step.id === id) return { worked, position }
@@ -174,6 +175,30 @@ describe.each(waits((s) => waitKindOf(s) === 'contact'))('contact ended early, %
     // A second contact later in the run may sanitize it all the same; the duty stays due.
     expect(worked.station.lastRuns[p.id]).toBeUndefined()
     expect(worked.station.notSanitized[p.id]).toMatchObject({ ms: 12_000, by: 'ines' })
+  })
+})
+
+describe('the label of what is in use asks for its own contact time', () => {
+  const slow = { ...chlorine, uses: chlorine.uses.map((u) => ({ ...u, contactSeconds: 6000 })) }
+  // Sinks are sprayed before the sink is set up: that wait makes nothing sanitized, and no step names its bottle.
+  const sanitizing = waits((s) => waitKindOf(s) === 'contact').filter(([, p]) =>
+    stepsOf(p.nodes).some((s) => s.act === 'sanitize'),
+  )
+  it.each(sanitizing)('mixed in the run, or mixed before it and only dipped with a strip: %s', (_, p, id) => {
+    const found = upTo(p, id, slow)
+    if (!found) throw new Error('not reached')
+    const { worked, position } = found
+    worked.start(position)
+    expect(worked.run.waits[position.key]?.minutes).toBe(100)
+  })
+  it('a plate that says less is refused when it is entered, for a bucket that another procedure fills too', () => {
+    const surface = allProcedures().find((p) => p.id === 'surface.in-place')
+    if (!surface) throw new Error('no such procedure')
+    const cloths = label({ use: 'cloths', contactSeconds: 6000 })
+    expect(contactsTooShort(surface, { contact: 5 }, () => cloths)).toMatchObject([
+      { minutes: 5, least: 100, because: 'label', product: 'P' },
+    ])
+    expect(contactsTooShort(surface, { contact: 100 }, () => cloths)).toEqual([])
   })
 })
 

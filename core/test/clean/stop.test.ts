@@ -12,6 +12,7 @@ import {
   watchKey,
   type Procedure,
 } from '../../procedure/index.ts'
+import { waitsForService } from '../../plan/index.ts'
 import { recordOf, Worked, workThrough } from '../records.ts'
 
 const at = { kind: 'station', id: 'st' } as const
@@ -151,6 +152,12 @@ describe('out of service', () => {
     expect(bringsProduct(open)).toBe(true)
     expect(startFaults(open, station).map((f) => f.why)).toContain('out-of-service')
     expect(bringsProduct(close)).toBe(false)
+    const due = (procedure: string, outOfService = true, run: string | null = null) =>
+      waitsForService({ procedure, outOfService, run }, latestProcedure)
+    expect(due(open.id)).toBe(true)
+    expect([due(close.id), due(open.id, false), due(open.id, true, 'r'), due('gone')]).toEqual(
+      Array(4).fill(false),
+    )
   })
   it('what makes it safe stays to do: drain, switch off, feeds on', () => {
     const station = stationFold.apply(

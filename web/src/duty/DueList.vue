@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import type { DueItem } from '@tadka/core/duty'
-import { planKey } from '@tadka/core/plan'
+import { planKey, waitsForService } from '@tadka/core/plan'
 import { showMinutes } from '@tadka/core/quantity'
-import { NButton, NInput } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useProcedures } from '../procedure/procedures.ts'
 import { useTimes } from '../look/times.ts'
 import { useSession } from '../people/session.ts'
+import ReasonForm from '../pieces/ReasonForm.vue'
 import { useNames } from '../record/names.ts'
 import { useSite } from '../record/site.ts'
 
@@ -26,23 +27,20 @@ const session = useSession()
 
 const left = (d: DueItem) =>
   d.minutesLeft < 0 ? t('shift.late', { time: showMinutes(-d.minutesLeft) }) : showMinutes(d.minutesLeft)
-const { nameOf } = useProcedures()
+const { nameOf, latest } = useProcedures()
 const what = (d: DueItem) => nameOf(d.procedure)
 /** What can be done now or comes; and what went by undone, which never stands before it. */
 const ahead = computed(() => props.due.filter((d) => !d.goneBy))
 const gone = computed(() => props.due.filter((d) => d.goneBy))
 const closing = ref<string | null>(null)
-const reason = ref('')
 const keyOf = (d: DueItem) => `${d.station} ${d.procedure} ${d.day}`
-function close(d: DueItem): void {
-  if (reason.value.trim().length < 3) return
+function close(d: DueItem, reason: string): void {
   site.record(
     'duty.closed@1',
     { kind: 'station', id: d.station },
-    { station: d.station, procedure: d.procedure, day: d.day, reason: reason.value.trim() },
+    { station: d.station, procedure: d.procedure, day: d.day, reason },
   )
   closing.value = null
-  reason.value = ''
 }
 </script>
 
@@ -68,7 +66,7 @@ function close(d: DueItem): void {
               })
         }}
       </p>
-      <p v-if="d.outOfService" class="isOut">{{ t('shift.isOut') }}</p>
+      <p v-if="waitsForService(d, latest)" class="isOut">{{ t('shift.isOut') }}</p>
       <n-button v-if="d.run" block class="do" @click="emit('goOn', d.run)">{{ t('shift.goOn') }}</n-button>
       <n-button
         v-else
@@ -100,17 +98,13 @@ function close(d: DueItem): void {
           t(d.run ? 'shift.goOn' : 'shift.start')
         }}</n-button>
         <template v-if="session.mayDo('close-case')">
-          <form v-if="closing === keyOf(d)" @submit.prevent="close(d)">
-            <n-input
-              v-model:value="reason"
-              :placeholder="t('shift.closeDutyLike')"
-              :input-props="{ 'aria-label': t('shift.closeDutyWhy') }"
-              maxlength="500"
-            />
-            <n-button block attr-type="submit" :disabled="reason.trim().length < 3">{{
-              t('shift.closeDuty')
-            }}</n-button>
-          </form>
+          <reason-form
+            v-if="closing === keyOf(d)"
+            :label="t('shift.closeDutyWhy')"
+            :like="t('shift.closeDutyLike')"
+            :act="t('shift.closeDuty')"
+            @said="(reason) => close(d, reason)"
+          />
           <n-button v-else block class="do put" @click="closing = keyOf(d)">{{
             t('shift.closeDuty')
           }}</n-button>
@@ -164,11 +158,6 @@ summary {
   padding: 12px 0;
   font-weight: 650;
   cursor: pointer;
-}
-form {
-  display: grid;
-  gap: 8px;
-  margin-top: 8px;
 }
 p {
   color: var(--ink-2);

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import type { CaseState } from '@tadka/core/record'
-import { NButton, NInput } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import { useTimes } from '../look/times.ts'
 import { useSession } from '../people/session.ts'
+import ReasonForm from '../pieces/ReasonForm.vue'
 import VerdictMark from '../pieces/VerdictMark.vue'
 import { useNames } from '../record/names.ts'
 import { useSite } from '../record/site.ts'
@@ -20,17 +21,14 @@ const session = useSession()
 const router = useRouter()
 
 const closing = ref<string | null>(null)
-const reason = ref('')
 function look(c: CaseState): void {
   if (c.run) void router.push(`/run/${c.run}`)
   else void router.push({ path: '/bench/check', query: { case: c.id } })
 }
-function close(c: CaseState): void {
-  if (reason.value.trim().length < 3) return
-  const payload = { case: c.id, station: c.station, reason: reason.value.trim() }
+function close(c: CaseState, reason: string): void {
+  const payload = { case: c.id, station: c.station, reason }
   site.record('case.closed@1', { kind: 'case', id: c.id }, payload)
   closing.value = null
-  reason.value = ''
 }
 </script>
 
@@ -42,17 +40,13 @@ function close(c: CaseState): void {
       <verdict-mark v-else :verdict="c.verdict ?? 'cannot-tell'" :size="22" />
       <p>{{ c.station ? names.station(c.station) : c.bath }}, {{ clock(c.openedAt) }}</p>
       <n-button block type="primary" @click="look(c)">{{ t('shift.look') }}</n-button>
-      <form v-if="closing === c.id" @submit.prevent="close(c)">
-        <n-input
-          v-model:value="reason"
-          :placeholder="t('shift.closeLike')"
-          :input-props="{ 'aria-label': t('shift.closeReason') }"
-          maxlength="500"
-        />
-        <n-button block attr-type="submit" :disabled="reason.trim().length < 3">{{
-          t('shift.closeCase')
-        }}</n-button>
-      </form>
+      <reason-form
+        v-if="closing === c.id"
+        :label="t('shift.closeReason')"
+        :like="t('shift.closeLike')"
+        :act="t('shift.closeCase')"
+        @said="(reason) => close(c, reason)"
+      />
       <n-button v-else-if="session.mayDo('close-case')" block class="more" @click="closing = c.id">{{
         t('shift.closeCase')
       }}</n-button>
@@ -72,11 +66,6 @@ p {
   color: var(--ink-2);
   font-size: 15px;
   margin: 2px 0 10px;
-}
-form {
-  display: grid;
-  gap: 8px;
-  margin-top: 8px;
 }
 .more {
   margin-top: 8px;

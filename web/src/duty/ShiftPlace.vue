@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { dueList, tradingDayAt, type DueItem } from '@tadka/core/duty'
 import type { SiteSet } from '@tadka/core/record'
-import { planKey } from '@tadka/core/plan'
+import { planKey, waitsForService } from '@tadka/core/plan'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import PlaceBar from '../frame/PlaceBar.vue'
 import { useTimes } from '../look/times.ts'
+import { useProcedures } from '../procedure/procedures.ts'
 import { useStartRun } from '../procedure/start.ts'
 import { useSession } from '../people/session.ts'
 import PlanHead from '../plan/PlanHead.vue'
@@ -28,11 +29,7 @@ import { sheetOf } from './sheet.ts'
 const site = useSite()
 const session = useSession()
 const planner = usePlanner()
-/** What the plan as it stands cannot keep. */
-const risk = computed(() => {
-  const look = planner.inForce && planner.look
-  return look ? { plan: look.kept ?? look.best, problem: look.problem } : null
-})
+const { latest } = useProcedures()
 const router = useRouter()
 const { t } = useI18n()
 const { longDay } = useTimes()
@@ -57,6 +54,14 @@ const title = computed(() => {
   if (!day) return t('shift.closedToday', { day: longDay(now()) })
   const opening = now() < day.opens + 3_600_000
   return t(opening ? 'shift.open' : 'shift.close', { day: longDay(day.opens) })
+})
+
+/** What the plan as it stands cannot keep. */
+const risk = computed(() => {
+  const look = planner.inForce && planner.look
+  if (!look) return null
+  const stopped = soon.value.filter((d) => waitsForService(d, latest))
+  return { plan: look.kept ?? look.best, problem: look.problem, stopped }
 })
 
 /** What may be done now and is not in the plan in force. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { DueItem } from '@tadka/core/duty'
 import type { Plan, PlanProblem } from '@tadka/core/plan'
 import { showMinutes } from '@tadka/core/quantity'
 import { NButton } from 'naive-ui'
@@ -9,7 +10,13 @@ import { usePlanWords } from './plan-words.ts'
 import { usePlanner } from './planner.ts'
 
 /** What the plan cannot keep: duties without a place, late ones, people past their hours; why, and the cheapest ways out. */
-const props = defineProps<{ plan: Plan; problem: PlanProblem; mayPlan: boolean }>()
+const props = defineProps<{
+  plan: Plan
+  problem: PlanProblem
+  /** Left out: what brings product to a machine that is not in service. */
+  stopped: readonly DueItem[]
+  mayPlan: boolean
+}>()
 const planner = usePlanner()
 const { t } = useI18n()
 const names = useNames()
@@ -27,7 +34,9 @@ const over = computed(() =>
     return minutes > 0 ? [{ person: p.id, minutes }] : []
   }),
 )
-const any = computed(() => props.plan.unplaced.length + late.value.length + over.value.length > 0)
+const any = computed(
+  () => props.plan.unplaced.length + late.value.length + over.value.length + props.stopped.length > 0,
+)
 const ways = computed(() => planner.ways?.ways.slice(0, 4) ?? [])
 const reasons = computed(() => planner.ways?.reasons ?? [])
 </script>
@@ -39,6 +48,12 @@ const reasons = computed(() => planner.ways?.reasons ?? [])
       <li v-for="u in plan.unplaced" :key="u.run">
         <b>{{ t('plan.risk.unplaced', { what: words.runName(problem, u.run) }) }}</b>
         <p class="small">{{ t(`plan.why.${u.why}`) }}</p>
+      </li>
+      <li v-for="s in stopped" :key="`${s.station} ${s.procedure}`">
+        <b>{{
+          t('plan.risk.stopped', { station: names.station(s.station), what: names.procedure(s.procedure) })
+        }}</b>
+        <p class="small">{{ t('shift.isOut') }}</p>
       </li>
       <li v-for="l in late" :key="l.run">
         <b>{{

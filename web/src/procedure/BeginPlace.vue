@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { firstDo, startFaults, type SafeAct, type StationObserved } from '@tadka/core/procedure'
+import { firstDo, startFaults, type StationObserved } from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -10,6 +10,7 @@ import { useNames } from '../record/names.ts'
 import { useSite } from '../record/site.ts'
 import { newId } from '../wire/device.ts'
 import LeadLeave from './LeadLeave.vue'
+import MakeSafe from './MakeSafe.vue'
 import { useProcedures } from './procedures.ts'
 import { useStartRun } from './start.ts'
 
@@ -30,6 +31,7 @@ const first = computed(() =>
     ? firstDo(faults.value, wanted.value, on.value, procedures.of(on.value.plate?.family ?? ''))
     : [],
 )
+const byHand = computed(() => first.value.flatMap((d) => (d.kind === 'safe' ? [d.did] : [])))
 const stopped = computed(() => faults.value.some((f) => f.why === 'out-of-service'))
 const why = (f: (typeof faults.value)[number]) =>
   'is' in f
@@ -53,10 +55,6 @@ function tell(): void {
   const subject = { kind: 'station', id: props.station } as const
   site.record('station.observed@1', subject, { station: props.station, contents, assembly, power })
   telling.value = false
-}
-function make(did: SafeAct): void {
-  const subject = { kind: 'station', id: props.station } as const
-  site.record('station.made-safe@1', subject, { station: props.station, did })
 }
 /** Nothing is in the way any more. */
 const begin = () => start(props.station, props.procedure)
@@ -91,9 +89,6 @@ const what = computed(() => ({
               @click="start(station, d.procedure)"
               >{{ t('run.begins.do', { procedure: names.procedure(d.procedure) }) }}</n-button
             >
-            <n-button v-else-if="d.kind === 'safe'" type="primary" class="alt" @click="make(d.did)">{{
-              t(`run.safe.${d.did}`)
-            }}</n-button>
             <n-button
               v-else-if="d.kind === 'return'"
               type="primary"
@@ -102,6 +97,7 @@ const what = computed(() => ({
               >{{ t('run.begins.return') }}</n-button
             >
           </template>
+          <make-safe :station="station" :safe="byHand" />
           <n-button class="alt" @click="telling = !telling">{{ t('run.begins.tell') }}</n-button>
         </div>
         <form v-if="telling || first.some((d) => d.kind === 'tell')" class="tell" @submit.prevent="tell">

@@ -1,5 +1,11 @@
 <script setup lang="ts">
-import { outline, type Procedure, type RunState, type StationState } from '@tadka/core/procedure'
+import {
+  outline,
+  overriddenStep,
+  type Procedure,
+  type RunState,
+  type StationState,
+} from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -36,7 +42,7 @@ const short = computed(() =>
       : [t('run.ended.short', { step, ...times })]
   }),
 )
-const overridden = computed(() => Object.values(props.run.done).some((d) => d.overridden))
+const overridden = computed(() => overriddenStep(props.run) !== null)
 </script>
 
 <template>

@@ -9,13 +9,13 @@ import { useRouter } from 'vue-router'
 import { pressesChanged } from '../pieces/press-guard.ts'
 import TakeBackNow from '../record/TakeBackNow.vue'
 import { useSite } from '../record/site.ts'
+import MachineState from './MachineState.vue'
 import RunBar from './RunBar.vue'
 import RunEnded from './RunEnded.vue'
 import RunFooter from './RunFooter.vue'
 import RunLanes from './RunLanes.vue'
 import RunStep from './RunStep.vue'
 import RunStopped from './RunStopped.vue'
-import StationState from './StationState.vue'
 import { useRunActs } from './run-acts.ts'
 import { useRunView } from './run-view.ts'
 import { useStepWords } from './step-words.ts'
@@ -145,7 +145,7 @@ function enter(event: KeyboardEvent): void {
             @stop="ask('stop')"
           />
         </section>
-        <station-state
+        <machine-state
           :run="run"
           :procedure="procedure"
           :station="station"

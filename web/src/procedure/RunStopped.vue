@@ -12,7 +12,7 @@ import { useI18n } from 'vue-i18n'
 import { useTimes } from '../look/times.ts'
 import WhomToCall from '../house/WhomToCall.vue'
 import { useNames } from '../record/names.ts'
-import { useSite } from '../record/site.ts'
+import MakeSafe from './MakeSafe.vue'
 import { useRunActs } from './run-acts.ts'
 
 /** A run that was stopped: why, whom to call, what of the product, the search, and what still makes the machine safe. */
@@ -23,7 +23,6 @@ const props = defineProps<{
   safe: readonly SafeAct[]
 }>()
 const { t } = useI18n()
-const site = useSite()
 const names = useNames()
 const acts = useRunActs()
 const { day, clock } = useTimes()
@@ -45,10 +44,6 @@ const choice = computed(
 const since = computed(() => props.station.countedAt)
 const where = ref('')
 const discarded = ref('')
-function make(did: SafeAct): void {
-  const { id } = props.station
-  site.record('station.made-safe@1', { kind: 'station', id }, { station: id, did })
-}
 </script>
 
 <template>
@@ -107,9 +102,7 @@ function make(did: SafeAct): void {
     <aside>
       <h2>{{ t('run.stopped.safe') }}</h2>
       <p v-if="safe.length === 0">{{ t('run.stopped.isSafe') }}</p>
-      <n-button v-for="s in safe" :key="s" class="alt" block @click="make(s)">{{
-        t(`run.safe.${s}`)
-      }}</n-button>
+      <make-safe :station="station.id" :safe="safe" />
       <whom-to-call />
       <p>{{ t('run.stopped.back') }}</p>
       <n-button block size="large" tag="a" href="/shift" @click.prevent="$router.push('/shift')">{{

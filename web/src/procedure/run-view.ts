@@ -1,6 +1,7 @@
 import {
   conflictsAt,
   currentPosition,
+  defaultFreshHours,
   forbiddenActs,
   lastDone,
   procedureOfRun,
@@ -60,7 +61,7 @@ export function useRunView(id: () => string) {
     run.value ? lastDone(positions.value, run.value, position.value?.lane?.key ?? null) : null,
   )
 
-  const moment = () => ({ at: now(), freshHours: site.set?.freshHours ?? 4 })
+  const moment = () => ({ at: now(), freshHours: site.set?.freshHours ?? defaultFreshHours })
   const forbidden = computed<Forbidden[]>(() => {
     const [s, p, r] = [station.value, procedure.value, run.value]
     return s && p && r ? forbiddenActs(p, r, s, position.value?.lane ?? null, moment()) : []

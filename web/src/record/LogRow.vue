@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { correctedAt, mayBeAmended, type CaseState } from '@tadka/core/record'
+import { amendFault, correctedAt, mayBeAmended, type CaseState } from '@tadka/core/record'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -11,6 +11,8 @@ import VerdictMark from '../pieces/VerdictMark.vue'
 import JudgementView from '../solution/JudgementView.vue'
 import { editsOf } from './edits.ts'
 import type { LogRecord } from './log.ts'
+import TakeBackNow from './TakeBackNow.vue'
+import { now } from '../wire/clock.ts'
 import { useNames } from './names.ts'
 import { useSentence } from './sentence.ts'
 
@@ -51,6 +53,14 @@ const amendable = computed(
     mayBeAmended(props.record) &&
     editsOf(props.record).length + Number(props.record.type === 'reading.taken@1') > 0,
 )
+/** One tap's doing, fresh enough to be taken back by who is signed in; a signed day is told by the server. */
+const mayTakeBack = computed(() => {
+  const who = session.acting
+  return (
+    who !== null &&
+    amendFault(props.record, null, { by: who.id, role: who.role, at: now(), signed: false }) === null
+  )
+})
 const photo = computed(() =>
   props.record.type === 'photo.attached@1'
     ? `/api/sites/${props.record.site}/photos/${props.record.payload.sha256}`
@@ -120,6 +130,7 @@ const instruments = computed(() =>
       <n-button v-if="amendable && !amendment && session.mayDo('amend')" @click="emit('amend')">{{
         t('log.amend')
       }}</n-button>
+      <take-back-now v-if="mayTakeBack && !amendment" :draft="record" />
     </div>
   </li>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { takenBack, type AnyDraft } from '@tadka/core/record'
+import { takeBackMinutes, takenBack, type AnyDraft } from '@tadka/core/record'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -11,9 +11,8 @@ const props = defineProps<{ draft: AnyDraft; plain?: boolean }>()
 const emit = defineEmits<{ back: [] }>()
 const { t } = useI18n()
 const site = useSite()
-const minutes = 10
 const made = now()
-const open = computed(() => now() < made + minutes * 60_000)
+const open = computed(() => now() < made + takeBackMinutes * 60_000)
 const done = ref(false)
 /** What is not sent yet cannot be amended: it is sent first. */
 const sent = computed(() => !site.waiting.some((d) => d.id === props.draft.id))

@@ -1,4 +1,4 @@
-import { findProcedure, type RunState, type StationState } from '@tadka/core/procedure'
+import { defaultFreshHours, findProcedure, type RunState, type StationState } from '@tadka/core/procedure'
 import {
   inForceFor,
   upcast,
@@ -14,9 +14,6 @@ import { clockOffset, rightNow } from '../wire/clock.ts'
 import { boot } from '../wire/device.ts'
 
 type StateOf = (kind: SubjectKind, id: string) => unknown
-
-/** Hours that a machine stays sanitized where the site has set none: as the server has it. */
-const defaultFreshHours = 4
 
 /** An unsent draft as the server will store it, as far as this tablet knows; what is in force comes from its own states. */
 export function provisional(draft: AnyDraft, stateOf: StateOf): AnyRecord {

@@ -1,22 +1,15 @@
 <script setup lang="ts">
 import { showCountdown } from '@tadka/core/quantity'
-import {
-  mustLast,
-  numberOf,
-  tendingOf,
-  waitEndsAt,
-  waitMinutes,
-  type Position,
-  type RunState,
-  type Timed,
-} from '@tadka/core/procedure'
+import { numberOf, tendingOf, type Position, type RunState, type Timed } from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { spokenLength } from '../../pieces/seconds.ts'
 import TimerFigure from '../../pieces/TimerFigure.vue'
 import { now } from '../../wire/clock.ts'
+import EndEarly from './EndEarly.vue'
 import WaitCut from './WaitCut.vue'
+import { useTimed } from './use-timed.ts'
 
 /** A wait with a duty every few minutes: the next visit is the largest thing on the screen, its end is far from it. */
 const props = defineProps<{
@@ -28,28 +21,14 @@ const props = defineProps<{
 const emit = defineEmits<{ begin: []; visit: []; over: [] }>()
 const { t } = useI18n()
 
-const minutes = computed(() => waitMinutes(props.step, props.run))
+const { minutes, wait, cut, ends, left, over, strict } = useTimed(() => props)
 const every = computed(() => numberOf(props.step.every, props.run.parameters))
-const wait = computed(() => props.run.waits[props.position.key] ?? null)
-const cut = computed(() => props.run.cut[props.position.key] ?? null)
-const ends = computed(() => waitEndsAt(props.run, props.position.key))
-const left = computed(() => (ends.value === null ? 0 : Math.max(0, ends.value - now())))
 const tending = computed(() => tendingOf(props.step, props.position.key, props.run, now()))
-const over = computed(() => ends.value !== null && now() >= ends.value)
-const strict = computed(() => mustLast(props.step))
-const askEarly = ref(false)
 </script>
 
 <template>
   <div class="tend">
-    <wait-cut
-      v-if="cut && !wait"
-      :cut="cut"
-      :step="step"
-      :position="position"
-      :run="run"
-      @begin="emit('begin')"
-    />
+    <wait-cut v-if="cut" :cut="cut" :step="step" :position="position" :run="run" @begin="emit('begin')" />
     <template v-else>
       <template v-if="wait && ends !== null">
         <template v-if="tending.nextAt !== null && !over">
@@ -80,16 +59,7 @@ const askEarly = ref(false)
         >
       </div>
       <div v-if="wait && !over" class="end">
-        <template v-if="askEarly">
-          <p class="early">
-            {{ t(strict ? 'run.earlyStrict' : 'run.early', { left: showCountdown(left) }) }}
-          </p>
-          <n-button @click="emit('over')">{{ t(strict ? 'run.cutShort' : 'run.endEarly') }}</n-button>
-          <n-button @click="askEarly = false">{{ t('run.keepWaiting') }}</n-button>
-        </template>
-        <n-button v-else quaternary @click="askEarly = true">{{
-          t(strict ? 'run.cameOff' : 'run.endEarly')
-        }}</n-button>
+        <end-early :left="left" :strict="strict" quaternary @over="emit('over')" />
       </div>
     </template>
   </div>
@@ -128,9 +98,6 @@ const askEarly = ref(false)
   justify-content: flex-end;
   gap: 12px;
   align-items: center;
-}
-.early {
-  max-width: 24em;
 }
 @media (max-width: 760px) {
   .fig {

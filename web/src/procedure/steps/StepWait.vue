@@ -1,26 +1,24 @@
 <script setup lang="ts">
-import { showCountdown } from '@tadka/core/quantity'
 import {
   leastContactSeconds,
-  mustLast,
-  sanitizerMixed,
-  waitEndsAt,
+  sanitizerUsed,
   waitKindOf,
-  waitMinutes,
   type Position,
   type RunState,
   type Timed,
 } from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { spokenLength } from '../../pieces/seconds.ts'
 import TimerFigure from '../../pieces/TimerFigure.vue'
 import { now } from '../../wire/clock.ts'
-import WaitCut from './WaitCut.vue'
 import CoolReading from './CoolReading.vue'
+import EndEarly from './EndEarly.vue'
+import WaitCut from './WaitCut.vue'
+import { useTimed } from './use-timed.ts'
 
-/** A timer computed from the instant that stands in the log: reload, sleep or another tablet change nothing. */
+/** A timer: begun, waited out, or ended early with what that means. */
 const props = defineProps<{
   step: Timed & { kind: 'wait' }
   position: Position
@@ -31,39 +29,26 @@ const emit = defineEmits<{ begin: []; over: []; cooled: [celsius: number] }>()
 const { t } = useI18n()
 
 const kind = computed(() => waitKindOf(props.step))
-const minutes = computed(() => waitMinutes(props.step, props.run))
-const wait = computed(() => props.run.waits[props.position.key] ?? null)
-const cut = computed(() => props.run.cut[props.position.key] ?? null)
-const ends = computed(() => waitEndsAt(props.run, props.position.key))
-const left = computed(() => (ends.value === null ? 0 : ends.value - now()))
-const strict = computed(() => mustLast(props.step))
-/** What asks for the contact time: the label of what was mixed where it is the longest, else the procedure. */
+const { minutes, wait, cut, ends, left, over, strict } = useTimed(() => props)
+/** What asks for the contact time: the label of what is used where it is the longest, else the procedure. */
 const because = computed(() => {
   if (kind.value !== 'contact') return ''
-  const label = sanitizerMixed(props.run)
+  const label = sanitizerUsed(props.run)
   const seconds = leastContactSeconds(label)
   return label && label.contactSeconds === seconds && seconds / 60 >= minutes.value
     ? t('run.contactByLabel', { product: label.name, time: spokenLength(seconds * 1000) })
     : ''
 })
-const askEarly = ref(false)
 </script>
 
 <template>
   <div class="wait">
-    <wait-cut
-      v-if="cut && !wait"
-      :cut="cut"
-      :step="step"
-      :position="position"
-      :run="run"
-      @begin="emit('begin')"
-    />
+    <wait-cut v-if="cut" :cut="cut" :step="step" :position="position" :run="run" @begin="emit('begin')" />
     <template v-else>
       <template v-if="wait && ends !== null">
         <timer-figure :started-at="wait.startedAt" :ends-at="ends" :now="now()" />
         <p class="say">
-          {{ left > 0 ? t(step.attended ? 'run.attended' : 'run.waiting') : t('run.waitOver') }}
+          {{ over ? t('run.waitOver') : t(step.attended ? 'run.attended' : 'run.waiting') }}
         </p>
       </template>
       <p v-else class="fig">{{ spokenLength(minutes * 60_000) }}</p>
@@ -73,22 +58,11 @@ const askEarly = ref(false)
         <n-button v-if="!wait" type="primary" class="big" :disabled="blocked" @click="emit('begin')">{{
           t('run.begin')
         }}</n-button>
-        <n-button v-else-if="left <= 0" type="primary" class="big" @click="emit('over')">{{
+        <n-button v-else-if="over" type="primary" class="big" @click="emit('over')">{{
           t('run.done')
         }}</n-button>
         <cool-reading v-else-if="kind === 'cool'" @cooled="(c) => emit('cooled', c)" />
-        <template v-else-if="askEarly">
-          <p class="early">
-            {{ t(strict ? 'run.earlyStrict' : 'run.early', { left: showCountdown(left) }) }}
-          </p>
-          <n-button class="alt" @click="emit('over')">{{
-            t(strict ? 'run.cutShort' : 'run.endEarly')
-          }}</n-button>
-          <n-button class="alt" @click="askEarly = false">{{ t('run.keepWaiting') }}</n-button>
-        </template>
-        <n-button v-else class="alt" @click="askEarly = true">{{
-          t(strict ? 'run.cameOff' : 'run.endEarly')
-        }}</n-button>
+        <end-early v-else :left="left" :strict="strict" @over="emit('over')" />
       </div>
     </template>
   </div>
@@ -113,10 +87,6 @@ const askEarly = ref(false)
 }
 .watch {
   font-size: 22px;
-}
-.early {
-  font-size: 19px;
-  max-width: 22em;
 }
 .act {
   margin-top: auto;

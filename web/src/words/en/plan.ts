@@ -85,6 +85,7 @@ export const plan = {
   risk: {
     title: 'Not in time',
     unplaced: '{what}: no place in the plan',
+    stopped: '{station}: {what} is not in the plan',
     late: '{what}: {time} late',
     over: '{who}: {time} past the hours',
     why: 'In the way: {what}.',

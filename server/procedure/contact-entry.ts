@@ -8,7 +8,7 @@ import {
 import { labelInForce, type AnyDraft, type OwnProcedure, type ProductSet } from '@tadka/core/record'
 import { Refusal } from '@tadka/core/refusal'
 import type { Pool } from '../db/pool.ts'
-import { statesOfKind } from './queries.ts'
+import { statesOfKind } from '../record/queries.ts'
 
 type Product = Partial<ProductSet> & { readonly id: string }
 
@@ -16,7 +16,7 @@ type Product = Partial<ProductSet> & { readonly id: string }
  * What a manager enters is held against what the site has: contact times no shorter than the code and the labels of its
  * products ask. Throws `contact_too_short`.
  */
-export async function checkEntered(pool: Pool, site: string, draft: AnyDraft): Promise<void> {
+export async function checkContactEntry(pool: Pool, site: string, draft: AnyDraft): Promise<void> {
   if (draft.type !== 'station.set@1' && draft.type !== 'procedure.set@1') return
   const [products, own] = await Promise.all([
     statesOfKind(pool, site, 'product') as Promise<Product[]>,
