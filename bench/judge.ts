@@ -1,6 +1,6 @@
 import { interval, millilitres, point, ppm } from '@tadka/core/quantity'
 import { judgeSanitizer, modelCode } from '@tadka/core/rules'
-import { correct, mixFor, type MeasuringTool } from '@tadka/core/solution'
+import { correct, measuresFor, mixFor, type MeasuringTool } from '@tadka/core/solution'
 import { median, report } from './report.ts'
 
 /** Judgements, doses and corrections a second on one core, each over a spread of inputs. */
@@ -16,6 +16,8 @@ const tools: MeasuringTool[] = [
   { name: 'jug', capacity: millilitres(1000), graduation: millilitres(50), error: millilitres(15) },
 ]
 const [beaker] = tools as [MeasuringTool, MeasuringTool]
+const stock = { kind: 'strength' as const, stock: ppm(25_000) }
+const measures = measuresFor(stock, { tools: [beaker], scales: [] })
 const kept: unknown[] = []
 
 const works: Record<string, (i: number) => unknown> = {
@@ -42,9 +44,9 @@ const works: Record<string, (i: number) => unknown> = {
         capacity: millilitres(10_000),
         reading: interval(i % 300, (i % 300) + 50),
       },
-      ppm(25_000),
+      stock,
       label.range,
-      beaker,
+      measures,
     ),
 }
 

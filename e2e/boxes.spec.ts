@@ -1,7 +1,9 @@
 import { boxFaults, screens } from './boxes.ts'
 import { address, press, signIn } from './crew.ts'
 import { places, visit } from './places.ts'
-import { expect, test } from './test.ts'
+import { beginsAnew, expect, test } from './test.ts'
+
+beginsAnew()
 
 test.use({ hasTouch: true })
 

@@ -1,15 +1,16 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page } from '@playwright/test'
+import { control } from './control.ts'
 
 export const address = (path = '/') => `${process.env['TADKA_URL']}${path}`
 
 /** Moves the server's clock on; tablets learn it from the next answer, here by a reload. */
 export async function later(page: Page, minutes: number): Promise<void> {
-  await fetch(`${process.env['TADKA_CONTROL']}/${minutes}`, { method: 'POST' })
+  await control(String(minutes))
   await page.reload()
 }
 
-export const restartServer = () => fetch(`${process.env['TADKA_CONTROL']}/restart`, { method: 'POST' })
+export const restartServer = () => control('restart')
 
 export async function signIn(page: Page, name: string, pin: string): Promise<void> {
   await page.goto(address())
@@ -35,12 +36,29 @@ export async function press(page: Page, name: string | RegExp): Promise<void> {
   await button.click()
 }
 
+/** Waits until a second tap at the same place is no echo of the first. */
+const counts = (page: Page) => expect(page.locator('html')).not.toHaveAttribute('data-pressed')
+
+/** Presses a button several times, each time meant. */
+export async function pressTimes(page: Page, name: string, times: number): Promise<void> {
+  for (let i = 0; i < times; i++) {
+    await counts(page)
+    await press(page, name)
+  }
+}
+
 /** Chooses one of a few: a block of a strip, a gap between two. */
 export async function pick(page: Page, name: string): Promise<void> {
   const choice = page.getByRole('radio', { name, exact: true })
   await choice.waitFor()
   await settled(page)
   await choice.click()
+}
+
+/** Chooses where a reading is taken: nothing is preselected that decides where it is filed. */
+export async function chooseStation(page: Page, name: string): Promise<void> {
+  await page.locator('.check .entry .n-select').first().click()
+  await page.locator('.n-base-select-option', { hasText: name }).click()
 }
 
 export const heading = (page: Page, title: string | RegExp) =>
@@ -63,11 +81,10 @@ export async function countParts(page: Page): Promise<void> {
   for (const part of await page.locator('.parts li').all()) {
     const [, pieces = '0'] = /of (\d+)/.exec(await part.locator('.count').innerText()) ?? []
     for (let n = 1; n <= Number(pieces); n++) {
-      // A second tap too soon is the first one's echo: it is tapped until it is counted.
-      await expect(async () => {
-        await part.locator('.up').click()
-        await expect(part.locator('.count')).toHaveText(new RegExp(`^${n} of`), { timeout: 100 })
-      }).toPass()
+      await settled(page)
+      await counts(page)
+      await part.locator('.up').click()
+      await expect(part.locator('.count')).toHaveText(new RegExp(`^${n} of`))
     }
   }
   await press(page, /^All \d+ counted$/)

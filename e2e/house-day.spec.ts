@@ -1,6 +1,8 @@
-import { expect, test } from './test.ts'
+import { beginsAnew, expect, test } from './test.ts'
 import { gateway, rackStream } from '@tadka/devices'
 import { address, isAccessible, press, signIn } from './crew.ts'
+
+beginsAnew()
 
 test('a manager sets the day and what falls due; what is wrong is told and nothing is lost', async ({
   page,

@@ -1,6 +1,8 @@
-import { expect, test, type Page } from './test.ts'
+import { beginsAnew, expect, test, type Page } from './test.ts'
 import { csvOf, rackStream } from '@tadka/devices'
 import { address, isAccessible, press, signIn } from './crew.ts'
+
+beginsAnew()
 
 /** The server's clock, which the tests move. */
 async function serverNow(page: Page): Promise<number> {

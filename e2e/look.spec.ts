@@ -1,6 +1,8 @@
-import { expect, test } from './test.ts'
+import { beginsAnew, expect, test } from './test.ts'
 import { address, isAccessible, press, signIn } from './crew.ts'
 import { colourful, places, visit } from './places.ts'
+
+beginsAnew()
 
 for (const colorScheme of ['light', 'dark'] as const) {
   test.describe(`in the ${colorScheme} theme`, () => {

@@ -1,6 +1,8 @@
-import { expect, test } from './test.ts'
+import { beginsAnew, expect, test } from './test.ts'
 import { address, heading, isAccessible, press, signIn } from './crew.ts'
 import { places, visit } from './places.ts'
+
+beginsAnew()
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
 

@@ -1,5 +1,7 @@
-import { expect, test, type Page } from './test.ts'
+import { beginsAnew, expect, test, type Page } from './test.ts'
 import { address, countParts, heading, hold, later, press, signIn } from './crew.ts'
+
+beginsAnew()
 
 async function begin(page: Page, station: string, procedure: string): Promise<void> {
   await page.goto(address('/run'))

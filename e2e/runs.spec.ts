@@ -11,7 +11,9 @@ import { stations } from '../server/demo/products.ts'
 import { boxFaults, screens } from './boxes.ts'
 import { address, signIn } from './crew.ts'
 import { GenericCrew, type Finger } from './generic-crew.ts'
-import { expect, test, type Page } from './test.ts'
+import { beginsAnew, expect, test, type Page } from './test.ts'
+
+beginsAnew()
 
 /**
  * Every procedure of the library, worked to its end through the interface, by touch, by somebody who knows nothing but what the

@@ -9,20 +9,27 @@ import { loadDemo } from '../server/demo/load.ts'
 
 /**
  * The real application over a fresh demo database, at the close of a trading day. Its clock runs, from the hour of
- * the demo; a second port, for the tests alone, moves it on (POST /MINUTES), sets it (POST /at/INSTANT) and restarts the server (POST /restart).
+ * the demo; a second port, for the tests alone, moves it on (POST /MINUTES), sets it (POST /at/INSTANT), restarts the
+ * server (POST /restart) and puts database and clock back to what they were at the start (POST /anew).
  */
 const webRoot = fileURLToPath(new URL('../web/dist', import.meta.url))
 const cluster = await startCluster(dataDir, process.env['TADKA_CLUSTER'] ?? 'e2e', () => {})
-const owner = new pg.Client({ connectionString: cluster.ownerUrl.replace(/\/tadka$/, '/postgres') })
-await owner.connect()
-await owner.query('drop database if exists tadka with (force)')
-await owner.query('create database tadka')
-await owner.end()
-await migrate(cluster.ownerUrl)
+/** Makes a database anew, empty or as another is. */
+async function make(database: string, like = 'template1'): Promise<void> {
+  const owner = new pg.Client({ connectionString: cluster.ownerUrl.replace(/\/tadka$/, '/postgres') })
+  await owner.connect()
+  await owner.query(`drop database if exists ${database} with (force)`)
+  await owner.query(`create database ${database} template ${like}`)
+  await owner.end()
+}
 
-let offset = Date.parse(process.env['TADKA_AT'] ?? '2026-11-26T22:40:00Z') - Date.now()
+const atFirst = () => Date.parse(process.env['TADKA_AT'] ?? '2026-11-26T22:40:00Z') - Date.now()
+let offset = atFirst()
 const now = () => Date.now() + offset
+await make('tadka')
+await migrate(cluster.ownerUrl)
 await loadDemo(cluster.ownerUrl, cluster.appUrl, now(), 14)
+await make('tadka_first', 'tadka')
 
 const port = await freePort()
 const start = async () => {
@@ -35,8 +42,12 @@ let app = await start()
 const control = createServer((request, response) => {
   void (async () => {
     const what = request.url?.slice(1) ?? ''
-    if (what === 'restart') {
+    if (what === 'restart' || what === 'anew') {
       await app.close()
+      if (what === 'anew') {
+        await make('tadka', 'tadka_first')
+        offset = atFirst()
+      }
       app = await start()
     } else if (what.startsWith('at/')) offset = Date.parse(what.slice(3)) - Date.now()
     else offset += Number(what) * 60_000

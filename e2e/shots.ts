@@ -3,6 +3,7 @@ import { gateway, rackStream } from '@tadka/devices'
 import { demoProbeHeader } from '../server/demo/devices.ts'
 import { chromiumArgs } from './browser.ts'
 import { countParts, hold, pick, press, settled, signIn } from './crew.ts'
+import { control } from './control.ts'
 import { application } from './started.ts'
 
 /** Takes the pictures of docs/screenshots from the demo at the close of a day: 1280 by 800, one of each main view. */
@@ -29,7 +30,7 @@ await press(page, /Bao/)
 await take('sign-in')
 
 // The shift is planned two hours before the rest, with the evening's rush to come.
-const turn = (minutes: number) => fetch(`${process.env['TADKA_CONTROL']}/${minutes}`, { method: 'POST' })
+const turn = (minutes: number) => control(String(minutes))
 await turn(-120)
 const lead = await newPage('light')
 await signIn(lead, 'Ines', '4711')

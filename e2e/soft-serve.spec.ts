@@ -1,5 +1,7 @@
-import { expect, test } from './test.ts'
+import { beginsAnew, expect, test } from './test.ts'
 import { address, countParts, heading, hold, later, press, restartServer, signIn, pick } from './crew.ts'
+
+beginsAnew()
 
 test('a soft-serve freezer is closed at night and opened in the morning, watched live, to the signed record', async ({
   browser,
@@ -115,7 +117,7 @@ test('a soft-serve freezer is closed at night and opened in the morning, watched
     await press(page, 'Done')
     await press(page, 'Done')
     await press(page, 'Done')
-    await page.locator('#cold').fill('4')
+    await page.locator('#heat-product').fill('4')
     await press(page, 'Put it in the log')
     await expect(page.getByText('It stands in the log.')).toBeVisible()
   })

@@ -1,4 +1,5 @@
 import { test as base } from '@playwright/test'
+import { control } from './control.ts'
 import { application } from './started.ts'
 
 export { expect, type Page } from '@playwright/test'
@@ -17,3 +18,11 @@ export const test = base.extend<object, { readonly isServed: boolean }>({
     { scope: 'worker', auto: true, timeout: 120_000 },
   ],
 })
+
+let isUsed = false
+/** Gives a file of tests the database and the clock as they were at first, whatever files this worker ran before. */
+export const beginsAnew = () =>
+  test.beforeAll(async () => {
+    if (isUsed) await control('anew')
+    isUsed = true
+  })

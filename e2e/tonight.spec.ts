@@ -1,8 +1,10 @@
-import { expect, test, type Page } from './test.ts'
+import { beginsAnew, expect, test, type Page } from './test.ts'
+import { control } from './control.ts'
 import { address, isAccessible, later, press, signIn } from './crew.ts'
 
 /** The evening after the other tests', before its last rush. */
-test.beforeAll(() => fetch(`${process.env['TADKA_CONTROL']}/at/2026-11-27T20:40:00Z`, { method: 'POST' }))
+beginsAnew()
+test.beforeAll(() => control('at/2026-11-27T20:40:00Z'))
 
 const bars = (page: Page, words: RegExp) => page.getByRole('button', { name: words })
 /** Sees to it that there is a plan, whichever test comes first. */

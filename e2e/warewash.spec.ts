@@ -1,10 +1,12 @@
-import { expect, test } from './test.ts'
+import { beginsAnew, expect, test } from './test.ts'
 import { eventGateway, gateway, rackStream } from '@tadka/devices'
+import { control } from './control.ts'
 import { demoProbeHeader } from '../server/demo/devices.ts'
-import { address, isAccessible, press, signIn, pick } from './crew.ts'
+import { address, isAccessible, pick, press, pressTimes, signIn } from './crew.ts'
+
+beginsAnew()
 
 // Named to run last: its days go by.
-const control = (what: string) => fetch(`${process.env['TADKA_CONTROL']}/${what}`, { method: 'POST' })
 const url = () => process.env['TADKA_URL'] ?? ''
 
 test('a booster scales up over days: warned of before the first rack that fails, then out of use, the sink, and back', async ({
@@ -107,7 +109,7 @@ test('without a probe racks are counted with one button, and taken back; the gau
   await press(page, 'Save the data plate')
   await page.goto(address('/dish/machine/quay-dish'))
   await expect(page.getByText('No rack was read yet.')).toBeVisible()
-  for (let i = 0; i < 3; i++) await press(page, 'One rack')
+  await pressTimes(page, 'One rack', 3)
   await press(page, 'Take one back')
   await expect(page.getByText('Racks since the water was changed').locator('xpath=..')).toContainText('2')
   await press(page, 'Water changed')

@@ -171,6 +171,7 @@ export const instrumentSet = z.discriminatedUnion('kind', [
     blocks: z.array(z.number().min(0)).min(2).max(12),
     colours: z.array(z.string().regex(/^#[0-9a-f]{6}$/)).max(12),
     bestBefore: instantMs,
+    madeFor: z.array(slug).max(50).optional(),
   }),
   z.strictObject({
     kind: z.literal('thermometer'),
@@ -178,6 +179,22 @@ export const instrumentSet = z.discriminatedUnion('kind', [
     unit: temperatureUnit,
     accuracy: z.number().positive(),
     checkDue: instantMs,
+    station: slug.optional(),
+  }),
+  z.strictObject({
+    kind: z.literal('pressure-gauge'),
+    name: words(80),
+    unit: z.enum(['kPa', 'psi']),
+    accuracy: z.number().positive(),
+    checkDue: instantMs,
+    station: slug,
+  }),
+  z.strictObject({
+    kind: z.literal('indicator'),
+    name: words(80),
+    unit: temperatureUnit,
+    turnsAt: z.number(),
+    bestBefore: instantMs,
   }),
   z.strictObject({
     kind: z.literal('titration'),
@@ -185,6 +202,7 @@ export const instrumentSet = z.discriminatedUnion('kind', [
     agent,
     perDrop: z.number().positive(),
     bestBefore: instantMs,
+    madeFor: z.array(slug).max(50).optional(),
   }),
   measuringTool.extend({ kind: z.literal('tool') }),
   z.strictObject({

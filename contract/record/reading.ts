@@ -4,14 +4,16 @@ import {
   dishMachineReading,
   hotWaterReading,
   interval,
-  judgedQuantity as quantity,
+  coldProductReading,
+  judgedQuantity,
   localRule,
   sanitizerReading,
-  temperatureUnit,
   utensilsReading,
   washWaterReading,
 } from '../rules/schemas.ts'
 
+/** Tablets that were away while it changed still say "temperature" for whatever they judged; the server judges anew. */
+const quantity = z.preprocess((q) => (q === 'temperature' ? 'sanitizerWater' : q), judgedQuantity)
 const verdict = z.enum(['in', 'too-close', 'out', 'cannot-tell'])
 
 export const judgement = z.strictObject({
@@ -47,6 +49,7 @@ export const judgement = z.strictObject({
 const pick = z.union([
   z.strictObject({ matches: z.number() }),
   z.strictObject({ between: z.tuple([z.number(), z.number()]) }),
+  z.strictObject({ darkerThan: z.number() }),
 ])
 
 const place = {
@@ -57,6 +60,7 @@ const place = {
   case: slug.nullable(),
   judgement,
   instruments: z.array(slug).max(8),
+  by: z.record(z.string().max(20), slug).optional(),
   local: z.array(localRule).max(50).optional(),
 }
 
@@ -65,6 +69,7 @@ export const readingTaken = z.discriminatedUnion('what', [
     ...place,
     what: z.literal('sanitizer'),
     product: slug.nullable(),
+    use: slug.optional(),
     atRack: z.literal(true).optional(),
     reading: sanitizerReading,
     picks: z.strictObject({
@@ -75,7 +80,7 @@ export const readingTaken = z.discriminatedUnion('what', [
   z.strictObject({
     ...place,
     what: z.literal('cold-product'),
-    reading: z.strictObject({ unit: temperatureUnit, value: z.number(), interval }),
+    reading: coldProductReading,
   }),
   z.strictObject({ ...place, what: z.literal('utensils'), reading: utensilsReading }),
   z.strictObject({ ...place, what: z.literal('dish-machine'), reading: dishMachineReading }),

@@ -1,9 +1,9 @@
 import { z } from 'zod'
-import { chemicalClass, liquidSupply, measuringTool } from './schemas.ts'
+import { chemicalClass, liquidSupply, measuringTool, scale, supply, volumeUnit } from './schemas.ts'
 
 const volume = z.strictObject({
   value: z.number().min(0).max(1e7),
-  unit: z.enum(['mL', 'L', 'tsp', 'tbsp', 'fl oz', 'cup', 'pt', 'qt', 'gal']),
+  unit: volumeUnit,
 })
 
 export const doseBody = z.strictObject({
@@ -16,12 +16,16 @@ export const doseBody = z.strictObject({
 })
 
 export const correctionBody = z.strictObject({
-  volume,
-  capacity: volume,
-  reading: z.strictObject({ lo: z.number().min(0), hi: z.number().min(0) }),
-  stock: z.number().positive(),
+  /** Null where nobody knows how much it is, or how much there is room for. */
+  volume: volume.nullable(),
+  capacity: volume.nullable(),
+  /** ppm; no upper end where it reads "so much or more". */
+  reading: z.strictObject({ lo: z.number().min(0), hi: z.number().min(0).nullable() }),
+  supply,
+  /** What label and code allow, ppm. */
   band: z.strictObject({ lo: z.number().positive(), hi: z.number().positive() }),
-  tool: measuringTool,
+  tools: z.array(measuringTool).max(20),
+  scales: z.array(scale).max(20).optional(),
   spoiled: z.enum(['soiled', 'old', 'cold', 'detergent']).optional(),
 })
 
@@ -40,6 +44,17 @@ export const pieceBody = z.strictObject({
   mayBeHalved: z.boolean(),
   target: positive,
   total: volume,
+})
+
+/** A wash tank dosed by hand. */
+export const tankBody = z.strictObject({
+  volume,
+  /** Fresh water that a rack brings. */
+  rinseWater: volume,
+  /** The label's band, g/L. */
+  band: z.strictObject({ lo: positive, target: positive, hi: positive }),
+  /** The least that can be measured, g. */
+  tool: positive.optional(),
 })
 
 export const topUpBody = z.strictObject({

@@ -3,6 +3,7 @@ import { z } from 'zod'
 export const chemicalClass = z.enum([
   'hypochlorite',
   'quat',
+  'iodine',
   'detergent',
   'acid',
   'ammonia',
@@ -11,6 +12,7 @@ export const chemicalClass = z.enum([
 ])
 
 const mL = z.number().min(0).max(1e7)
+export const volumeUnit = z.enum(['mL', 'L', 'tsp', 'tbsp', 'fl oz', 'cup', 'pt', 'qt', 'gal'])
 
 const stated = z.strictObject({
   value: z.number().positive(),
@@ -35,6 +37,15 @@ export const supply = z.discriminatedUnion('kind', [
 export const measuringTool = z.strictObject({
   name: z.string().max(80),
   capacity: mL.positive(),
+  /** The unit that its marks are printed in; absent: mL. */
+  marks: volumeUnit.optional(),
   graduation: mL.positive(),
   error: mL,
+})
+
+/** Grams. */
+export const scale = z.strictObject({
+  name: z.string().max(80),
+  graduation: z.number().positive().max(10_000),
+  error: z.number().min(0).max(10_000),
 })

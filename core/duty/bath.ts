@@ -1,5 +1,6 @@
 import { instant, type Instant } from '../quantity/index.ts'
 import type { BathState } from '../record/folds.ts'
+import type { Verdict } from '../rules/index.ts'
 import type { SiteSet } from '../record/house.ts'
 
 /** Hours after which a bath is tested again, and changed. Common practice, no source: every 2 to 4 h. */
@@ -35,4 +36,24 @@ export function bathDue(
   return again < useBy
     ? { testBy: instant(again), useBy, why: 'age' }
     : { testBy: useBy, useBy, why: 'change' }
+}
+
+/** What a bath asks for now. */
+export type BathCall = 'change' | 'test' | null
+
+/**
+ * What a bath asks for at one moment, and the verdict that may be shown of it: a reading is of its moment. A bath past its hours, its
+ * test or its forecast is not known to be in, whatever it once read. @param likelyBelow when it is likely below its range.
+ */
+export function bathNow(
+  bath: Pick<BathState, 'lastReading'>,
+  due: BathDue,
+  likelyBelow: Instant | null,
+  now: Instant,
+): { readonly call: BathCall; readonly verdict: Verdict } {
+  const last = bath.lastReading?.verdict ?? 'cannot-tell'
+  if (now >= due.useBy) return { call: 'change', verdict: last === 'out' ? 'out' : 'cannot-tell' }
+  const foretold = likelyBelow !== null && now >= likelyBelow
+  if (now >= due.testBy || foretold) return { call: 'test', verdict: last === 'in' ? 'cannot-tell' : last }
+  return { call: null, verdict: last }
 }

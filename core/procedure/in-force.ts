@@ -29,6 +29,8 @@ export interface InForce {
   /** The site's own procedure that a run is worked to. */
   readonly document?: Procedure
   readonly label?: LabelInForce
+  /** What the site's own records make of a reading, where that is another than what was sent: it stands in its place. */
+  readonly judged?: unknown
   /** Hours after which a sanitized machine is sanitized again before product. */
   readonly freshHours?: number
 }

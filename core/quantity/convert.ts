@@ -30,6 +30,13 @@ export const toCelsius = (value: Fahrenheit): Celsius => celsius(((value - 32) *
 /** @param value °C; returns °F, exact. */
 export const toFahrenheit = (value: Celsius): Fahrenheit => fahrenheit((value * 9) / 5 + 32)
 
+/** 1 psi is 6.894 757 kPa. Source: NIST SP 811, appendix B. */
+const kPaInPsi = 6.894757
+/** @param value psi; returns kPa. */
+export const toKPa = (value: number): number => value * kPaInPsi
+/** @param value kPa; returns psi. */
+export const toPsi = (value: number): number => value / kPaInPsi
+
 /** @param percent % weight in volume (g per 100 mL); returns mg/L. */
 export const ppmFromPercentWv = (percent: number): Ppm => ppm(percent * 10_000)
 

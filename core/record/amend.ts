@@ -41,21 +41,30 @@ export function amendReading(
 }
 
 /** A temperature moved to another number, as wide as it was. */
-const movedTo = (t: JudgedTemperature, value: number): JudgedTemperature => {
-  const half = ((t.reading.hi ?? value) - (t.reading.lo ?? value)) / 2
-  return { unit: t.unit, reading: interval(value - half, value + half) }
+const movedTo = (t: JudgedTemperature, value: number): JudgedTemperature => ({
+  unit: t.unit,
+  reading: moved(t.reading, value),
+})
+const moved = (was: Interval, value: number): Interval => {
+  const half = ((was.hi ?? value) - (was.lo ?? value)) / 2
+  return interval(value - half, value + half)
 }
 
 /** The numbers of a reading of heat by field, as they were typed; null for a reading that has none. */
 export function numbersOf(taken: ReadingTaken): Record<string, number> | null {
-  const middle = (i: Interval) => ((i.lo ?? 0) + (i.hi ?? 0)) / 2
+  // What is open at an end was no number.
+  const middle = ({ lo, hi }: Interval) => (lo === null || hi === null ? null : (lo + hi) / 2)
+  const put = (name: string, i: Interval) => {
+    const value = middle(i)
+    if (value !== null) numbers[name] = value
+  }
   const numbers: Record<string, number> = {}
   if (taken.what === 'sanitizer' || taken.what === 'cold-product') return null
   for (const [name, value] of Object.entries(taken.reading) as [string, unknown][]) {
     if (name === 'label' || name === 'plate') continue
     if (typeof value === 'number') numbers[name] = value
-    else if (isInterval(value)) numbers[name] = middle(value)
-    else if (isTemperature(value)) numbers[name] = middle(value.reading)
+    else if (isInterval(value)) put(name, value)
+    else if (isTemperature(value)) put(name, value.reading)
   }
   return numbers
 }
@@ -74,7 +83,7 @@ function amendNumbers(taken: ReadingTaken, numbers: Readonly<Record<string, numb
     const was = reading[name]
     if (!(name in old)) continue
     if (typeof was === 'number') reading[name] = value
-    else if (isInterval(was)) reading[name] = interval(value, value)
+    else if (isInterval(was)) reading[name] = moved(was, value)
     else if (isTemperature(was)) reading[name] = movedTo(was, value)
   }
   const amended = { ...taken, reading } as ReadingTaken

@@ -5,8 +5,10 @@ export interface CaseAction {
   readonly run: string | null
   readonly bath: string | null
   readonly did: 'strengthened' | 'weakened' | 'drained-refilled' | 'remixed' | 'discarded' | 'other'
-  /** mL, where something was added or drained. */
+  /** What was added or drained, in `unit`; null where nothing was. */
   readonly amount: number | null
+  /** Absent: mL. `share`: a part of the bath. */
+  readonly unit?: 'mL' | 'g' | 'pieces' | 'share' | undefined
   readonly note: string
 }
 

@@ -4,7 +4,6 @@ import { isComplete, walk } from '../procedure/outline.ts'
 import { procedureOfRun, tickOf, type RunState } from '../procedure/run-state.ts'
 import { judgeStep } from '../procedure/step-taken.ts'
 import type { StationState } from '../procedure/station-state.ts'
-import { judge } from './judge.ts'
 import type { AnyRecord } from './record.ts'
 
 /** What may be odd about a record that is kept all the same. */
@@ -15,6 +14,9 @@ export const flags = [
   'wait-cut-short',
   'forbidden-act',
   'verdict-differs',
+  'label-differs',
+  'rules-differ',
+  'reading-differs',
   'station-busy',
   'does-not-fit',
   'not-counted',
@@ -55,10 +57,6 @@ export function flagsOf(record: AnyRecord, context: FlagContext): Flag[] {
       const unfinished = run?.judged && (!procedure || !isComplete(procedure, run))
       return [...running(context), ...(unfinished ? (['not-complete'] as const) : [])]
     }
-    case 'reading.taken@1':
-      return judge(record.payload, record.payload.local).overall === record.payload.judgement.overall
-        ? []
-        : ['verdict-differs']
     default:
       return []
   }

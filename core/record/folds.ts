@@ -79,6 +79,8 @@ export interface BathState {
   readonly station: string | null
   readonly run: string | null
   readonly product: string | null
+  /** The label's use that it was mixed for; absent where nobody wrote it down. */
+  readonly use?: string | undefined
   readonly productName: string
   readonly volume: number
   readonly capacity: number
@@ -128,10 +130,10 @@ export const bathFold: Fold<BathState> = {
     if (record.type === 'ware.in@1' || record.type === 'ware.out@1')
       return { ...state, baskets: basketsAfter(state.baskets, state.product, record) }
     if (record.type === 'bath.mixed@1') {
-      const { where, station, run, product, productName, volume, capacity, target } = record.payload
+      const { where, station, run, product, use, productName, volume, capacity, target } = record.payload
       const at = correctedAt(record)
       const mixed = { mixedAt: at, mixedBy: record.by, target, since: at, readings: [], lastReading: null }
-      return { ...state, where, station, run, product, productName, volume, capacity, ...mixed }
+      return { ...state, where, station, run, product, use, productName, volume, capacity, ...mixed }
     }
     if (record.type === 'reading.taken@1' && record.payload.what === 'sanitizer') {
       const { strength } = record.payload.reading
@@ -159,7 +161,7 @@ export const bathFold: Fold<BathState> = {
 
 function volumeAfter(volume: number, action: CaseAction): number {
   const adds = action.did === 'strengthened' || action.did === 'weakened'
-  return adds ? volume + (action.amount ?? 0) : volume
+  return adds && (action.unit ?? 'mL') === 'mL' ? volume + (action.amount ?? 0) : volume
 }
 
 export interface ShiftState {

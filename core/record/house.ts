@@ -177,6 +177,8 @@ export type InstrumentSet =
       readonly blocks: readonly number[]
       readonly colours: readonly string[]
       readonly bestBefore: number
+      /** Products that it is made for; absent: any with its agent. */
+      readonly madeFor?: readonly string[] | undefined
     }
   | {
       readonly kind: 'thermometer'
@@ -184,6 +186,26 @@ export type InstrumentSet =
       readonly unit: '°C' | '°F'
       readonly accuracy: number
       readonly checkDue: number
+      /** The station whose own gauge it is; absent: a probe that goes anywhere. */
+      readonly station?: string | undefined
+    }
+  | {
+      /** The gauge beside a dish machine's rinse valve. */
+      readonly kind: 'pressure-gauge'
+      readonly name: string
+      readonly unit: 'kPa' | 'psi'
+      /** In its own unit, either way. */
+      readonly accuracy: number
+      readonly checkDue: number
+      readonly station: string
+    }
+  | {
+      /** A label that turns for good at one temperature: run through a machine on the ware. */
+      readonly kind: 'indicator'
+      readonly name: string
+      readonly unit: '°C' | '°F'
+      readonly turnsAt: number
+      readonly bestBefore: number
     }
   | {
       readonly kind: 'titration'
@@ -192,6 +214,7 @@ export type InstrumentSet =
       /** ppm a drop. */
       readonly perDrop: number
       readonly bestBefore: number
+      readonly madeFor?: readonly string[] | undefined
     }
   | ({ readonly kind: 'tool' } & MeasuringTool)
   | ({ readonly kind: 'scale' } & Scale)

@@ -6,6 +6,7 @@ import { procedureOfRun, type RunState } from '../procedure/run-state.ts'
 import type { StationState } from '../procedure/station-state.ts'
 import { Refusal } from '../refusal/index.ts'
 import type { ProductSet } from './house.ts'
+import type { ReadingTaken } from './reading.ts'
 import type { AnyDraft, SubjectRef } from './record.ts'
 
 /** Whether a procedure is for stations of a family: those of "dish-machine" serve every kind of it. */
@@ -27,8 +28,34 @@ export function alsoNeeded(draft: AnyDraft): SubjectRef[] {
   if (draft.type === 'run.started@1' || draft.type === 'run.started@2')
     return [{ kind: 'procedure', id: draft.payload.procedure.id }]
   if (draft.type === 'ware.in@1') return [{ kind: 'product', id: draft.payload.product }]
+  const reading = readingIn(draft)
+  if (reading) return readingNeeds(reading)
   const used = solutionOf(draft)
   return used ? [{ kind: 'product', id: used.product }] : []
+}
+
+/** The reading that a draft brings: itself, or put in the place of a mistaken one. */
+export function readingIn(draft: AnyDraft): ReadingTaken | null {
+  if (draft.type === 'reading.taken@1') return draft.payload
+  const { targetType, instead } =
+    draft.type === 'record.amended@1' ? draft.payload : { targetType: '', instead: null }
+  return targetType === 'reading.taken@1' && instead !== null ? (instead as ReadingTaken) : null
+}
+
+/** What a reading is judged by: its label, its instruments, its place, the site's practices. */
+function readingNeeds(reading: ReadingTaken): SubjectRef[] {
+  const { station, run, bath, instruments } = reading
+  const ref = (kind: SubjectRef['kind'], id: string | null): SubjectRef[] =>
+    id === null ? [] : [{ kind, id }]
+  return [
+    ...ref('product', reading.what === 'sanitizer' ? reading.product : null),
+    ...[...new Set([...instruments, ...Object.values(reading.by ?? {})])].flatMap((id) =>
+      ref('instrument', id),
+    ),
+    ...ref('station', station),
+    ...ref('run', run),
+    ...ref('bath', bath),
+  ]
 }
 
 /** The solution that a step of a run mixed, or dipped a strip in. */
@@ -114,13 +141,17 @@ function wareLabel(id: string, product: Partial<ProductSet> | null): LabelInForc
   return use ? labelInForce(id, product, use.id) : null
 }
 
+/** The use of a product that a step of a run mixes or checks; null where it does neither. */
+export function useOfStep(run: RunState | null, key: string): string | null {
+  const procedure = run && procedureOfRun(run)
+  if (!run || !procedure) return null
+  const position = walk(procedure, run).positions.find((p) => p.key === key)
+  return position?.kind === 'step' ? useOf(position.step) : null
+}
+
 /** The label of what a step mixed or checked, for the use that the procedure names. */
 function labelFor(draft: AnyDraft, known: Known): LabelInForce | null {
   const used = solutionOf(draft)
-  const run = used && known.run(used.run)
-  const procedure = run && procedureOfRun(run)
-  if (!used || !procedure) return null
-  const position = walk(procedure, run).positions.find((p) => p.key === used.step)
-  const use = position?.kind === 'step' ? useOf(position.step) : null
-  return use === null ? null : labelInForce(used.product, known.product(used.product), use)
+  const use = used && useOfStep(known.run(used.run), used.step)
+  return !used || use === null ? null : labelInForce(used.product, known.product(used.product), use)
 }

@@ -1,6 +1,7 @@
 import type { Fold } from './fold.ts'
 import type { ConcentrateOpened, InstrumentChecked, InstrumentSet, ProductSet, SpareSet } from './house.ts'
 import type { Procedure } from '../procedure/language.ts'
+import { icePoint } from '../rules/index.ts'
 import { correctedAt } from './record.ts'
 
 interface Named {
@@ -34,6 +35,8 @@ export const productFold: Fold<ProductState> = {
 export interface InstrumentKept {
   /** The newest last; at most the last thirty. */
   readonly checks: readonly (InstrumentChecked & { readonly at: number; readonly by: string })[]
+  /** A thermometer's last check in melting ice was out. */
+  readonly failed?: boolean
 }
 export type InstrumentState = (Named & InstrumentKept) | (Named & InstrumentKept & InstrumentSet)
 
@@ -43,12 +46,18 @@ const checksKept = 30
 export const instrumentFold: Fold<InstrumentState> = {
   initial: (id) => ({ id, checks: [] }),
   apply(state, record) {
-    if (record.type === 'instrument.set@1') return { ...record.payload, id: state.id, checks: state.checks }
+    if (record.type === 'instrument.set@1') {
+      const { id, checks, failed } = state
+      return { ...record.payload, id, checks, ...(failed === undefined ? {} : { failed }) }
+    }
     if (record.type !== 'instrument.checked@1') return state
     const check = { ...record.payload, at: correctedAt(record), by: record.by }
     const checks = [...state.checks, check].slice(-checksKept)
-    if (check.method === 'ice-point' && 'kind' in state && state.kind === 'thermometer')
-      return { ...state, checks, checkDue: check.due }
+    if (check.method === 'ice-point' && 'kind' in state && state.kind === 'thermometer') {
+      // What it read tells, not what was sent with it.
+      const failed = icePoint(check.read, check.unit).verdict === 'out'
+      return { ...state, checks, checkDue: check.due, failed }
+    }
     return { ...state, checks }
   },
 }

@@ -28,12 +28,16 @@ interface ReadingPlace {
 export type ReadingTaken = ReadingPlace & {
   readonly judgement: Judgement
   readonly instruments: readonly string[]
+  /** Which instrument each number was read on, by the field's name; a field left out was read on one that nobody entered. */
+  readonly by?: Readonly<Record<string, string>> | undefined
   /** The local rules that were in force and were laid over the verdict; absent where there were none. */
   readonly local?: readonly LocalRule[]
 } & (
     | {
         readonly what: 'sanitizer'
         readonly product: string | null
+        /** The label's use that it is judged by; absent in records of before it was written down. */
+        readonly use?: string | undefined
         /** Read at the rack of the station, a dish machine that sanitizes by it; absent for a bath. */
         readonly atRack?: true
         readonly reading: SanitizerReading
@@ -94,6 +98,8 @@ export interface BathMixed {
   readonly station: string | null
   readonly run: string | null
   readonly product: string
+  /** The label's use that it is mixed for; absent in records of before it was written down. */
+  readonly use?: string | undefined
   readonly productName: string
   /** mL of solution. */
   readonly volume: number

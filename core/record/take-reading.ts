@@ -5,6 +5,7 @@ import type {
   JudgedTemperature,
   LabelUse,
   LocalRule,
+  Medium,
   SanitizerReading,
   Strip,
   StripPick,
@@ -41,7 +42,7 @@ export interface SanitizerEntry {
   readonly temperature: {
     readonly value: number
     readonly unit: '°C' | '°F'
-    readonly instrument: ThermometerSet | null
+    readonly instrument: (Thermometer & { readonly id?: string | undefined }) | null
   } | null
   /** mg/L as CaCO3. */
   readonly hardness: number | null
@@ -54,8 +55,9 @@ const asStrip = (s: StripSet): Strip => ({
   bestBefore: s.bestBefore as Instant,
 })
 
-const asInstrument = (t: ThermometerSet | null): Instrument | null =>
-  t && { name: t.name, unit: t.unit, accuracy: t.accuracy, checkDue: t.checkDue as Instant }
+export type Thermometer = ThermometerSet & { readonly failed?: boolean | undefined }
+const asInstrument = (t: Thermometer | null): Instrument | null =>
+  t && { name: t.name, unit: t.unit, accuracy: t.accuracy, checkDue: t.checkDue as Instant, failed: t.failed }
 
 /** The label's words for one use, without the fields that judging does not need. */
 export function labelOf(product: ProductSet, useId: string): LabelUse | null {
@@ -89,10 +91,7 @@ export function readEntry(
     agent: product.agent ?? ('other' satisfies Agent),
     strength: picked(entry.strength),
     ph: picked(entry.ph),
-    temperature: t && {
-      unit: t.unit,
-      reading: instrumentReading(t.value, t.unit, asInstrument(t.instrument), now),
-    },
+    temperature: t && judgedTemperature({ ...t, thermometer: t.instrument }, now),
     hardness: entry.hardness === null ? null : { lo: entry.hardness, hi: entry.hardness },
     label: labelOf(product, useId),
   }
@@ -116,39 +115,39 @@ export function sanitizerChecked(
     ...place,
     what: 'sanitizer',
     product: product.id,
+    use: useId,
     reading,
     picks: { strength: pickOf(entry.strength), ph: entry.ph?.pick ?? null },
     judgement: judge({ what: 'sanitizer', reading }, local),
     instruments,
+    by: entry.temperature?.instrument?.id ? { temperature: entry.temperature.instrument.id } : {},
     ...(local.length > 0 ? { local } : {}),
   }
 }
 
-/** The payload of a product temperature check, judged. `value` is in `unit`, the thermometer's own. */
-export function coldProductChecked(
-  place: Place,
-  value: number,
-  unit: '°C' | '°F',
-  thermometer: (ThermometerSet & { readonly id: string }) | null,
-  now: Instant,
-  local: readonly LocalRule[] = [],
-): ReadingTaken {
-  const interval = instrumentReading(value, unit, asInstrument(thermometer), now)
-  const read: Read = { what: 'cold-product', reading: { unit, value, interval } }
-  return taken(read, place, thermometer ? [thermometer.id] : [], local)
-}
+/** What a thermometer that failed its check tells. */
+export const notTold: Interval = { lo: null, hi: null }
 
-/** A temperature as typed: the number, the thermometer it was read on, or null where none was. */
+/** A temperature as typed: the number, its unit, and the thermometer it was read on, or null where none was. */
 export interface TypedTemperature {
   readonly value: number
-  readonly thermometer: ThermometerSet | null
+  readonly unit: '°C' | '°F'
+  readonly thermometer: Thermometer | null
 }
 
-/** A typed temperature as it is judged: a point or an interval, in the thermometer's own unit. @param now milliseconds UTC. */
-export function judgedTemperature(typed: TypedTemperature | null, now: Instant): JudgedTemperature | null {
+/**
+ * A typed temperature as it is judged: a point or an interval, in the thermometer's own unit; null where nothing was typed or the
+ * thermometer failed its check. @param now milliseconds UTC.
+ */
+export function judgedTemperature(
+  typed: TypedTemperature | null,
+  now: Instant,
+  medium: Medium = 'water',
+): JudgedTemperature | null {
   if (!typed) return null
-  const unit = typed.thermometer?.unit ?? '°C'
-  return { unit, reading: instrumentReading(typed.value, unit, asInstrument(typed.thermometer), now) }
+  const unit = typed.thermometer?.unit ?? typed.unit
+  const reading = instrumentReading(typed.value, unit, asInstrument(typed.thermometer), now, medium)
+  return reading && { unit, reading }
 }
 
 /** The payload of a reading with its judgement. @param local rules of the site's authority that are in force. */
@@ -157,7 +156,9 @@ export function taken(
   place: Place,
   instruments: readonly string[],
   local: readonly LocalRule[] = [],
+  by?: Readonly<Record<string, string>>,
 ): ReadingTaken {
   const laid = local.length > 0 ? { local } : {}
-  return { ...place, ...read, ...laid, instruments, judgement: judge(read, local) } as ReadingTaken
+  const on = by ? { by } : {}
+  return { ...place, ...read, ...laid, ...on, instruments, judgement: judge(read, local) } as ReadingTaken
 }

@@ -29,6 +29,21 @@ const currentUpcasts: Readonly<Record<string, Upcast>> = {
   },
 }
 
+/** What was sent of a reading gives way to what the site's own records made of it. */
+function withJudged(type: string, payload: unknown, judged: unknown): unknown {
+  if (type !== 'record.amended@1') return { ...(payload as object), ...(judged as object) }
+  const amended = payload as { readonly instead: object }
+  return { ...amended, instead: { ...amended.instead, ...(judged as object) } }
+}
+
+/** A record as it stands in the log: of a reading, what the site's own records made of it. Its version stays what it was. */
+export function asJudged<R extends { type: string; payload: unknown; inForce?: InForce }>(record: R): R {
+  const judged = record.inForce?.judged
+  return judged === undefined
+    ? record
+    : { ...record, payload: withJudged(record.type, record.payload, judged) }
+}
+
 /** A record's payload at its newest version, step by step; stored bytes stay as they are. */
 export function upcast<R extends { type: string; payload: unknown; inForce?: InForce }>(
   record: R,
@@ -40,5 +55,7 @@ export function upcast<R extends { type: string; payload: unknown; inForce?: InF
     payload = next.payload(payload)
     type = next.to
   }
-  return type === record.type ? record : { ...record, type, payload }
+  const judged = record.inForce?.judged
+  if (judged !== undefined) payload = withJudged(type, payload, judged)
+  return type === record.type && judged === undefined ? record : { ...record, type, payload }
 }

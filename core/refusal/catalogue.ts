@@ -42,6 +42,18 @@ export const catalogue = {
     'malformed',
     'A % by weight needs the density that the label or its data sheet gives.',
   ),
+  target_over_label: entry(
+    'malformed',
+    'The label allows no more than {most} ppm for this use. Choose {most} ppm or less.',
+  ),
+  target_under_label: entry(
+    'malformed',
+    'Below {least} ppm the label says nothing of this use: it would not sanitize. Choose {least} ppm or more.',
+  ),
+  target_needs_rinse: entry(
+    'malformed',
+    'Over {most} ppm of chlorine a rinse with drinking water must follow, and this label asks for none. Choose {most} ppm or less.',
+  ),
   target_is_zero: entry('malformed', 'The target strength must be above zero.'),
   volume_is_zero: entry('malformed', 'The volume must be above zero.'),
   vessel_too_small: entry('malformed', 'The vessel does not hold this much. Choose a larger one.'),
@@ -52,6 +64,7 @@ export const catalogue = {
   strip_block_unknown: entry('malformed', 'The strip has no such block. Pick one of the blocks on its card.'),
 
   reason_missing: entry('malformed', 'Say why, in a few words.'),
+  rule_about_nothing: entry('malformed', 'Choose what the rule is about, and the unit that it is read in.'),
   limit_missing: entry('malformed', 'Give at least one end of the limit.'),
 
   // procedures

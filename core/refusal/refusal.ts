@@ -14,7 +14,7 @@ export class Refusal extends Error {
   readonly details: Readonly<Record<string, unknown>>
 
   constructor(code: RefusalCode, details: Readonly<Record<string, unknown>> = {}) {
-    super(catalogue[code].message)
+    super(catalogue[code].message.replace(/\{(\w+)\}/g, (_, name: string) => String(details[name] ?? '')))
     this.name = 'Refusal'
     this.code = code
     this.kind = catalogue[code].kind

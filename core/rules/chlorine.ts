@@ -1,4 +1,4 @@
-import { atMost, interval, type Interval } from '../quantity/index.ts'
+import { atLeast, atMost, interval, type Interval } from '../quantity/index.ts'
 import { limitVerdict, type LimitVerdict } from './judgement.ts'
 import type { Profile, TemperaturePair } from './profile.ts'
 import type { Verdict } from './verdict.ts'
@@ -46,7 +46,21 @@ export function judgeChlorine(
     atMost(chlorine.ceiling),
     strength,
   )
-  return [minimum(profile, source, strength, temperature, ph), ceiling, phVerdict]
+  return [
+    minimum(profile, source, strength, temperature, ph),
+    ceiling,
+    coldest(profile, source, temperature),
+    phVerdict,
+  ]
+}
+
+/** Colder than the table's last row no strength serves. */
+function coldest(profile: Profile, source: string, t: JudgedTemperature | null): LimitVerdict {
+  const unit = t?.unit ?? '°C'
+  const least = Math.min(
+    ...profile.chlorine.rows.flatMap((r) => [limitIn(r.ph8, unit), limitIn(r.ph10, unit)]),
+  )
+  return limitVerdict('chlorineWater', unit, source, atLeast(least), t?.reading ?? null)
 }
 
 function minimum(
@@ -72,7 +86,7 @@ function minimum(
 }
 
 function minimumVerdict(strength: Interval | null, worst: number, best: number, allRead: boolean): Verdict {
-  if (strength === null) return best === Infinity && allRead ? 'out' : 'cannot-tell'
+  if (strength === null) return best === Infinity ? 'out' : 'cannot-tell'
   const lo = strength.lo ?? 0
   const hi = strength.hi ?? Infinity
   if (best === Infinity || hi < best) return 'out'

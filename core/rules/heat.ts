@@ -1,4 +1,4 @@
-import { atLeast, atMost, interval, type Interval } from '../quantity/index.ts'
+import { atLeast, atMost, interval, toPsi, type Interval } from '../quantity/index.ts'
 import { limitIn, type JudgedTemperature } from './chlorine.ts'
 import {
   layerVerdict,
@@ -26,12 +26,19 @@ export interface DishMachineReading {
   readonly wash: JudgedTemperature | null
   /** Final rinse at the manifold. Not asked of a chemical machine. */
   readonly rinse: JudgedTemperature | null
-  /** Flow pressure beside the rinse control valve, kPa. */
+  /** Flow pressure beside the rinse control valve, in `pressureUnit`. */
   readonly pressure: Interval | null
+  /** The gauge's own unit; absent: kPa. */
+  readonly pressureUnit?: PressureUnit | undefined
   /** The utensil's surface, by an irreversible registering indicator; null where none was run this time. */
   readonly surface: JudgedTemperature | null
   readonly plate: DataPlate | null
+  /** How the site checks a hot-water machine: `surface` asks for the ware's surface, and the manifold only votes where it was read. */
+  readonly practice?: HotWaterPractice | undefined
 }
+
+export type PressureUnit = 'kPa' | 'psi'
+export type HotWaterPractice = 'manifold' | 'surface' | 'last-seconds'
 
 const limitPair = (
   quantity: LimitVerdict['quantity'],
@@ -55,18 +62,16 @@ export function judgeDishMachine(r: DishMachineReading, profile: Profile = model
   const limits = [limitPair('wash', from(section), pair, r.wash, atLeast)]
   if (r.kind !== 'chemical') {
     const least = r.kind === 'stationary-single' ? code.rinse.leastSingle : code.rinse.leastOther
-    limits.push(limitPair('rinse', from(code.rinse.section), least, r.rinse, atLeast))
-    limits.push(limitPair('rinse', from(code.rinse.section), code.rinse.most, r.rinse, atMost))
-    limits.push(
-      limitVerdict(
-        'pressure',
-        'kPa',
-        from(code.pressure.section),
-        interval(code.pressure.lo, code.pressure.hi),
-        r.pressure,
-      ),
-    )
-    if (r.surface)
+    if (asked(r, r.rinse)) {
+      limits.push(limitPair('rinse', from(code.rinse.section), least, r.rinse, atLeast))
+      limits.push(limitPair('rinse', from(code.rinse.section), code.rinse.most, r.rinse, atMost))
+    }
+    if (asked(r, r.pressure)) {
+      const unit = r.pressureUnit ?? 'kPa'
+      const { lo, hi } = code.pressure[unit]
+      limits.push(limitVerdict('pressure', unit, from(code.pressure.section), interval(lo, hi), r.pressure))
+    }
+    if (r.surface || r.practice === 'surface')
       limits.push(limitPair('surface', from(code.surface.section), code.surface.pair, r.surface, atLeast))
   }
   const layers = [layerVerdict('code', profile.name, limits)]
@@ -76,6 +81,10 @@ export function judgeDishMachine(r: DishMachineReading, profile: Profile = model
   }
   return judged(profile, layers)
 }
+
+/** What stands at the manifold is asked for, unless the site reads the surface in its place; read, it is judged in any case. */
+const asked = (r: DishMachineReading, reading: unknown): boolean =>
+  r.practice !== 'surface' || reading !== null
 
 /** How hot the ware's surface became, by itself. Source: FDA Food Code 2022, 4-703.11(B). */
 export function judgeSurface(surface: JudgedTemperature | null, profile: Profile = modelCode): Judgement {
@@ -87,30 +96,31 @@ export function judgeSurface(surface: JudgedTemperature | null, profile: Profile
 function plateLimits(plate: DataPlate, r: DishMachineReading): LimitVerdict[] {
   const limits: LimitVerdict[] = []
   if (plate.wash) limits.push(limitPair('wash', 'data plate', plate.wash, r.wash, atLeast))
-  if (plate.rinse && r.kind !== 'chemical')
+  if (r.kind === 'chemical') return limits
+  if (plate.rinse && asked(r, r.rinse))
     limits.push(limitPair('rinse', 'data plate', plate.rinse, r.rinse, atLeast))
-  if (plate.pressure && r.kind !== 'chemical')
-    limits.push(
-      limitVerdict(
-        'pressure',
-        'kPa',
-        'data plate',
-        interval(plate.pressure.lo, plate.pressure.hi),
-        r.pressure,
-      ),
-    )
+  if (plate.pressure && asked(r, r.pressure)) {
+    const unit = r.pressureUnit ?? 'kPa'
+    const { lo, hi } = plate.pressure
+    const range = unit === 'kPa' ? interval(lo, hi) : interval(toPsi(lo), toPsi(hi))
+    limits.push(limitVerdict('pressure', unit, 'data plate', range, r.pressure))
+  }
   return limits
 }
 
 export function judged(profile: Profile, layers: readonly LayerVerdict[]): Judgement {
-  const unread = layers.flatMap((l) => l.limits.filter((x) => x.reading === null).map((x) => x.quantity))
+  const overall = strictest(layers.map((l) => l.verdict))
+  // What nothing can rescue asks for nothing more.
+  const unread = layers.flatMap((l) =>
+    overall === 'out' ? [] : l.limits.filter((x) => x.reading === null).map((x) => x.quantity),
+  )
   const missing = [...new Set(unread)].map((quantity): MissingValue => ({
     quantity,
     best: 'in',
     worst: 'out',
   }))
   return {
-    overall: strictest(layers.map((l) => l.verdict)),
+    overall,
     layers,
     missing,
     profile: { id: profile.id, version: profile.version },
@@ -128,7 +138,7 @@ export function judgeHotWaterByHand(
   const time = seconds === null ? null : interval(seconds, seconds)
   return judged(profile, [
     layerVerdict('code', profile.name, [
-      limitPair('temperature', from, pair, t, atLeast),
+      limitPair('hotWater', from, pair, t, atLeast),
       limitVerdict('time', 's', `${profile.name}, 4-703.11(A)`, atLeast(least), time),
     ]),
   ])
@@ -147,7 +157,7 @@ export function judgeWashWater(
   const source = label ? 'detergent label (4-501.19 leaves it to the label)' : `${profile.name}, ${section}`
   return judged(profile, [
     layerVerdict(label ? 'label' : 'code', label ? 'detergent label' : profile.name, [
-      limitPair('temperature', source, label ?? pair, t, atLeast),
+      limitPair('washWater', source, label ?? pair, t, atLeast),
     ]),
   ])
 }

@@ -1,7 +1,7 @@
 export * from './verdict.ts'
 export * from './instrument.ts'
 export * from './judgement.ts'
-export { modelCode, type Profile } from './profile.ts'
+export { modelCode, type Profile, type TemperaturePair } from './profile.ts'
 export { leastChlorine, type JudgedTemperature } from './chlorine.ts'
 export * from './sanitizer.ts'
 export { judgeColdProduct, rerunFit } from './product.ts'

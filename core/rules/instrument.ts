@@ -1,7 +1,8 @@
 import { interval, point, type Instant, type Interval } from '../quantity/index.ts'
 import { Refusal } from '../refusal/index.ts'
+import { modelCode } from './profile.ts'
 
-/** A test strip product: the values of its colour blocks, lowest first, in `unit`. The last block is open above. */
+/** A test strip product: the values of its colour blocks, palest first, in `unit`. The last block is open above. */
 export interface Strip {
   readonly name: string
   readonly blocks: readonly number[]
@@ -9,11 +10,28 @@ export interface Strip {
   readonly bestBefore?: Instant | undefined
 }
 
-/** What was seen: the block it matches, or the gap between two neighbours. */
-export type StripPick = { readonly matches: number } | { readonly between: readonly [number, number] }
+/** What was seen: the block it matches, the gap between two neighbours, or a colour beyond the darkest block. */
+export type StripPick =
+  | { readonly matches: number }
+  | { readonly between: readonly [number, number] }
+  | { readonly darkerThan: number }
 
 /**
- * The reading of a strip as an interval: "matches 100" is nearer to 100 than to its neighbours; "between" is the gap.
+ * What "matches" says of one block: nearer to it than to its neighbours. The palest is no floor: it reaches from nothing (of a pH
+ * strip: from anything) up to the middle towards its neighbour; the darkest stays open above.
+ */
+export function matching(strip: Pick<Strip, 'blocks' | 'unit'>, at: number): Interval {
+  const { blocks, unit } = strip
+  const [value, below, above] = [blocks[at], blocks[at - 1], blocks[at + 1]]
+  if (value === undefined) throw new Refusal('strip_block_unknown', { field: 'strip' })
+  return interval(
+    below === undefined ? (unit === 'pH' ? null : 0) : (below + value) / 2,
+    above === undefined ? null : (above + value) / 2,
+  )
+}
+
+/**
+ * The reading of a strip as an interval: see `matching`; "between" is the gap, "darker than the darkest" is open above.
  * @param now instant of the test, to hold against the strip's date.
  * Throws `strip_void` (past its date), `strip_block_unknown`. Common practice, no source.
  * Example: blocks 0, 50, 100, 200: matches 100 is 75 to 150.
@@ -28,14 +46,11 @@ export function stripReading(strip: Strip, pick: StripPick, now: Instant): Inter
       throw new Refusal('strip_block_unknown', { field: 'strip' })
     return interval(pick.between[0], pick.between[1])
   }
-  const at = blocks.indexOf(pick.matches)
-  if (at < 0) throw new Refusal('strip_block_unknown', { field: 'strip' })
-  const below = blocks[at - 1]
-  const above = blocks[at + 1]
-  return interval(
-    below === undefined ? pick.matches : (below + pick.matches) / 2,
-    above === undefined ? null : (above + pick.matches) / 2,
-  )
+  if ('darkerThan' in pick) {
+    if (pick.darkerThan !== blocks.at(-1)) throw new Refusal('strip_block_unknown', { field: 'strip' })
+    return interval(pick.darkerThan, null)
+  }
+  return matching(strip, blocks.indexOf(pick.matches))
 }
 
 /** A thermometer, gauge or meter. Accuracy is in the instrument's own unit, either way. */
@@ -44,13 +59,18 @@ export interface Instrument {
   readonly unit: '°C' | '°F'
   readonly accuracy: number
   readonly checkDue: Instant
+  /** Its last check in melting ice was out: until one passes it tells nothing. */
+  readonly failed?: boolean | undefined
 }
 
-/** Accuracy that the code asks of water and air thermometers: FDA Food Code 2022, 4-203.12. */
-export const codeAccuracy = { '°C': 1.5, '°F': 3 } as const
+/** What a thermometer is put into: food is read finer than water and air. */
+export type Medium = 'food' | 'water'
 
-/** Accuracy that the code asks of food thermometers: FDA Food Code 2022, 4-203.11. */
-export const foodAccuracy = { '°C': 1, '°F': 2 } as const
+/** Accuracy that the code asks of thermometers, either way: FDA Food Code 2022, 4-203.11 (food) and 4-203.12 (water, air). */
+export const codeAccuracy = {
+  food: { '°C': modelCode.accuracy.food.c, '°F': modelCode.accuracy.food.f },
+  water: { '°C': modelCode.accuracy.water.c, '°F': modelCode.accuracy.water.f },
+} as const
 
 export interface IcePoint {
   /** How far off it read, in its own unit. */
@@ -65,21 +85,24 @@ export interface IcePoint {
  */
 export function icePoint(read: number, unit: '°C' | '°F'): IcePoint {
   const off = read - (unit === '°C' ? 0 : 32)
-  return { off, verdict: Math.abs(off) <= foodAccuracy[unit] ? 'in' : 'out' }
+  return { off, verdict: Math.abs(off) <= codeAccuracy.food[unit] ? 'in' : 'out' }
 }
 
 /**
- * What a reading stands for: a point where the instrument is accurate enough and its check is not past due, as
- * inspectors read it; else an interval as wide as its accuracy (or as the code's allowance where none is known).
+ * What a reading stands for: a point where the instrument is accurate enough for what it reads and its check is not past due, as
+ * inspectors read it; else an interval as wide as its accuracy (or as the code's allowance where no instrument is named).
+ * Null where the instrument failed its check: it tells nothing.
  */
 export function instrumentReading(
   value: number,
   unit: '°C' | '°F',
   instrument: Instrument | null,
   now: Instant,
-): Interval {
-  const accuracy = instrument?.accuracy ?? codeAccuracy[unit]
-  const trusted =
-    instrument !== null && instrument.accuracy <= codeAccuracy[unit] && now <= instrument.checkDue
+  medium: Medium,
+): Interval | null {
+  if (instrument?.failed) return null
+  const allowed = codeAccuracy[medium][unit]
+  const accuracy = instrument?.accuracy ?? allowed
+  const trusted = instrument !== null && accuracy <= allowed && now <= instrument.checkDue
   return trusted ? point(value) : interval(value - accuracy, value + accuracy)
 }

@@ -2,20 +2,37 @@ import type { Interval } from '../quantity/index.ts'
 import { distanceTo, judgeInterval, strictest, type Verdict } from './verdict.ts'
 
 export type LayerKind = 'code' | 'local' | 'label' | 'plate'
-export type JudgedQuantity =
-  | 'chlorine'
-  | 'iodine'
-  | 'quat'
-  | 'strength'
-  | 'temperature'
-  | 'pH'
-  | 'hardness'
-  | 'wash'
-  | 'rinse'
-  | 'pressure'
-  | 'surface'
-  | 'time'
-  | 'hours'
+/** Everything that is judged, each with the units that its limits come in. What a rule is about is one of these. */
+export const judgedQuantities = {
+  chlorine: ['ppm'],
+  iodine: ['ppm'],
+  quat: ['ppm'],
+  /** Of a sanitizer of any kind, as its label has it. */
+  strength: ['ppm'],
+  /** The solution's water, by what is dissolved in it. */
+  chlorineWater: ['°C', '°F'],
+  iodineWater: ['°C', '°F'],
+  quatWater: ['°C', '°F'],
+  sanitizerWater: ['°C', '°F'],
+  /** TCS product kept cold. */
+  product: ['°C', '°F'],
+  /** Wash water in the sink. */
+  washWater: ['°C', '°F'],
+  /** Sanitizing by hand. */
+  hotWater: ['°C', '°F'],
+  /** The refrigerated room that utensils are kept in. */
+  room: ['°C', '°F'],
+  pH: ['pH'],
+  hardness: ['mg/L'],
+  /** Of a dish machine. */
+  wash: ['°C', '°F'],
+  rinse: ['°C', '°F'],
+  pressure: ['kPa', 'psi'],
+  surface: ['°C', '°F'],
+  time: ['s'],
+  hours: ['h'],
+} as const satisfies Record<string, readonly string[]>
+export type JudgedQuantity = keyof typeof judgedQuantities
 
 /** One limit held against one reading. */
 export interface LimitVerdict {
@@ -75,6 +92,21 @@ export function limitVerdict(
     verdict: limit === null ? 'cannot-tell' : judgeInterval(reading, limit),
     distance: judged ? distanceTo(reading, limit) : null,
   }
+}
+
+/**
+ * The ppm that every voting limit of a judgement allows together; null where none names a strength, or they leave nothing.
+ * A correction aims into it.
+ */
+export function allowedStrength(judgement: Pick<Judgement, 'layers'>): { lo: number; hi: number } | null {
+  const strengths: readonly JudgedQuantity[] = ['chlorine', 'iodine', 'quat', 'strength']
+  const limits = judgement.layers
+    .flatMap((l) => l.limits)
+    .filter((l) => strengths.includes(l.quantity) && !l.struck)
+    .flatMap((l) => l.limit ?? [])
+  const lo = Math.max(0, ...limits.flatMap((l) => l.lo ?? []))
+  const hi = Math.min(Infinity, ...limits.flatMap((l) => l.hi ?? []))
+  return limits.length > 0 && Number.isFinite(hi) && lo <= hi ? { lo, hi } : null
 }
 
 export function layerVerdict(layer: LayerKind, name: string, limits: readonly LimitVerdict[]): LayerVerdict {

@@ -1,6 +1,6 @@
 import { interval, within, type Interval } from '../quantity/index.ts'
 import { Refusal } from '../refusal/index.ts'
-import type { Strip } from './instrument.ts'
+import { matching, type Strip } from './instrument.ts'
 
 /**
  * A titration kit: drops counted times ppm a drop, half a drop either way.
@@ -15,19 +15,14 @@ export function titrationReading(drops: number, perDrop: number): Interval {
 
 /** All readings that a strip can give: each block, each gap. */
 export function possibleReadings(
-  strip: Pick<Strip, 'blocks'>,
+  strip: StripBlocks,
 ): { readonly reading: Interval; readonly block: number | null }[] {
-  const { blocks } = strip
-  return blocks.flatMap((value, i) => {
-    const [below, above] = [blocks[i - 1], blocks[i + 1]]
-    const matches = interval(
-      below === undefined ? value : (below + value) / 2,
-      above === undefined ? null : (above + value) / 2,
-    )
-    const gap = above === undefined ? [] : [{ reading: interval(value, above), block: null }]
-    return [{ reading: matches, block: value }, ...gap]
+  return strip.blocks.flatMap((value, i) => {
+    const beyond = { reading: interval(value, strip.blocks[i + 1] ?? null), block: null }
+    return [{ reading: matching(strip, i), block: value }, beyond]
   })
 }
+type StripBlocks = Pick<Strip, 'blocks' | 'unit'>
 
 export interface StripFit {
   /** Whether any reading of the strip can show the band as in. */
@@ -41,18 +36,32 @@ export interface StripFit {
  * and the product do not go together.
  * @param band ppm.
  */
-export function stripFit(strip: Pick<Strip, 'blocks'>, band: Interval): StripFit {
+export function stripFit(strip: StripBlocks, band: Interval): StripFit {
   const inside = possibleReadings(strip).filter((p) => within(p.reading, band))
   return { canShow: inside.length > 0, blocksInside: inside.flatMap((p) => p.block ?? []) }
 }
 
-/** A target inside the band that the strip shows best: the block wholly inside nearest to the middle, or null. ppm. */
+/**
+ * Whether what is mixed to a strength can be seen to be in: its block is wholly inside, or it lies well within a gap that is, a
+ * quarter of the gap from either block. @param wanted ppm. Common practice, no source.
+ */
+export function isShowable(strip: StripBlocks, band: { lo: number; hi: number }, wanted: number): boolean {
+  return strip.blocks.some((value, i) => {
+    const next = strip.blocks[i + 1]
+    const meant = next === undefined ? null : (next - value) / 4
+    const inGap = next !== undefined && meant !== null && wanted >= value + meant && wanted <= next - meant
+    if (inGap) return within(interval(value, next), band)
+    const matches = matching(strip, i)
+    return within(interval(wanted, wanted), matches) && within(matches, band)
+  })
+}
+
+/** A target inside the band that the strip shows best: the block wholly inside nearest to `wanted`, or null. ppm. */
 export function showableTarget(
-  strip: Pick<Strip, 'blocks'>,
+  strip: StripBlocks,
   band: { lo: number; hi: number },
+  wanted = (band.lo + band.hi) / 2,
 ): number | null {
   const { blocksInside } = stripFit(strip, band)
-  const middle = (band.lo + band.hi) / 2
-  const best = blocksInside.toSorted((a, b) => Math.abs(a - middle) - Math.abs(b - middle))[0]
-  return best ?? null
+  return blocksInside.toSorted((a, b) => Math.abs(a - wanted) - Math.abs(b - wanted))[0] ?? null
 }

@@ -3,12 +3,15 @@ import {
   fahrenheit,
   toCelsius,
   toFahrenheit,
+  toKPa,
+  toPsi,
   within,
   type Instant,
   type Interval,
 } from '../quantity/index.ts'
 import { Refusal } from '../refusal/index.ts'
 import {
+  judgedQuantities,
   layerVerdict,
   limitVerdict,
   type JudgedQuantity,
@@ -16,6 +19,7 @@ import {
   type LayerVerdict,
   type LimitVerdict,
 } from './judgement.ts'
+import { modelCode } from './profile.ts'
 import { strictest, type Verdict } from './verdict.ts'
 
 /** One rule of a site's own authority: dated, with a reason; it adds a limit, or replaces a named section. */
@@ -33,8 +37,34 @@ export interface LocalRule {
   readonly reason: string
 }
 
-/** Throws `reason_missing` for a rule that tells no reason, `limit_missing` for one that limits nothing. */
+/** What a rule can be about: everything that is judged but the cold room, which the code's table holds with the hours. */
+export const ruledQuantities = (Object.keys(judgedQuantities) as JudgedQuantity[]).filter((q) => q !== 'room')
+
+/** What rules once named for every temperature alike, by the section that they replace. */
+const oncePlain: Readonly<Record<string, JudgedQuantity>> = {
+  [modelCode.coldHolding.source]: 'product',
+  [modelCode.washWater.section]: 'washWater',
+  [modelCode.hotWaterByHand.section]: 'hotWater',
+}
+
+/**
+ * What a rule is about; null for one entered when any temperature was named alike: it is laid over nothing until it is set anew.
+ * One that replaces a section is about what that section is about.
+ */
+export function aboutOf(rule: Pick<LocalRule, 'quantity' | 'effect'>): JudgedQuantity | null {
+  if (rule.quantity in judgedQuantities) return rule.quantity
+  return rule.effect.kind === 'replaces' ? (oncePlain[rule.effect.section] ?? null) : null
+}
+
+/**
+ * Throws `reason_missing` for a rule that tells no reason, `limit_missing` for one that limits nothing, `rule_about_nothing` for one
+ * that names nothing that is judged, or in a unit that it is never read in.
+ */
 export function checkLocalRule(rule: LocalRule): LocalRule {
+  const about = aboutOf(rule)
+  const units: readonly string[] = about ? judgedQuantities[about] : []
+  if (about === 'room' || !units.includes(rule.unit))
+    throw new Refusal('rule_about_nothing', { field: 'quantity' })
   if (rule.reason.trim().length < 3) throw new Refusal('reason_missing', { field: 'reason' })
   if (rule.limit.lo === null && rule.limit.hi === null) throw new Refusal('limit_missing', { field: 'limit' })
   return rule
@@ -43,6 +73,15 @@ export function checkLocalRule(rule: LocalRule): LocalRule {
 /** Whether a rule holds at an instant, milliseconds UTC. */
 export const inForce = (rule: Pick<LocalRule, 'from' | 'until'>, now: Instant): boolean =>
   rule.from <= now && (rule.until === null || now < rule.until)
+
+/** The rules in force at an instant, each about what it names today; those that name nothing are left out. */
+export const rulesInForce = (rules: readonly LocalRule[], at: Instant): LocalRule[] =>
+  rules
+    .filter((r) => inForce(r, at))
+    .flatMap((r) => {
+      const quantity = aboutOf(r)
+      return quantity === null ? [] : [quantity === r.quantity ? r : { ...r, quantity }]
+    })
 
 /**
  * A judgement with the local rules in force laid over it. A replaced limit stays, struck, and does not vote; where the
@@ -75,19 +114,23 @@ export function judgedAnew(judgement: Judgement, layers: readonly LayerVerdict[]
   return { ...judgement, layers: again, overall: strictest(voting(again)) }
 }
 
-/** The rule's limit in the unit that was read: temperatures are converted, anything else must be in the same unit. */
+/** The rule's limit in the unit that was read: temperatures and pressures are converted, anything else must be in the same unit. */
 function limitOf(rule: LocalRule, unit: string): Interval | null {
   if (rule.unit === unit) return rule.limit
-  const turn = unit === '°F' && rule.unit === '°C' ? toF : unit === '°C' && rule.unit === '°F' ? toC : null
+  const turn = turns[`${rule.unit} to ${unit}`]
   if (!turn) return null
   const { lo, hi } = rule.limit
   return { lo: lo === null ? null : turn(lo), hi: hi === null ? null : turn(hi) }
 }
-const toF = (c: number) => toFahrenheit(celsius(c))
-const toC = (f: number) => toCelsius(fahrenheit(f))
+const turns: Readonly<Record<string, (value: number) => number>> = {
+  '°C to °F': (c) => toFahrenheit(celsius(c)),
+  '°F to °C': (f) => toCelsius(fahrenheit(f)),
+  'kPa to psi': toPsi,
+  'psi to kPa': toKPa,
+}
 
 const isAbout = (rule: LocalRule, limit: LimitVerdict): boolean =>
-  limit.quantity === rule.quantity && limitOf(rule, limit.unit) !== null
+  limit.quantity === aboutOf(rule) && limitOf(rule, limit.unit) !== null
 
 const speaksOf = (judgement: Judgement, rule: LocalRule): boolean =>
   judgement.layers.some((l) => l.limits.some((x) => isAbout(rule, x)))
@@ -127,7 +170,7 @@ function localLayer(rule: LocalRule, layers: readonly LayerVerdict[]): LayerVerd
   const unit = read?.unit ?? rule.unit
   return layerVerdict('local', rule.authority, [
     limitVerdict(
-      rule.quantity,
+      aboutOf(rule) ?? rule.quantity,
       unit,
       rule.authority,
       limitOf(rule, unit) ?? rule.limit,

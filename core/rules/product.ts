@@ -9,18 +9,19 @@ import { modelCode, type Profile } from './profile.ts'
  */
 export function judgeColdProduct(profile: Profile, unit: '°C' | '°F', reading: Interval | null): Judgement {
   const { source, temperature } = profile.coldHolding
+  const told = reading === null || (reading.lo === null && reading.hi === null) ? null : reading
   const limit = limitVerdict(
-    'temperature',
+    'product',
     unit,
     `${profile.name}, ${source}`,
     atMost(limitIn(temperature, unit)),
-    reading,
+    told,
   )
   const layer = layerVerdict('code', profile.name, [limit])
   return {
     overall: layer.verdict,
     layers: [layer],
-    missing: reading === null ? [{ quantity: 'temperature', best: 'in', worst: 'out' }] : [],
+    missing: told === null ? [{ quantity: 'product', best: 'in', worst: 'out' }] : [],
     profile: { id: profile.id, version: profile.version },
   }
 }

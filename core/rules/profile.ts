@@ -51,8 +51,10 @@ export interface Profile {
       readonly leastOther: TemperaturePair
       readonly most: TemperaturePair
     }
-    /** kPa. */
-    readonly pressure: { readonly section: string; readonly lo: number; readonly hi: number }
+    /** As the code pairs them: each gauge is held to the figures of its own unit. */
+    readonly pressure: { readonly section: string } & Readonly<
+      Record<'kPa' | 'psi', { lo: number; hi: number }>
+    >
     readonly surface: { readonly section: string; readonly pair: TemperaturePair }
   }
   readonly hotWaterByHand: {
@@ -72,7 +74,7 @@ export interface Profile {
   readonly accuracy: {
     readonly food: { readonly section: string } & TemperaturePair
     readonly water: { readonly section: string } & TemperaturePair
-    readonly pressure: { readonly section: string; readonly kPa: number }
+    readonly pressure: { readonly section: string; readonly kPa: number; readonly psi: number }
   }
   readonly contact: {
     readonly source: string
@@ -120,7 +122,7 @@ export const modelCode: Profile = {
       leastOther: { c: 82, f: 180 },
       most: { c: 90, f: 194 },
     },
-    pressure: { section: '4-501.113', lo: 35, hi: 200 },
+    pressure: { section: '4-501.113', kPa: { lo: 35, hi: 200 }, psi: { lo: 5, hi: 30 } },
     surface: { section: '4-703.11(B)', pair: { c: 71, f: 160 } },
   },
   hotWaterByHand: { section: '4-501.111', pair: { c: 77, f: 171 }, seconds: 30 },
@@ -138,7 +140,7 @@ export const modelCode: Profile = {
   accuracy: {
     food: { section: '4-203.11', c: 1, f: 2 },
     water: { section: '4-203.12', c: 1.5, f: 3 },
-    pressure: { section: '4-203.13', kPa: 14 },
+    pressure: { section: '4-203.13', kPa: 14, psi: 2 },
   },
   contact: { source: '4-703.11(C)', chlorine: 10, chlorineShort: 7, other: 30 },
 }

@@ -78,7 +78,7 @@ function codeLimits(profile: Profile, r: SanitizerReading): LimitVerdict[] {
     const from = `${profile.name}, ${source}`
     return [
       limitVerdict('iodine', 'ppm', from, interval(range.lo, range.hi), r.strength),
-      warmEnough(from, temperature, r.temperature),
+      warmEnough('iodineWater', from, temperature, r.temperature),
       limitVerdict('pH', 'pH', from, atMost(highestPh), r.ph),
     ]
   }
@@ -88,7 +88,7 @@ function codeLimits(profile: Profile, r: SanitizerReading): LimitVerdict[] {
     const byLabel = r.label ? interval(r.label.range.lo, r.label.range.hi) : null
     return [
       limitVerdict('quat', 'ppm', `${from}, as the label`, byLabel, r.strength),
-      warmEnough(from, temperature, r.temperature),
+      warmEnough('quatWater', from, temperature, r.temperature),
       limitVerdict('hardness', 'mg/L', from, atMost(r.label?.hardestWater ?? hardestWater), r.hardness),
     ]
   }
@@ -100,19 +100,28 @@ function labelLimits(label: LabelUse, r: SanitizerReading): LimitVerdict[] {
   const limits = [
     limitVerdict('strength', 'ppm', label.name, interval(label.range.lo, label.range.hi), r.strength),
   ]
-  if (label.temperature) limits.push(warmEnough(label.name, label.temperature, r.temperature))
+  if (label.temperature)
+    limits.push(warmEnough(waterOf[r.agent], label.name, label.temperature, r.temperature))
   if (label.hardestWater !== null)
     limits.push(limitVerdict('hardness', 'mg/L', label.name, atMost(label.hardestWater), r.hardness))
   return limits
 }
 
+const waterOf = {
+  chlorine: 'chlorineWater',
+  iodine: 'iodineWater',
+  quat: 'quatWater',
+  other: 'sanitizerWater',
+} as const
+
 function warmEnough(
+  quantity: (typeof waterOf)[Agent],
   source: string,
   pair: { c: number; f: number },
   t: JudgedTemperature | null,
 ): LimitVerdict {
   const unit = t?.unit ?? '°C'
-  return limitVerdict('temperature', unit, source, atLeast(limitIn(pair, unit)), t?.reading ?? null)
+  return limitVerdict(quantity, unit, source, atLeast(limitIn(pair, unit)), t?.reading ?? null)
 }
 
 /** Values to try for what was not read: one that helps and one that harms. */
@@ -128,13 +137,13 @@ function missingValues(profile: Profile, r: SanitizerReading): MissingValue[] {
     strictest(judgeLayers(profile, { ...fill(r), ...changed }).map((l) => l.verdict))
   if (r.strength === null) missing.push({ quantity: 'strength', best: 'in', worst: 'out' })
   if (r.label === null) missing.push({ quantity: 'label', best: 'in', worst: 'out' })
-  const counts = (quantity: 'temperature' | 'pH' | 'hardness', verdicts: Verdict[]) => {
+  const counts = (quantity: MissingValue['quantity'], verdicts: Verdict[]) => {
     if (verdicts[0] !== verdicts[1])
       missing.push({ quantity, best: verdicts[0] ?? 'cannot-tell', worst: verdicts[1] ?? 'cannot-tell' })
   }
   if (r.temperature === null)
     counts(
-      'temperature',
+      waterOf[r.agent],
       trials.temperature.map((t) => overall({ temperature: { unit: '°C', reading: t } })),
     )
   if (r.ph === null)

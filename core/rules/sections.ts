@@ -20,12 +20,12 @@ export function codeSections(profile: Profile = modelCode): CodeSection[] {
     limit,
   })
   return [
-    entry(coldHolding.source, 'temperature', '°C', atMost(coldHolding.temperature.c)),
-    entry(washWater.section, 'temperature', '°C', atLeast(washWater.pair.c)),
+    entry(coldHolding.source, 'product', '°C', atMost(coldHolding.temperature.c)),
+    entry(washWater.section, 'washWater', '°C', atLeast(washWater.pair.c)),
     ...Object.values(d.wash).map((w) => entry(w.section, 'wash', '°C', atLeast(w.pair.c))),
-    entry(hotWaterByHand.section, 'temperature', '°C', atLeast(hotWaterByHand.pair.c)),
+    entry(hotWaterByHand.section, 'hotWater', '°C', atLeast(hotWaterByHand.pair.c)),
     entry(d.rinse.section, 'rinse', '°C', interval(d.rinse.leastOther.c, d.rinse.most.c)),
-    entry(d.pressure.section, 'pressure', 'kPa', interval(d.pressure.lo, d.pressure.hi)),
+    entry(d.pressure.section, 'pressure', 'kPa', interval(d.pressure.kPa.lo, d.pressure.kPa.hi)),
     entry(chlorine.ceilingSource, 'chlorine', 'ppm', atMost(chlorine.ceiling)),
     entry(iodine.source, 'iodine', 'ppm', interval(iodine.range.lo, iodine.range.hi)),
     entry(quat.source, 'hardness', 'mg/L', atMost(quat.hardestWater)),

@@ -37,20 +37,25 @@ export interface UtensilsReading {
 }
 
 /**
- * Whether utensils in use are within their cleaning interval. A temperature that may lie in two rows of the table is held to
- * the shorter interval. Source: FDA Food Code 2022, 4-602.11(C) and (D)(2).
+ * Whether utensils in use are within their cleaning interval. A temperature that may lie in two rows of the table passes by the
+ * shorter interval alone, and is out past the longer; past the longest of all they are out at any temperature. Source: FDA Food Code 2022, 4-602.11(C) and (D)(2).
  */
 export function judgeUtensils(r: UtensilsReading, profile: Profile = modelCode): Judgement {
   const hours = r.hours === null ? null : interval(r.hours, r.hours)
-  const highest = r.temperature?.reading.hi ?? null
-  const known = r.kept === 'room' || highest !== null
-  const room =
-    r.kept === 'room' || !r.temperature || highest === null
-      ? null
-      : { value: highest, unit: r.temperature.unit }
-  const allowed = cleaningInterval(room, profile)
-  const limits = [limitVerdict('hours', 'h', allowed.source, known ? atMost(allowed.hours) : null, hours)]
-  if (r.kept === 'refrigerated' && r.temperature === null)
-    limits.push(limitVerdict('temperature', '°C', allowed.source, null, null))
+  const at = (end: number | null) =>
+    r.temperature && end !== null ? cleaningInterval({ value: end, unit: r.temperature.unit }, profile) : null
+  const longest = cleaningInterval({ value: -Infinity, unit: '°C' }, profile)
+  const atRoom = cleaningInterval(null, profile)
+  const inRoom = r.kept === 'room'
+  const least = inRoom ? atRoom : at(r.temperature?.reading.hi ?? null)
+  // Nothing that is not known can make it longer than this.
+  const most = inRoom ? atRoom : (at(r.temperature?.reading.lo ?? null) ?? longest)
+  const over = r.hours !== null && r.hours > most.hours
+  const held = over ? most : least
+  const limit = limitVerdict('hours', 'h', (held ?? atRoom).source, held && atMost(held.hours), hours)
+  const between = least !== null && !over && limit.verdict === 'out'
+  const limits = [between ? { ...limit, verdict: 'too-close' as const } : limit]
+  if (!inRoom && r.temperature === null && !over)
+    limits.push(limitVerdict('room', '°C', atRoom.source, null, null))
   return judged(profile, [layerVerdict('code', profile.name, limits)])
 }

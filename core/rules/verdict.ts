@@ -15,9 +15,9 @@ export function strictest(verdicts: readonly Verdict[]): Verdict {
   )
 }
 
-/** Judges by closed intervals, in one unit. A reading that is not there cannot be judged. */
+/** Judges by closed intervals, in one unit. A reading that is not there, or that has neither end, cannot be judged. */
 export function judgeInterval(reading: Interval | null, limit: Interval): Verdict {
-  if (reading === null) return 'cannot-tell'
+  if (reading === null || (reading.lo === null && reading.hi === null)) return 'cannot-tell'
   if (within(reading, limit)) return 'in'
   return apart(reading, limit) ? 'out' : 'too-close'
 }

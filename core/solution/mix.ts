@@ -5,7 +5,7 @@ import type { LiquidSupply, MeasuringTool } from './supply.ts'
 
 export interface Mix {
   readonly dose: Dose
-  /** One for each tool, the best first. */
+  /** One for each tool that can show it, the best first; none where all are too coarse. */
   readonly pours: readonly Pour[]
   /** The label's band, ppm, or null where it names a dose and no strength. */
   readonly band: Interval | null
@@ -28,8 +28,10 @@ export function mixFor(
   const dose = freshDose(supply, use.target === null ? null : ppm(use.target), total)
   const stock = supply.kind === 'strength' ? supply.stock : null
   const band = use.range && interval(use.range.lo, use.range.hi)
-  const best = bestTool(tools, dose.concentrate, dose.water, stock, band)
-  const others = tools
+  // A tool whose smallest mark is above the amount cannot show it.
+  const able = tools.filter((tool) => tool.graduation <= dose.concentrate)
+  const best = bestTool(able, dose.concentrate, dose.water, stock, band)
+  const others = able
     .filter((tool) => tool.name !== best?.tool.name)
     .map((tool) => pourWith(tool, dose.concentrate, dose.water, stock, band))
   return { dose, pours: best ? [best, ...others] : others, band }

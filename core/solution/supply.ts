@@ -5,6 +5,7 @@ import {
   ppmFromPercentWw,
   type Millilitres,
   type Ppm,
+  type VolumeUnit,
 } from '../quantity/index.ts'
 import { Refusal } from '../refusal/index.ts'
 
@@ -63,12 +64,14 @@ export function stockOf(stated: Stated): Ppm {
 
 /** What may not meet: see the clash rules. */
 export type ChemicalClass =
-  'hypochlorite' | 'quat' | 'detergent' | 'acid' | 'ammonia' | 'peroxide' | 'alkaline'
+  'hypochlorite' | 'quat' | 'iodine' | 'detergent' | 'acid' | 'ammonia' | 'peroxide' | 'alkaline'
 
 /** A jug, beaker or syringe, with the marks a person can read on it. */
 export interface MeasuringTool {
   readonly name: string
   readonly capacity: Millilitres
+  /** The unit that its marks are printed in; absent: mL. */
+  readonly marks?: VolumeUnit | undefined
   /** The distance between two marks. */
   readonly graduation: Millilitres
   /** What the tool itself may be off by, either way. */

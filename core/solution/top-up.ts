@@ -30,7 +30,9 @@ export function topUp(
   const { lo, hi } = reading
   if (lo === null || hi === null) throw new Refusal('not_a_number', { field: 'reading' })
   const missing = (to * target - volume * ((lo + hi) / 2)) / stock
-  const concentrate = Math.min(Math.max(0, missing), to - volume)
+  // Never past the band, were it as strong as it may be.
+  const most = (to * band.hi - volume * hi) / stock
+  const concentrate = Math.min(Math.max(0, Math.min(missing, most)), to - volume)
   const becomes = (c: number) => (volume * c + stock * concentrate) / to
   const after = interval(becomes(lo), becomes(hi))
   return {

@@ -20,7 +20,6 @@ const byFamily: readonly VesselOfFamily[] = [
   { family: 'bucket', volume: 'bucket', holds: 'bucketHolds', use: 'cloths' },
   { family: 'bottle', volume: 'bottle', holds: 'bottle', use: 'cloths' },
   { family: 'sink', volume: 'compartment', holds: 'compartment', use: 'utensils' },
-  { family: 'soft-serve-gravity', volume: 'rinse', holds: 'pailHolds', use: 'frozen-dessert' },
 ]
 
 /** The vessels of a station, from its data plate's numbers; none where a number is missing. */

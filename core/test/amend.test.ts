@@ -3,17 +3,18 @@ import { instant, interval, point } from '../quantity/index.ts'
 import {
   amendmentOf,
   amendReading,
-  coldProductChecked,
   foldAll,
   folds,
+  heatRead,
   numbersOf,
   subjectsOf,
   taken,
   type AnyRecord,
+  type Place,
 } from '../record/index.ts'
 import { readingRecord, recordOf } from './records.ts'
 
-const place = { station: 'st', run: null, step: null, bath: null, case: null }
+const place: Place = { station: 'st', run: null, step: null, bath: null, case: null }
 const probe = {
   id: 'probe',
   kind: 'thermometer',
@@ -22,6 +23,20 @@ const probe = {
   accuracy: 0.5,
   checkDue: 1000,
 } as const
+const product = (value: number, at: number, where = place) => {
+  const entry = {
+    numbers: { product: value },
+    on: { product: probe },
+    turned: null,
+    kind: 'chemical' as const,
+    kept: 'room' as const,
+    units: { temperature: '°C' as const, pressure: 'kPa' as const },
+    plate: null,
+    practice: 'manifold' as const,
+    label: null,
+  }
+  return taken(heatRead('cold-product', entry, instant(at)), where, ['probe'])
+}
 const strip = {
   kind: 'strip',
   name: 's',
@@ -34,15 +49,15 @@ const strip = {
 
 describe('a mistyped temperature put right', () => {
   it('is judged anew as it was read: a point stays a point, an interval its width', () => {
-    const sharp = coldProductChecked(place, 45, '°C', probe, instant(0))
+    const sharp = product(45, 0)
     const right = amendReading(sharp, { value: 4.5 })
     expect([sharp.judgement.overall, right.judgement.overall]).toEqual(['out', 'in'])
     expect(right).toMatchObject({ reading: { value: 4.5, interval: point(4.5) } })
-    const blunt = coldProductChecked(place, 45, '°C', probe, instant(2000))
+    const blunt = product(45, 2000)
     expect(amendReading(blunt, { value: 4.5 })).toMatchObject({ reading: { interval: interval(4, 5) } })
   })
   it('keeps where, what and with which instrument it was read', () => {
-    const wrong = coldProductChecked({ ...place, run: 'r', step: 's' }, 45, '°C', probe, instant(0))
+    const wrong = product(45, 0, { ...place, run: 'r', step: 's' })
     expect(amendReading(wrong, { value: 4 })).toMatchObject({
       station: 'st',
       run: 'r',

@@ -273,11 +273,15 @@ describe('schools (common practice, no source)', () => {
     for (const s of rules.schools) expect(s.choices.map((c) => c.id)).toContain(s.fallback)
   })
   it('set a target inside the label, never outside', () => {
-    expect(rules.aimedBand('chlorine', { lo: 100, hi: 300 }, { chlorine: 'wide' })).toEqual({
+    expect(
+      rules.aimedBand('chlorine', { id: 'u', range: { lo: 100, hi: 300 } }, { chlorine: 'wide' }),
+    ).toEqual({
       lo: 100,
       hi: 200,
     })
-    expect(rules.aimedBand('chlorine', { lo: 100, hi: 200 }, { chlorine: 'fifty' })).toBeNull()
-    expect(rules.aimedBand('chlorine', { lo: 100, hi: 200 }, {})).toBeNull()
+    expect(
+      rules.aimedBand('chlorine', { id: 'u', range: { lo: 100, hi: 200 } }, { chlorine: 'fifty' }),
+    ).toBeNull()
+    expect(rules.aimedBand('chlorine', { id: 'u', range: { lo: 100, hi: 200 } }, {})).toBeNull()
   })
 })

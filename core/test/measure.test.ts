@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { bathDue } from '../duty/index.ts'
 import { millilitres, ppm } from '../quantity/index.ts'
-import { aimedBand, aimedTarget, icePoint } from '../rules/index.ts'
+import { aimedBand, aimedTarget, checkTarget, icePoint } from '../rules/index.ts'
 import {
   leftIn,
   mayPour,
@@ -173,10 +173,44 @@ describe('the ice point', () => {
 // Common practice, no source: the schools of sites.
 describe('what crew aim at', () => {
   it('lies inside the label’s band, or is the label’s own', () => {
-    expect(aimedBand('quat', { lo: 150, hi: 400 }, { quat: 'two-hundred' })).toEqual({ lo: 200, hi: 200 })
-    expect(aimedTarget(250, { lo: 200, hi: 200 })).toBe(200)
-    expect(aimedTarget(250, null)).toBe(250)
-    expect(aimedBand('other', { lo: 1, hi: 2 }, {})).toBeNull()
-    expect(aimedBand('quat', null, { quat: 'wide' })).toBeNull()
+    const use = { id: 'cloths', range: { lo: 150, hi: 400 }, target: 250 }
+    expect(aimedBand('quat', use, { quat: 'two-hundred' })).toEqual({ lo: 200, hi: 200 })
+    expect(aimedTarget('quat', use, { quat: 'two-hundred' }, null)).toBe(200)
+    expect(aimedTarget('quat', use, {}, null)).toBe(250)
+    expect(aimedBand('other', use, {})).toBeNull()
+    expect(aimedBand('quat', { ...use, range: null }, { quat: 'wide' })).toBeNull()
+  })
+  it('100 ppm is for frozen-dessert machines alone', () => {
+    const range = { lo: 50, hi: 200 }
+    const aim = (id: string) =>
+      aimedTarget('chlorine', { id, range, target: 150 }, { chlorine: 'hundred' }, null)
+    expect(aim('frozen-dessert')).toBe(100)
+    expect(aim('cloths')).toBe(150)
+  })
+  it('moves to a block that the strip at hand can show to be in', () => {
+    const strip = { blocks: [0, 50, 100, 150, 200], unit: 'ppm' as const }
+    const use = { id: 'frozen-dessert', range: { lo: 100, hi: 200 }, target: 120 }
+    // "Matches 100" is 75 to 125: never wholly within 100 to 200.
+    expect(aimedTarget('chlorine', use, { chlorine: 'hundred' }, strip)).toBe(150)
+    // 120 lies between two blocks that are both inside: "between 100 and 150" passes.
+    expect(aimedTarget('chlorine', use, {}, strip)).toBe(120)
+  })
+})
+
+describe('a target is refused', () => {
+  const use = { range: { lo: 150, hi: 400 }, rinseAfter: false }
+  it.each([
+    ['quat', 401, 'target_over_label'],
+    ['quat', 149, 'target_under_label'],
+    ['chlorine', 201, 'target_needs_rinse'],
+  ])('%s at %d ppm: %s', (agent, target, code) => {
+    expect(() => checkTarget(agent, use, target)).toThrow(expect.objectContaining({ code }))
+  })
+  it('in words that name the limit', () => {
+    expect(() => checkTarget('quat', use, 401)).toThrow('no more than 400 ppm')
+  })
+  it('but not within the label, nor over 200 ppm of chlorine where the label asks for a rinse', () => {
+    expect(() => checkTarget('quat', use, 400)).not.toThrow()
+    expect(() => checkTarget('chlorine', { ...use, rinseAfter: true }, 300)).not.toThrow()
   })
 })

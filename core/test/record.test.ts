@@ -141,16 +141,6 @@ const chlorineStrip = {
 
 describe('flags', () => {
   const context = { run: null, station: null, at: 0, freshHours: 4 }
-  it('tell that the verdict shown is not the one judged', () => {
-    const good = readingRecord(1, 'r-1', { matches: 150 }, null)
-    if (good.type !== 'reading.taken@1') throw new Error('not a reading')
-    const lied = {
-      ...good,
-      payload: { ...good.payload, judgement: { ...good.payload.judgement, overall: 'out' as const } },
-    }
-    expect(record.flagsOf(good, context)).toEqual([])
-    expect(record.flagsOf(lied, context)).toEqual(['verdict-differs'])
-  })
   it('tell of a step in a run that does not run', () => {
     const step = all('run.step.done@2')
     expect(record.flagsOf(step, context)).toContain('run-not-running')

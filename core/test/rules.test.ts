@@ -208,10 +208,20 @@ describe('strips (common practice, no source)', () => {
 describe('thermometers: FDA Food Code 2022, 4-203.12', () => {
   const good: rules.Instrument = { name: 'probe', unit: '°C', accuracy: 0.5, checkDue: instant(1000) }
   it('accurate and in date, is read as a point; else as wide as its accuracy', () => {
-    expect(rules.instrumentReading(24, '°C', good, instant(0))).toEqual(point(24))
-    expect(rules.instrumentReading(24, '°C', good, instant(1001))).toEqual(interval(23.5, 24.5))
-    expect(rules.instrumentReading(24, '°C', { ...good, accuracy: 2 }, instant(0))).toEqual(interval(22, 26))
-    expect(rules.instrumentReading(24, '°C', null, instant(0))).toEqual(interval(22.5, 25.5))
+    expect(rules.instrumentReading(24, '°C', good, instant(0), 'water')).toEqual(point(24))
+    expect(rules.instrumentReading(24, '°C', good, instant(1001), 'water')).toEqual(interval(23.5, 24.5))
+    const coarse = { ...good, accuracy: 2 }
+    expect(rules.instrumentReading(24, '°C', coarse, instant(0), 'water')).toEqual(interval(22, 26))
+    expect(rules.instrumentReading(24, '°C', null, instant(0), 'water')).toEqual(interval(22.5, 25.5))
+  })
+  it('food is read finer than water: 4-203.11', () => {
+    const forWater = { ...good, accuracy: 1.2 }
+    expect(rules.instrumentReading(4.5, '°C', forWater, instant(0), 'water')).toEqual(point(4.5))
+    expect(rules.instrumentReading(4.5, '°C', forWater, instant(0), 'food')).toEqual(interval(3.3, 5.7))
+    expect(rules.instrumentReading(40, '°F', null, instant(0), 'food')).toEqual(interval(38, 42))
+  })
+  it('one that failed in melting ice tells nothing', () => {
+    expect(rules.instrumentReading(24, '°C', { ...good, failed: true }, instant(0), 'water')).toBeNull()
   })
 })
 

@@ -1,6 +1,6 @@
 import type { Fold } from '../record/fold.ts'
 import { correctedAt, type AnyRecord } from '../record/record.ts'
-import { readingInCelsius, type Interval } from '../quantity/index.ts'
+import { readingInCelsius, toKPa, type Interval } from '../quantity/index.ts'
 import type { ReadingTaken } from '../record/reading.ts'
 import type { Verdict } from '../rules/index.ts'
 import type { Fed } from './detergent.ts'
@@ -197,7 +197,9 @@ function withReading(
   const { payload } = record
   if (payload.what === 'sanitizer') return withRackTest(state, record.id, payload, at)
   if (payload.what !== 'dish-machine') return state
-  const { wash, rinse, pressure } = payload.reading
+  const { wash, rinse, pressure, pressureUnit } = payload.reading
+  const kPa = (end: number | null | undefined) =>
+    end === null || end === undefined ? null : pressureUnit === 'psi' ? toKPa(end) : end
   const celsius = (t: typeof wash, end: 'lo' | 'hi') => {
     const value = t?.reading[end] ?? null
     return value === null ? null : readingInCelsius({ value, unit: t?.unit ?? '°C' })
@@ -212,8 +214,8 @@ function withReading(
     washLow: celsius(wash, 'lo'),
     rinseLow: celsius(rinse, 'lo'),
     rinseHigh: celsius(rinse, 'hi'),
-    pressureLow: pressure?.lo ?? null,
-    pressureHigh: pressure?.hi ?? null,
+    pressureLow: kPa(pressure?.lo),
+    pressureHigh: kPa(pressure?.hi),
     missing: 0,
     stuck: false,
     conductivity: null,

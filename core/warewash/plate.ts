@@ -89,7 +89,7 @@ export function marksOf(kind: DishMachineKind, parameters: Readonly<Record<strin
     wash: Math.max(code.wash[kind].pair.c, washC ?? 0),
     rinse: Math.max(least.c, rinseC ?? 0),
     rinseMost: code.rinse.most.c,
-    pressureLow: Math.max(code.pressure.lo, pressureLow ?? 0),
-    pressureHigh: Math.min(code.pressure.hi, pressureHigh ?? Number.POSITIVE_INFINITY),
+    pressureLow: Math.max(code.pressure.kPa.lo, pressureLow ?? 0),
+    pressureHigh: Math.min(code.pressure.kPa.hi, pressureHigh ?? Number.POSITIVE_INFINITY),
   }
 }

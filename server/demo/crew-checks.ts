@@ -1,18 +1,23 @@
-import { interval, instant, millilitres, point } from '@tadka/core/quantity'
+import { interval, instant, millilitres } from '@tadka/core/quantity'
 import { numberOf, type Position, type Step } from '@tadka/core/procedure'
 import {
-  coldProductChecked,
+  heatFieldsOf,
+  heatRead,
+  namedOn,
   sanitizerChecked,
   taken,
   type BathMixed,
+  type HeatEntry,
+  type HeatInstrument,
   type InstrumentSet,
   type Place,
 } from '@tadka/core/record'
+import { kindOf, plateOf } from '@tadka/core/warewash'
 import type { StripPick } from '@tadka/core/rules'
-import { correct, measureFor, type Measured } from '@tadka/core/solution'
+import { correct, measureFor, measuresFor, type Measured } from '@tadka/core/solution'
 import type { Working } from './crew.ts'
 import { instruments as makeInstruments } from './house.ts'
-import { products } from './products.ts'
+import { products, stations } from './products.ts'
 
 function productFor(use: string) {
   const found = Object.entries(products).find(([, p]) => p.uses.some((u) => u.id === use))
@@ -56,6 +61,7 @@ export function mixStep(w: Working, position: Position, step: Step & { kind: 'mi
     station: run.station,
     run: run.id,
     product: product.id,
+    use: step.use,
     productName: product.name,
     volume,
     ...kept(measured),
@@ -66,30 +72,53 @@ export function mixStep(w: Working, position: Position, step: Step & { kind: 'mi
   return w.done(position, at, { product: product.id, pouredMl: payload.poured, volumeMl: volume, bath })
 }
 
+type Heat = Exclude<(Step & { kind: 'check' })['what'], 'sanitizer'>
+
+/** What the crew reads off gauges and thermometers: the numbers, and what each is read on. */
+function heatEntry(w: Working, what: Heat, rinse: number, at: number): HeatEntry {
+  const kit = makeInstruments(at)
+  const on = (id: string) => ({ ...kit[id], id }) as HeatInstrument
+  const probe = on('thermometer-1')
+  const gauge = on('gauge-galley-dish')
+  const product = Number((2 + w.worker.random() * 2.4).toFixed(1))
+  const plate = stations[w.run.station]
+  return {
+    numbers: {
+      wash: 67,
+      rinse,
+      pressure: 120,
+      temperature: what === 'hot-water' ? 80 : 46,
+      seconds: 30,
+      product,
+    },
+    on: {
+      wash: gauge,
+      rinse: gauge,
+      pressure: on('pressure-galley-dish'),
+      surface: on('label-71'),
+      temperature: probe,
+      product: probe,
+    },
+    turned: true,
+    kind: kindOf(plate?.family ?? '') ?? 'stationary-dual',
+    kept: 'room',
+    units: { temperature: '°C', pressure: 'kPa' },
+    plate: plate ? plateOf(plate.parameters) : null,
+    practice: 'manifold',
+    label: null,
+  }
+}
+
 export function checkStep(w: Working, step: Step & { kind: 'check' }, key: string, at: number): number {
   if (step.what === 'sanitizer') return sanitizerCheck(w, step, key, at)
   const { run, worker, diary } = w
+  const { what } = step
   const place = { station: run.station, run: run.id, step: key, bath: null, case: null }
-  const degrees = (value: number) => ({ unit: '°C' as const, reading: point(value) })
-  const read = (rinse: number, place: Place) => {
-    if (step.what === 'cold-product') return productRead(w, place, at)
-    if (step.what === 'wash-water')
-      return taken({ what: 'wash-water', reading: { temperature: degrees(46), label: null } }, place, [
-        'thermometer-1',
-      ])
-    if (step.what === 'hot-water')
-      return taken({ what: 'hot-water', reading: { temperature: degrees(80), seconds: 30 } }, place, [
-        'thermometer-1',
-      ])
-    const reading = {
-      kind: 'stationary-dual' as const,
-      wash: degrees(67),
-      rinse: degrees(rinse),
-      pressure: interval(120, 120),
-      surface: degrees(73),
-      plate: null,
-    }
-    return taken({ what: 'dish-machine', reading }, place, ['thermometer-1'])
+  const read = (rinse: number, where: Place) => {
+    const entry = heatEntry(w, what, rinse, at)
+    const fields = heatFieldsOf(what, entry.kind).filter((f) => f !== 'seconds')
+    const by = namedOn(entry.on, fields)
+    return taken(heatRead(what, entry, instant(at)), where, [...new Set(Object.values(by))], [], by)
   }
   const note = (when: number, rinse: number, recheckOf: string | null) =>
     w.take(
@@ -114,15 +143,6 @@ export function checkStep(w: Working, step: Step & { kind: 'check' }, key: strin
     )
   note(at + 60_000, 83, cold?.id ?? null)
   return at + 60_000
-}
-
-function productRead(w: Working, place: Place, at: number) {
-  const thermometer = {
-    id: 'thermometer-1',
-    ...(makeInstruments(at)['thermometer-1'] as InstrumentSet & { kind: 'thermometer' }),
-  }
-  const value = Number((2 + w.worker.random() * 2.4).toFixed(1))
-  return coldProductChecked(place, value, '°C', thermometer, instant(at))
 }
 
 type StripSet = InstrumentSet & { kind: 'strip' }
@@ -156,7 +176,7 @@ function sanitizerCheck(
       temperature: {
         value: Math.round(26 + worker.random() * 10),
         unit: '°C' as const,
-        instrument: kit['thermometer-1'] as never,
+        instrument: { ...kit['thermometer-1'], id: 'thermometer-1' } as never,
       },
       hardness: product.agent === 'quat' ? 154 : null,
     }
@@ -179,9 +199,12 @@ function sanitizerCheck(
   const low = read(at, { between: [weak[0], weak[1]] }, null)
   const move = correct(
     { volume: millilitres(4000), capacity: millilitres(10_000), reading: interval(weak[0], weak[1]) },
-    product.supply.stock,
+    product.supply,
     product.use.range,
-    kit['beaker-50'] as InstrumentSet & { kind: 'tool' },
+    measuresFor(product.supply, {
+      tools: [kit['beaker-50'] as InstrumentSet & { kind: 'tool' }],
+      scales: [],
+    }),
   )
   diary.note(
     at + 60_000,

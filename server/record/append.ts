@@ -7,27 +7,25 @@ import {
   alsoNeeded,
   amendFault,
   amendmentOf,
+  asJudged,
   canonicalText,
   correctedAt,
   deviceTypes,
-  flagsOf,
-  inForceFor,
   recordText,
   signedTypes,
   subjectsOf,
-  upcast,
   type AnyDraft,
   type AnyRecord,
   type ShiftState,
   type SiteSet,
   type SubjectRef,
 } from '@tadka/core/record'
-import { defaultFreshHours, type InForce, type RunState, type StationState } from '@tadka/core/procedure'
 import { Refusal } from '@tadka/core/refusal'
 import type { Pool } from '../db/pool.ts'
 import { readContext, writeRecords, type AppendContext, type NewRecord } from './append-queries.ts'
 import { checkContactEntry } from '../procedure/contact-entry.ts'
 import { asOf, type KnownThen } from './as-of.ts'
+import { judgeDraft, withSubjectsOf } from './judge-draft.ts'
 import { Folding } from './folding.ts'
 import type { AppendMemory } from './memory.ts'
 import { recordById, stateOf } from './queries.ts'
@@ -61,6 +59,8 @@ const attempts = 20
 
 interface Accepted {
   readonly at: number
+  /** When what it tells was seen: of an amendment, when its target was. */
+  readonly seenAt: number
   readonly draft: AnyDraft
   readonly subjects: SubjectRef[]
   /** What it is judged by beside its own subjects. */
@@ -139,8 +139,10 @@ async function admit(pool: Pool, batch: Batch, raw: unknown, clockOffset: number
   const subjects = subjectsOf(draft)
   await checkContactEntry(pool, batch.site, draft)
   const needs = alsoNeeded(draft)
-  if (draft.type !== 'record.amended@1') return { at, draft, subjects, needs }
-  return { at, draft, needs, ...(await amendedSubjects(pool, batch, draft, subjects, role)) }
+  if (draft.type !== 'record.amended@1') return { at, seenAt: at, draft, subjects, needs }
+  const amending = await amendedSubjects(pool, batch, draft, subjects, role)
+  const seenAt = amending.amended ? correctedAt(amending.amended.target) : at
+  return { at, seenAt, draft, needs, ...amending }
 }
 
 /** Whether a signature of its day covers a record. */
@@ -194,7 +196,8 @@ function prepare(
   const records: NewRecord[] = []
   const known = new Map(context.known.map((k) => [k.id, k]))
   let { seq, hash } = context
-  for (const { draft, subjects, at, index, amended } of accepted) {
+  for (const one of accepted) {
+    const { draft, subjects, at, index, amended } = one
     const before = known.get(draft.id)
     if (before) {
       outcomes[index] = sameDraft(before.text, draft)
@@ -204,7 +207,7 @@ function prepare(
     }
     let judged: ReturnType<typeof judgeDraft>
     try {
-      judged = judgeDraft(draft, { receivedAt, clockOffset }, subjects, at, folding, then)
+      judged = judgeDraft(one, { receivedAt, clockOffset }, folding, then)
     } catch (error) {
       outcomes[index] = refused(draft, error)
       continue
@@ -215,7 +218,7 @@ function prepare(
     hash = sha256(text)
     const record = { ...draft, ...fields } as AnyRecord
     // A flag may open a case.
-    const concerns = judged.flags.length > 0 ? withSubjectsOf(record, subjects) : subjects
+    const concerns = judged.flags.length > 0 ? withSubjectsOf(asJudged(record), subjects) : subjects
     const also = (amended?.anew ?? []).map((s) => ({ seq: amended?.target.seq ?? 0, ...s }))
     records.push({ record, subjects: concerns, at, text, hash, also })
     if (amended) folding.bring(amended.target, amended.anew)
@@ -237,30 +240,4 @@ function sameDraft(storedText: string, draft: AnyDraft): boolean {
     ...stored
   } = JSON.parse(storedText) as AnyRecord
   return canonicalText(stored) === canonicalText(draft)
-}
-
-/** What the site's records said when it was made, and what is odd about it by them. Throws where they know nothing of it. */
-function judgeDraft(
-  draft: AnyDraft,
-  clock: { readonly receivedAt: number; readonly clockOffset: number },
-  subjects: readonly SubjectRef[],
-  at: number,
-  folding: Folding,
-  then: KnownThen,
-): { readonly flags: readonly string[]; readonly inForce?: InForce } {
-  const idOf = (kind: SubjectRef['kind']) => subjects.find((s) => s.kind === kind)?.id
-  const site = folding.stateOf('site', draft.site) as Partial<SiteSet> | null
-  const freshHours = site?.freshHours ?? defaultFreshHours
-  const known = then(draft, (kind, id) => folding.stateOf(kind, id))
-  const inForce = inForceFor(draft, { ...known, freshHours })
-  const made = { ...draft, ...clock, seq: 0, prev: '', flags: [], ...(inForce ? { inForce } : {}) }
-  const run = folding.stateOf('run', idOf('run')) as RunState | null
-  const station = folding.stateOf('station', idOf('station')) as StationState | null
-  const flags = flagsOf(upcast(made as AnyRecord), { run, station, at, freshHours })
-  return { flags, ...(inForce ? { inForce } : {}) }
-}
-
-function withSubjectsOf(record: AnyRecord, subjects: readonly SubjectRef[]): SubjectRef[] {
-  const more = subjectsOf(record).filter((s) => !subjects.some((o) => o.kind === s.kind && o.id === s.id))
-  return [...subjects, ...more]
 }

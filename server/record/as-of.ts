@@ -1,28 +1,36 @@
 import { findProcedure, type RunState, type StationState } from '@tadka/core/procedure'
+import { instant } from '@tadka/core/quantity'
+import { rulesInForce, type LocalRule } from '@tadka/core/rules'
 import {
   foldAll,
   foldOf,
   correctedAt,
+  readingIn,
   upcast,
+  useOfStep,
   type AnyDraft,
+  type BathState,
   type Known,
   type OwnProcedure,
   type ProductSet,
+  type ReadingKnown,
+  type SiteSet,
   type SubjectKind,
   type SubjectRef,
 } from '@tadka/core/record'
 import type { Pool } from '../db/pool.ts'
 import type { AppendContext } from './append-queries.ts'
-import { recordsOfSubject } from './queries.ts'
+import { recordsOfSubject, statesOfKind } from './queries.ts'
 
 type StateNow = (kind: SubjectKind, id: string) => unknown
 
 /** What the site's records said when a draft was made: as they stand now, or as they stood where it comes late. */
-export type KnownThen = (draft: AnyDraft, now: StateNow) => Omit<Known, 'freshHours'>
+export type KnownThen = (draft: AnyDraft, now: StateNow) => Omit<Known, 'freshHours'> & ReadingKnown
 
 /** Kinds whose state a late draft is judged by as it was then. */
-const asItWas: readonly SubjectKind[] = ['station', 'product', 'procedure']
+const asItWas: readonly SubjectKind[] = ['site', 'station', 'product', 'procedure', 'instrument']
 
+const isRule = (r: Partial<LocalRule>): r is LocalRule => r.authority !== undefined
 const nameOf = (s: SubjectRef) => `${s.kind}/${s.id}`
 
 /** Looks up how labels, plates and procedures stood for drafts that come after those were changed. */
@@ -32,15 +40,18 @@ export async function asOf(
   context: Pick<AppendContext, 'states'>,
   drafts: readonly {
     draft: AnyDraft
-    at: number
+    seenAt: number
     subjects: readonly SubjectRef[]
     needs: readonly SubjectRef[]
   }[],
 ): Promise<KnownThen> {
   const last = new Map(context.states.map((s) => [nameOf(s), s.last?.at ?? 0]))
   const earlier = new Map<string, unknown>()
-  for (const { draft, at, subjects, needs } of drafts) {
-    const wanted = draft.type.startsWith('run.started@') ? [...subjects, ...needs] : needs
+  for (const { draft, seenAt: at, subjects, needs } of drafts) {
+    const reading = readingIn(draft)
+    const wanted = draft.type.startsWith('run.started@')
+      ? [...subjects, ...needs]
+      : [...needs, ...(reading ? [{ kind: 'site' as const, id: site }] : [])]
     for (const subject of wanted) {
       if (!asItWas.includes(subject.kind) || (last.get(nameOf(subject)) ?? 0) <= at) continue
       const records = await recordsOfSubject(pool, site, subject.kind, subject.id)
@@ -50,6 +61,9 @@ export async function asOf(
         earlier.set(`${draft.id} ${nameOf(subject)}`, foldAll(foldOf(subject.kind), subject, then).state)
     }
   }
+  const readings = drafts.some(({ draft }) => readingIn(draft))
+  const rules = readings ? ((await statesOfKind(pool, site, 'rule')) as Partial<LocalRule>[]) : []
+  const at = new Map(drafts.map((d) => [d.draft.id, d.seenAt]))
   return (draft, now) => {
     const of = (kind: SubjectKind, id: string) => earlier.get(`${draft.id} ${kind}/${id}`) ?? now(kind, id)
     return {
@@ -60,6 +74,12 @@ export async function asOf(
         (of('procedure', id) as OwnProcedure | null)?.versions.find((v) => v.version === version) ??
         null,
       product: (id) => of('product', id) as Partial<ProductSet> | null,
+      instrument: (id) => of('instrument', id) as ReturnType<ReadingKnown['instrument']>,
+      plate: (id) => (of('station', id) as StationState | null)?.plate ?? null,
+      bath: (id) => now('bath', id) as BathState | null,
+      useOfStep: (run, step) => useOfStep(now('run', run) as RunState | null, step),
+      rules: rulesInForce(rules.filter(isRule), instant(at.get(draft.id) ?? 0)),
+      schools: (of('site', site) as Partial<SiteSet> | null)?.schools ?? {},
     }
   }
 }

@@ -1,5 +1,5 @@
 import { slug } from '@tadka/contract/record'
-import type { AnyRecord } from '@tadka/core/record'
+import { asJudged, type AnyRecord } from '@tadka/core/record'
 import { stringify } from 'csv-stringify/sync'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
@@ -43,7 +43,7 @@ export const logRoutes =
     app.get('/api/sites/:site/log', { schema: { params: site, querystring: filter } }, async (request) => {
       await guard.actor(request, request.params.site, 'read')
       const links = await queries.logPage(pool, request.params.site, asFilter(request.query))
-      const records = links.map((l) => ({ ...(JSON.parse(l.text) as AnyRecord), hash: l.hash }))
+      const records = links.map((l) => ({ ...asJudged(JSON.parse(l.text) as AnyRecord), hash: l.hash }))
       // What a reading that was not in led to stands beside it.
       const failed = records.filter(
         (r) => r.type === 'reading.taken@1' && r.payload.judgement.overall !== 'in',
@@ -65,7 +65,7 @@ export const logRoutes =
       await guard.actor(request, request.params.site, 'export-log')
       const rows: string[][] = []
       for await (const l of allLinks(request.params.site))
-        rows.push(csvRow(JSON.parse(l.text) as AnyRecord, l.hash))
+        rows.push(csvRow(asJudged(JSON.parse(l.text) as AnyRecord), l.hash))
       reply.header('content-type', 'text/csv; charset=utf-8')
       reply.header('content-disposition', `attachment; filename="${request.params.site}-log.csv"`)
       return stringify(rows, { header: true, columns: [...csvColumns] })

@@ -1,5 +1,11 @@
 import {
+  coldProductReading,
   dishMachineReading,
+  heatDoseRead,
+  icePointRead,
+  stripRead,
+  thermometerRead,
+  titrationRead,
   hotWaterReading,
   sanitizerReading,
   utensilRoom,
@@ -9,6 +15,11 @@ import {
 import {
   cleaningInterval,
   contactSeconds,
+  icePoint,
+  instrumentReading,
+  judgeColdProduct,
+  stripReading,
+  titrationReading,
   judgeDishMachine,
   judgeHotWaterByHand,
   judgeSanitizer,
@@ -17,6 +28,8 @@ import {
   modelCode,
   type SanitizerReading,
 } from '@tadka/core/rules'
+import { instant } from '@tadka/core/quantity'
+import { heatDose } from '@tadka/core/warewash'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 
 const described = (summary: string) => ({ tags: ['rules'], summary })
@@ -78,5 +91,56 @@ export const rulesRoutes: FastifyPluginAsyncZod = async (app) => {
     '/api/cleaning-interval',
     { schema: { ...described('How often utensils in use with TCS food are cleaned'), body: utensilRoom } },
     async ({ body }) => cleaningInterval(body.room),
+  )
+
+  app.post(
+    '/api/judge/cold-product',
+    { schema: { ...described('TCS product kept cold'), body: coldProductReading } },
+    async ({ body }) => ({ judgement: judgeColdProduct(modelCode, body.unit, body.interval) }),
+  )
+
+  app.post(
+    '/api/judge/heat-dose',
+    {
+      schema: {
+        ...described('Heat at the ware as one number, A0: seconds at 80 °C that would do as much'),
+        body: heatDoseRead,
+      },
+    },
+    async ({ body }) => ({ a0: heatDose(body.temperatures, body.step) }),
+  )
+
+  app.post(
+    '/api/read/strip',
+    { schema: { ...described('What a block or a gap of a test strip stands for'), body: stripRead } },
+    async ({ body }) => ({ reading: stripReading({ ...body, name: '' }, body.pick, instant(0)) }),
+  )
+
+  app.post(
+    '/api/read/titration',
+    { schema: { ...described('What drops of a titration kit stand for, ppm'), body: titrationRead } },
+    async ({ body }) => ({ reading: titrationReading(body.drops, body.perDrop) }),
+  )
+
+  app.post(
+    '/api/read/thermometer',
+    {
+      schema: {
+        ...described('What a number on a thermometer stands for; null where it failed its check'),
+        body: thermometerRead,
+      },
+    },
+    async ({ body }) => {
+      const { value, unit, medium, accuracy, pastCheck = false, failed = false } = body
+      const checkDue = instant(pastCheck ? 0 : 1)
+      const instrument = accuracy === null ? null : { name: '', unit, accuracy, checkDue, failed }
+      return { reading: instrumentReading(value, unit, instrument, instant(1), medium) }
+    },
+  )
+
+  app.post(
+    '/api/read/ice-point',
+    { schema: { ...described('A thermometer in melting ice'), body: icePointRead } },
+    async ({ body }) => icePoint(body.read, body.unit),
   )
 }

@@ -5,6 +5,7 @@ import {
   pieceBody,
   pourBody,
   powderBody,
+  tankBody,
   topUpBody,
 } from '@tadka/contract/solution'
 import { interval, ppm, volumeFrom, type Millilitres, type VolumeUnit } from '@tadka/core/quantity'
@@ -14,13 +15,16 @@ import {
   correct,
   dispenserDrift,
   freshDose,
+  measuresFor,
   mayPour,
   pieceDose,
   powderDose,
   topUp,
   type MeasuringTool,
   type LiquidSupply,
+  type Supply,
 } from '@tadka/core/solution'
+import { handDosePlan } from '@tadka/core/warewash'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 
 const described = (summary: string) => ({ tags: ['arithmetic'], summary })
@@ -70,13 +74,26 @@ export const solutionRoutes: FastifyPluginAsyncZod = async (app) => {
     },
     async ({ body }) => {
       const bath = {
-        volume: mL(body.volume),
-        capacity: mL(body.capacity),
+        volume: body.volume && mL(body.volume),
+        capacity: body.capacity && mL(body.capacity),
         reading: interval(body.reading.lo, body.reading.hi),
         spoiled: body.spoiled,
       }
       interval(body.band.lo, body.band.hi)
-      return correct(bath, ppm(body.stock), body.band, body.tool as MeasuringTool)
+      const supply = body.supply as Supply
+      const kit = { tools: body.tools as MeasuringTool[], scales: body.scales ?? [] }
+      return correct(bath, supply, body.band, measuresFor(supply, kit))
+    },
+  )
+
+  app.post(
+    '/api/dose/tank',
+    {
+      schema: { ...described('Detergent dosed by hand: at fill, and every so many racks'), body: tankBody },
+    },
+    async ({ body }) => {
+      const tank = { volume: mL(body.volume), rinseWater: mL(body.rinseWater) }
+      return { plan: handDosePlan(tank, body.band, body.tool) }
     },
   )
 

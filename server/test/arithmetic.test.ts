@@ -24,10 +24,12 @@ const bath = {
   volume: { value: 3.8, unit: 'L' },
   capacity: { value: 10, unit: 'L' },
   reading: { lo: 50, hi: 100 },
-  stock: 25_000,
+  supply: { kind: 'strength', stock: 25_000 },
   band: { lo: 100, hi: 200 },
-  tool,
+  tools: [tool],
 }
+const litre100 = { value: 100, unit: 'L' }
+const product = { unit: '°C', value: 4, interval: { lo: 4, hi: 4 } }
 const machine = {
   kind: 'stationary-dual',
   wash: at(66),
@@ -67,6 +69,51 @@ describe('the arithmetic, for anyone who asks', () => {
       { inVolume: { pieces: 1, strength: 125 }, exact: { water: 10_000 } },
     ],
     ['a bath strengthened', '/api/correction', bath, { move: 'strengthen', safe: true }],
+    [
+      'a bath that reads so much or more, of unknown volume',
+      '/api/correction',
+      { ...bath, volume: null, capacity: null, reading: { lo: 210, hi: null } },
+      { move: 'drain-refill', unit: 'share', after: { hi: null } },
+    ],
+    [
+      'a bath of tablets',
+      '/api/correction',
+      { ...bath, supply: { kind: 'pieces', active: 200, mayBeHalved: true }, tools: [] },
+      { move: 'strengthen', unit: 'pieces' },
+    ],
+    ['cold product', '/api/judge/cold-product', product, { judgement: { overall: 'in' } }],
+    [
+      'heat as one number: A0 (EN ISO 15883-1, 80 °C is 1 a second)',
+      '/api/judge/heat-dose',
+      { temperatures: [80, 80, 80], step: 2 },
+      { a0: 6 },
+    ],
+    [
+      'detergent dosed by hand into a tank',
+      '/api/dose/tank',
+      { volume: litre100, rinseWater: litre, band: { lo: 2, target: 3, hi: 4 } },
+      { plan: { atFill: 300 } },
+    ],
+    [
+      'a strip that matches the palest block',
+      '/api/read/strip',
+      { blocks: [50, 100, 200], unit: 'ppm', pick: { matches: 50 } },
+      { reading: { lo: 0, hi: 75 } },
+    ],
+    ['drops of a kit', '/api/read/titration', { drops: 4, perDrop: 50 }, { reading: { lo: 175, hi: 225 } }],
+    [
+      'food on a thermometer that is past its check',
+      '/api/read/thermometer',
+      { value: 4, unit: '°C', medium: 'food', accuracy: 0.5, pastCheck: true },
+      { reading: { lo: 3.5, hi: 4.5 } },
+    ],
+    [
+      'a thermometer that failed in melting ice',
+      '/api/read/thermometer',
+      { value: 4, unit: '°C', medium: 'food', accuracy: 0.5, failed: true },
+      { reading: null },
+    ],
+    ['melting ice', '/api/read/ice-point', { read: 0.6, unit: '°C' }, { verdict: 'in' }],
     [
       'a bath that is soiled',
       '/api/correction',
@@ -157,6 +204,14 @@ describe('a clear refusal', () => {
       { ...sanitizer, strength: { lo: 2, hi: 1 } },
       'body_malformed',
     ],
+    ['water at 900 °C', '/api/judge/wash-water', { temperature: at(900), label: null }, 'body_malformed'],
+    ['product at 300 °C', '/api/judge/cold-product', { ...product, value: 300 }, 'body_malformed'],
+    [
+      'a strip without such a block',
+      '/api/read/strip',
+      { blocks: [50, 100], unit: 'ppm', pick: { matches: 70 } },
+      'strip_block_unknown',
+    ],
     ['a machine of no kind', '/api/judge/dish-machine', { ...machine, kind: 'bucket' }, 'body_malformed'],
     [
       'filling up to less',
@@ -186,6 +241,13 @@ describe('a clear refusal', () => {
     '/api/judge/dish-machine',
     '/api/judge/hot-water',
     '/api/judge/wash-water',
+    '/api/judge/cold-product',
+    '/api/judge/heat-dose',
+    '/api/dose/tank',
+    '/api/read/strip',
+    '/api/read/titration',
+    '/api/read/thermometer',
+    '/api/read/ice-point',
     '/api/cleaning-interval',
   ]
   it('for a thousand malformed bodies: 4xx in the one shape, never 5xx', async () => {

@@ -1,12 +1,13 @@
 import { kindOf, machineKinds } from '@tadka/core/warewash'
 import { instant } from '@tadka/core/quantity'
-import { judge } from '@tadka/core/record'
+import { heatFieldsOf, judge, type HeatWhat } from '@tadka/core/record'
 import { describe, expect, it } from 'vitest'
 import { bandsOf, tellingBand } from '../src/pieces/band.ts'
-import { anyTyped, fieldsOf, heatRead, type HeatWhat, type Typed } from '../src/solution/heat.ts'
+import { faultIn, fieldsRead, readTyped, type Typed } from '../src/solution/heat.ts'
 
 const now = instant(1000)
 const probe = (unit: '°C' | '°F') => ({
+  id: 'probe',
   kind: 'thermometer' as const,
   name: 'probe',
   unit,
@@ -23,32 +24,53 @@ const blank = {
   product: '',
   hours: '',
 }
+const gauge = {
+  id: 'gauge',
+  kind: 'pressure-gauge' as const,
+  name: 'gauge',
+  unit: 'kPa' as const,
+  accuracy: 7,
+  checkDue: 1e15,
+  station: 's',
+}
+const on = (unit: '°C' | '°F' = '°C') => ({
+  wash: probe(unit),
+  rinse: probe(unit),
+  surface: probe(unit),
+  temperature: probe(unit),
+  product: probe(unit),
+  pressure: gauge,
+})
 const typed = (fields: Partial<typeof blank>, change: Partial<Typed> = {}): Typed => ({
   fields: { ...blank, ...fields },
   kind: 'stationary-dual',
   kept: 'room',
-  thermometer: probe('°C'),
+  on: on(),
+  turned: null,
+  units: { temperature: '°C', pressure: 'kPa' },
+  schools: {},
+  label: null,
   plate: null,
   ...change,
 })
-const overall = (what: HeatWhat, t: Typed) => judge(heatRead(what, t, now)).overall
+const overall = (what: HeatWhat, t: Typed) => judge(readTyped(what, t, now)).overall
 
 describe('the fields of a check', () => {
   it('are only those that matter to the verdict', () => {
-    expect(fieldsOf('dish-machine', 'stationary-dual')).toEqual(['wash', 'rinse', 'pressure', 'surface'])
-    expect(fieldsOf('dish-machine', 'chemical')).toEqual(['wash'])
-    expect(fieldsOf('hot-water', 'chemical')).toEqual(['temperature', 'seconds'])
-    expect(fieldsOf('wash-water', 'chemical')).toEqual(['temperature'])
-    expect(fieldsOf('cold-product', 'chemical')).toEqual(['product'])
+    expect(heatFieldsOf('dish-machine', 'stationary-dual')).toEqual(['wash', 'rinse', 'pressure', 'surface'])
+    expect(heatFieldsOf('dish-machine', 'chemical')).toEqual(['wash'])
+    expect(heatFieldsOf('hot-water', 'chemical')).toEqual(['temperature', 'seconds'])
+    expect(heatFieldsOf('wash-water', 'chemical')).toEqual(['temperature'])
+    expect(heatFieldsOf('cold-product', 'chemical')).toEqual(['product'])
   })
   it('ask for the room only where utensils stand in a cold one', () => {
-    expect(fieldsOf('utensils', 'chemical', 'room')).toEqual(['hours'])
-    expect(fieldsOf('utensils', 'chemical', 'refrigerated')).toEqual(['hours', 'temperature'])
+    expect(heatFieldsOf('utensils', 'chemical', 'room')).toEqual(['hours'])
+    expect(heatFieldsOf('utensils', 'chemical', 'refrigerated')).toEqual(['hours', 'temperature'])
   })
   it('say nothing before anything was typed', () => {
-    expect(anyTyped('dish-machine', typed({}))).toBe(false)
-    expect(anyTyped('dish-machine', typed({ rinse: '82' }))).toBe(true)
-    expect(anyTyped('dish-machine', typed({ rinse: '82' }, { kind: 'chemical' }))).toBe(false)
+    expect(fieldsRead('dish-machine', typed({}))).toEqual([])
+    expect(fieldsRead('dish-machine', typed({ rinse: '82' }))).toEqual(['rinse'])
+    expect(fieldsRead('dish-machine', typed({ rinse: '82' }, { kind: 'chemical' }))).toEqual([])
   })
 })
 
@@ -63,7 +85,7 @@ describe('a dish machine off its gauges', () => {
     ['with a surface too cold', { ...gauges, surface: '70' }, 'out'],
   ] as const)('%s', (_, fields, verdict) => expect(overall('dish-machine', typed(fields))).toBe(verdict))
   it('in °F is judged in °F', () => {
-    const read = typed({ wash: '150', rinse: '180', pressure: '100' }, { thermometer: probe('°F') })
+    const read = typed({ wash: '150', rinse: '180', pressure: '100' }, { on: on('°F') })
     expect(overall('dish-machine', read)).toBe('in')
   })
   it('is held against its data plate too', () => {
@@ -93,12 +115,61 @@ describe('other heat', () => {
     ['cold-product', { product: '6' }, 'out'],
   ] as const)('%s %j is %s', (what, fields, verdict) => expect(overall(what, typed(fields))).toBe(verdict))
   it('on a thermometer that is not known is an interval', () => {
-    expect(overall('wash-water', typed({ temperature: '43' }, { thermometer: null }))).toBe('too-close')
+    expect(overall('wash-water', typed({ temperature: '43' }, { on: {} }))).toBe('too-close')
+  })
+})
+
+describe('each number names its instrument', () => {
+  const gauges = { wash: '66', rinse: '82', pressure: '100' }
+  it('and is as wide as the code allows where it names none', () => {
+    expect(overall('dish-machine', typed(gauges, { on: {} }))).toBe('too-close')
+    expect(overall('dish-machine', typed({ wash: '70', rinse: '85', pressure: '100' }, { on: {} }))).toBe(
+      'in',
+    )
+  })
+  it('passes nothing on one that failed in melting ice', () => {
+    const failed = { ...on(), rinse: { ...probe('°C'), failed: true } }
+    expect(overall('dish-machine', typed({ ...gauges, rinse: '85' }, { on: failed }))).toBe('cannot-tell')
+    expect(overall('cold-product', typed({ product: '1' }, { on: { product: failed.rinse } }))).toBe(
+      'cannot-tell',
+    )
+  })
+  it('in psi on a site in US units that has entered no gauge', () => {
+    const units = { temperature: '°F', pressure: 'psi' } as const
+    const read = typed({ wash: '160', rinse: '185', pressure: '20' }, { on: {}, units })
+    expect(overall('dish-machine', read)).toBe('in')
+  })
+  it('a label on the ware turned or did not, and past its date tells nothing', () => {
+    const label = {
+      id: 'l',
+      kind: 'indicator' as const,
+      name: 'l',
+      unit: '°C' as const,
+      turnsAt: 71,
+      bestBefore: 1e15,
+    }
+    const run = (turned: boolean | null, surface = label) =>
+      overall(
+        'dish-machine',
+        typed(
+          { wash: '66' },
+          { on: { ...on(), surface }, turned, schools: { 'hot-water-machine': 'surface' } },
+        ),
+      )
+    expect([run(true), run(false), run(null)]).toEqual(['in', 'out', 'cannot-tell'])
+    expect(() => run(true, { ...label, bestBefore: 10 })).toThrow()
+  })
+  it('a number that cannot be is told at its field', () => {
+    expect(faultIn('rinse', '900', '°C', 'dish-machine')).toMatchObject({ code: 'fieldNonsense', hi: 115 })
+    expect(faultIn('rinse', '180', '°F', 'dish-machine')).toBeNull()
+    expect(faultIn('pressure', '-3', 'kPa', 'dish-machine')?.code).toBe('fieldNegative')
+    expect(faultIn('product', '-18', '°C', 'cold-product')).toBeNull()
+    expect(faultIn('temperature', '-18', '°C', 'wash-water')?.code).toBe('fieldNonsense')
   })
 })
 
 describe('the bands of a judgement', () => {
-  const judged = judge(heatRead('dish-machine', typed({ wash: '66', rinse: '60', pressure: '100' }), now))
+  const judged = judge(readTyped('dish-machine', typed({ wash: '66', rinse: '60', pressure: '100' }), now))
   it('are one for each quantity, each with its own verdict', () => {
     expect(bandsOf(judged).map((b) => [b.quantity, b.verdict])).toEqual([
       ['wash', 'in'],

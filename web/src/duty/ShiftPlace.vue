@@ -18,6 +18,7 @@ import { usePlanner } from '../plan/planner.ts'
 import { useSite } from '../record/site.ts'
 import { useCountedStations } from '../warewash/counted.ts'
 import { now } from '../wire/clock.ts'
+import BathsDue from './BathsDue.vue'
 import DueList from './DueList.vue'
 import EveningSheet from './EveningSheet.vue'
 import FollowUps from './FollowUps.vue'
@@ -97,6 +98,7 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
       <plan-risk v-if="risk" v-bind="risk" :may-plan="session.mayDo('plan-shift')" />
       <running-now v-if="planner.inForce && running.length > 0" :runs="running" @go-on="goOn" />
       <open-cases v-if="cases.length > 0" :cases="cases" />
+      <baths-due />
       <follow-ups v-if="asked.length > 0" :stations="asked" />
       <h2 class="label">{{ t('shift.atRisk') }}</h2>
       <DueList :due="soon" :put-in="mayPutIn" @start="begin" @go-on="goOn" @put-in="planner.putIn" />

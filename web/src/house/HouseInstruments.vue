@@ -8,7 +8,7 @@ import { useNames } from '../record/names.ts'
 import { now } from '../wire/clock.ts'
 import InstrumentCheck from './InstrumentCheck.vue'
 import InstrumentForm from './InstrumentForm.vue'
-import type { InstrumentKind } from './instrument-draft.ts'
+import { instrumentTyped, type InstrumentKind } from './instrument-draft.ts'
 import { useKit, type Kinded } from './kit.ts'
 
 /** What the site measures with: in date or not, checked or not. */
@@ -32,8 +32,14 @@ function told(i: Any): string {
       return t('house.kitDrops', { ppm: i.perDrop, date: date(i.bestBefore) })
     case 'thermometer':
       return t('house.accuracy', { value: i.accuracy, unit: i.unit, date: date(i.checkDue) })
-    case 'tool':
-      return t('house.toolMarks', { capacity: i.capacity, graduation: i.graduation, error: i.error })
+    case 'pressure-gauge':
+      return t('house.accuracy', { value: i.accuracy, unit: i.unit, date: date(i.checkDue) })
+    case 'indicator':
+      return t('house.turnsAt', { value: i.turnsAt, unit: i.unit, date: date(i.bestBefore) })
+    case 'tool': {
+      const typed = instrumentTyped(i).numbers
+      return t('house.toolMarks', { ...typed, unit: i.marks ?? 'mL' })
+    }
     case 'scale':
       return t('house.scaleMarks', { graduation: i.graduation, error: i.error })
     case 'dispenser':
@@ -44,7 +50,9 @@ function told(i: Any): string {
       })
   }
 }
-const checked = (i: Any) => (i.kind === 'thermometer' || i.kind === 'dispenser' ? i : null)
+/** What can be checked here: a machine's own gauge goes into no ice. */
+const checked = (i: Any) =>
+  (i.kind === 'thermometer' && i.station === undefined) || i.kind === 'dispenser' ? i : null
 const past = (i: Any) =>
   ('bestBefore' in i && now() > i.bestBefore) || ('checkDue' in i && now() > i.checkDue)
 </script>
@@ -63,7 +71,7 @@ const past = (i: Any) =>
           </span>
           <span class="acts">
             <n-button
-              v-if="i.kind === 'thermometer' || i.kind === 'dispenser'"
+              v-if="checked(i)"
               :aria-expanded="open === i.id"
               @click="open = open === i.id ? null : i.id"
             >

@@ -1,6 +1,13 @@
 <script setup lang="ts">
 import { showInterval } from '@tadka/core/quantity'
-import { codeSections, inForce, modelCode, type LocalRule } from '@tadka/core/rules'
+import {
+  aboutOf,
+  codeSections,
+  inForce,
+  judgedQuantities,
+  modelCode,
+  type LocalRule,
+} from '@tadka/core/rules'
 import { NButton, useMessage } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -22,11 +29,12 @@ const active = computed(() => rules.value.filter((r) => inForce(r, now())))
 const replacing = (section: string) =>
   active.value.find((r) => r.effect.kind === 'replaces' && r.effect.section === section) ?? null
 const said = (r: Pick<LocalRule, 'quantity' | 'limit' | 'unit'>) =>
-  `${t(`quantity.${r.quantity}`)} ${showInterval(r.limit)} ${r.unit}`
+  `${t(r.quantity in judgedQuantities ? `house.rule.about.${r.quantity}` : 'quantity.temperature')} ${showInterval(r.limit)} ${r.unit}`
 
 function end(rule: LocalRule): void {
   const { id, ...set } = rule
-  site.record('rule.set@1', { kind: 'rule', id }, { ...set, until: rightNow() })
+  const quantity = aboutOf(rule) ?? 'product'
+  site.record('rule.set@1', { kind: 'rule', id }, { ...set, quantity, until: rightNow() })
   message.success(t('house.rule.ended'))
 }
 </script>
@@ -69,6 +77,7 @@ function end(rule: LocalRule): void {
             }}{{ r.until === null ? '' : `, ${t('house.rule.to', { date: date(r.until) })}` }}.
             {{ r.reason }}
           </span>
+          <span v-if="aboutOf(r) === null" class="anew">{{ t('house.rule.anew') }}</span>
         </span>
         <n-button v-if="inForce(r, now()) && session.mayDo('set-up-house')" @click="end(r)">{{
           t('house.rule.end')
@@ -98,6 +107,11 @@ td {
 .struck {
   text-decoration: line-through;
   color: var(--ink-2);
+}
+.anew {
+  display: block;
+  color: var(--out);
+  font-weight: 600;
 }
 h2 {
   margin: 26px 0 8px;

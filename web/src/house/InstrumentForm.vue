@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { NButton, useMessage } from 'naive-ui'
+import { volumeUnits } from '@tadka/core/quantity'
+import { NButton, NSelect, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSite } from '../record/site.ts'
@@ -10,6 +11,8 @@ import {
   instrumentFaults,
   instrumentKinds,
   instrumentOf,
+  isChecked,
+  unitsOfKind,
   instrumentTyped,
   numbersOfKind,
   type InstrumentDraft,
@@ -36,13 +39,28 @@ const set = (change: Partial<InstrumentDraft>) => (draft.value = { ...draft.valu
 const faults = computed(() => instrumentFaults(draft.value))
 const fault = (name: InstrumentFault) =>
   tried.value && faults.value.includes(name) ? t(`house.instrument.fault.${name}`) : ''
-const units = computed(() =>
-  (draft.value.kind === 'strip' ? ['ppm', 'pH'] : ['°C', '°F']).map((u) => ({ label: u, value: u })),
-)
+const units = computed(() => (unitsOfKind[draft.value.kind] ?? []).map((u) => ({ label: u, value: u })))
 const options = <T extends string>(names: readonly T[], key: string) =>
   names.map((n) => ({ label: t(`house.${key}.${n}`), value: n }))
 const chooseKind = (kind: InstrumentDraft['kind']) =>
-  set({ kind, unit: kind === 'thermometer' ? '°C' : 'ppm' })
+  set({ kind, unit: preferred(kind), marks: isUs.value ? 'fl oz' : 'mL' })
+const isUs = computed(() => site.set?.units === 'us')
+/** A site that works in US units has its gauges in them, until somebody says otherwise. */
+const preferred = (kind: InstrumentDraft['kind']): string => {
+  const [first, other] = unitsOfKind[kind] ?? ['']
+  return kind !== 'strip' && isUs.value ? (other ?? first) : first
+}
+const stations = computed(() => [
+  ...(draft.value.kind === 'thermometer' ? [{ label: t('house.instrument.anywhere'), value: '' }] : []),
+  ...site.all('station').flatMap((s) => (s.plate ? [{ label: s.plate.name, value: s.id }] : [])),
+])
+
+const tested = computed(() =>
+  kit.products.value
+    .filter((p) => p.agent === draft.value.agent)
+    .map((p) => ({ label: p.name, value: p.id })),
+)
+const numberUnit = computed(() => (draft.value.kind === 'tool' ? draft.value.marks : draft.value.unit))
 
 function keep(): void {
   tried.value = true
@@ -72,7 +90,7 @@ function keep(): void {
         @update:model-value="(name: string) => set({ name })"
       />
       <choice-field
-        v-if="draft.kind === 'strip' || draft.kind === 'thermometer'"
+        v-if="units.length > 0"
         :name="t('house.instrument.unit')"
         :model-value="draft.unit"
         :options="units"
@@ -85,6 +103,32 @@ function keep(): void {
         :options="options(['chlorine', 'quat', 'iodine', 'other'] as const, 'label.agentOf')"
         @update:model-value="(agent: InstrumentDraft['agent']) => set({ agent })"
       />
+      <choice-field
+        v-if="draft.kind === 'thermometer' || draft.kind === 'pressure-gauge'"
+        :name="t('house.instrument.station')"
+        :model-value="draft.station"
+        :options="stations"
+        :fault="fault('station')"
+        @update:model-value="(station: string) => set({ station })"
+      />
+      <choice-field
+        v-if="draft.kind === 'tool'"
+        :name="t('house.instrument.marks')"
+        :model-value="draft.marks"
+        :options="volumeUnits.map((u) => ({ label: u, value: u }))"
+        @update:model-value="(marks: InstrumentDraft['marks']) => set({ marks })"
+      />
+      <div v-if="(draft.kind === 'strip' && draft.unit === 'ppm') || draft.kind === 'titration'">
+        <span class="name">{{ t('house.instrument.madeFor') }}</span>
+        <n-select
+          multiple
+          :value="[...draft.madeFor]"
+          :options="tested"
+          :placeholder="t('house.instrument.anyOfAgent')"
+          :aria-label="t('house.instrument.madeFor')"
+          @update:value="(madeFor: string[]) => set({ madeFor })"
+        />
+      </div>
       <text-field
         v-if="draft.kind === 'strip'"
         class="wide"
@@ -111,13 +155,13 @@ function keep(): void {
       <text-field
         v-for="n in numbersOfKind[draft.kind]"
         :key="n"
-        :name="t(`house.instrument.number.${draft.kind}.${n}`)"
+        :name="t(`house.instrument.number.${draft.kind}.${n}`, { unit: numberUnit })"
         :model-value="draft.numbers[n] ?? ''"
         @update:model-value="(v: string) => set({ numbers: { ...draft.numbers, [n]: v } })"
       />
       <text-field
         v-if="hasDate(draft.kind)"
-        :name="t(draft.kind === 'thermometer' ? 'house.instrument.checkDue' : 'house.instrument.bestBefore')"
+        :name="t(isChecked(draft.kind) ? 'house.instrument.checkDue' : 'house.instrument.bestBefore')"
         :model-value="draft.date"
         :fault="fault('date')"
         type="date"

@@ -71,7 +71,8 @@ const comesTo = computed(() => {
 })
 /** Whether the site's strip can show a use's band at all. */
 function unfit(u: UseDraft): string {
-  const strip = draft.value.agent ? kit.stripFor(draft.value.agent) : null
+  const { agent } = draft.value
+  const strip = agent ? kit.stripFor({ id: props.product?.id ?? '', agent }) : null
   const [lo, hi] = [Number(u.lo), Number(u.hi)]
   if (!strip || !(lo > 0) || !(hi >= lo)) return ''
   return stripFit(strip, interval(lo, hi)).canShow ? '' : t('house.label.unfit', { strip: strip.name })

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { codeSections } from '@tadka/core/rules'
+import { codeSections, ruledQuantities } from '@tadka/core/rules'
 import { NButton, NInput, NSelect, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -11,10 +11,11 @@ import { useSite } from '../record/site.ts'
 import { rightNow } from '../wire/clock.ts'
 import { newId } from '../wire/device.ts'
 import {
+  aboutIt,
   faultsOf,
-  limited,
   ruleOf,
   unitOf,
+  unitsOf,
   whatChanges,
   type ChangedReading,
   type RuleDraft,
@@ -29,7 +30,19 @@ const message = useMessage()
 const { say } = useSentence()
 const { day, clock } = useTimes()
 
-const empty: RuleDraft = { authority: '', replaces: '', quantity: 'strength', lo: '', hi: '', reason: '' }
+const empty: RuleDraft = {
+  authority: '',
+  replaces: '',
+  quantity: null,
+  unit: '',
+  lo: '',
+  hi: '',
+  reason: '',
+}
+const units = computed(() => {
+  const about = aboutIt(draft.value)
+  return about ? unitsOf(about).map((u) => ({ label: u, value: u })) : []
+})
 const draft = ref<RuleDraft>({ ...empty })
 const tried = ref(false)
 const tested = ref<{ of: number; changed: ChangedReading[] } | null>(null)
@@ -46,7 +59,7 @@ const set = (change: Partial<RuleDraft>) => {
 const sections = computed(() => [
   { label: t('house.rule.adds'), value: '' },
   ...codeSections().map((s) => ({
-    label: `${t('house.rule.replaces', { section: s.section })}: ${t(`quantity.${s.quantity}`)}`,
+    label: `${t('house.rule.replaces', { section: s.section })}: ${t(`house.rule.about.${s.quantity}`)}`,
     value: s.section,
   })),
 ])
@@ -101,9 +114,20 @@ function put(): void {
         <span class="name">{{ t('house.rule.quantity') }}</span>
         <n-select
           :value="draft.quantity"
-          :options="limited.map((l) => ({ label: t(`quantity.${l.quantity}`), value: l.quantity }))"
+          :virtual-scroll="false"
+          :options="ruledQuantities.map((q) => ({ label: t(`house.rule.about.${q}`), value: q }))"
           :aria-label="t('house.rule.quantity')"
           @update:value="(quantity: RuleDraft['quantity']) => set({ quantity })"
+        />
+        <span class="fault">{{ fault('about') }}</span>
+      </div>
+      <div v-if="units.length > 1">
+        <span class="name">{{ t('house.instrument.unit') }}</span>
+        <n-select
+          :value="unitOf(draft)"
+          :options="units"
+          :aria-label="t('house.instrument.unit')"
+          @update:value="(unit: string) => set({ unit })"
         />
       </div>
       <label>

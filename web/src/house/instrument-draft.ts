@@ -1,4 +1,4 @@
-import { millilitres } from '@tadka/core/quantity'
+import { millilitres, volumeFrom, volumeIn, type VolumeUnit } from '@tadka/core/quantity'
 import type { InstrumentSet } from '@tadka/core/record'
 import type { Agent } from '@tadka/core/rules'
 import { parseField } from '../solution/field.ts'
@@ -8,6 +8,8 @@ export const instrumentKinds = [
   'strip',
   'titration',
   'thermometer',
+  'pressure-gauge',
+  'indicator',
   'tool',
   'scale',
   'dispenser',
@@ -25,6 +27,12 @@ export interface InstrumentDraft {
   readonly numbers: Readonly<Record<string, string>>
   readonly product: string
   readonly by: 'stroke' | 'second'
+  /** The machine whose own gauge it is; empty: a probe that goes anywhere. */
+  readonly station: string
+  /** Products that a strip or kit is made for; none: any with its agent. */
+  readonly madeFor: readonly string[]
+  /** The unit that a tool's marks are printed in. */
+  readonly marks: VolumeUnit
 }
 
 /** The numbers that each kind has. */
@@ -32,6 +40,8 @@ export const numbersOfKind: Record<InstrumentKind, readonly string[]> = {
   strip: [],
   titration: ['perDrop'],
   thermometer: ['accuracy'],
+  'pressure-gauge': ['accuracy'],
+  indicator: ['turnsAt'],
   tool: ['capacity', 'graduation', 'error'],
   scale: ['graduation', 'error'],
   dispenser: ['millilitres'],
@@ -48,12 +58,24 @@ export const emptyInstrument: InstrumentDraft = {
   numbers: {},
   product: '',
   by: 'stroke',
+  station: '',
+  madeFor: [],
+  marks: 'mL',
 }
 
-export const hasDate = (kind: InstrumentKind) =>
-  kind === 'strip' || kind === 'titration' || kind === 'thermometer'
+const dated: readonly InstrumentKind[] = ['strip', 'titration', 'thermometer', 'pressure-gauge', 'indicator']
+export const hasDate = (kind: InstrumentKind) => dated.includes(kind)
+/** Kinds that come due for a check, and are not used up. */
+export const isChecked = (kind: InstrumentKind) => kind === 'thermometer' || kind === 'pressure-gauge'
+/** The units that each kind is read in; the first is taken where nothing else was chosen. */
+export const unitsOfKind: Readonly<Partial<Record<InstrumentKind, readonly [string, ...string[]]>>> = {
+  strip: ['ppm', 'pH'],
+  thermometer: ['°C', '°F'],
+  indicator: ['°C', '°F'],
+  'pressure-gauge': ['kPa', 'psi'],
+}
 
-export type InstrumentFault = 'name' | 'blocks' | 'date' | 'product' | 'numbers'
+export type InstrumentFault = 'station' | 'name' | 'blocks' | 'date' | 'product' | 'numbers'
 
 const parts = (typed: string) => typed.split(/[\s/;]+/).filter(Boolean)
 const blocksOf = (typed: string) => parts(typed).map((b) => parseField(b).value)
@@ -69,6 +91,7 @@ export function instrumentFaults(d: InstrumentDraft): InstrumentFault[] {
   }
   if (hasDate(d.kind) && Number.isNaN(Date.parse(d.date))) faults.push('date')
   if (d.kind === 'dispenser' && d.product === '') faults.push('product')
+  if (d.kind === 'pressure-gauge' && d.station === '') faults.push('station')
   const zeroOk = (name: string) => name === 'error'
   if (
     numbersOfKind[d.kind].some((n) => parseField(d.numbers[n] ?? '', { positive: !zeroOk(n) }).value === null)
@@ -94,6 +117,9 @@ export function instrumentOf(d: InstrumentDraft): InstrumentSet | null {
   const number = (name: string) => parseField(d.numbers[name] ?? '').value ?? 0
   const name = d.name.trim()
   const date = Date.parse(d.date)
+  const madeFor = d.madeFor.length > 0 ? { madeFor: d.madeFor } : {}
+  const mL = (typed: string) => volumeFrom(number(typed), d.marks)
+  const degrees = d.unit === '°F' ? ('°F' as const) : ('°C' as const)
   switch (d.kind) {
     case 'strip': {
       const blocks = blocksOf(d.blocks).map((b) => b ?? 0)
@@ -107,25 +133,46 @@ export function instrumentOf(d: InstrumentDraft): InstrumentSet | null {
         blocks,
         colours,
         bestBefore: date,
+        ...madeFor,
       }
     }
     case 'titration':
-      return { kind: 'titration', name, agent: d.agent, perDrop: number('perDrop'), bestBefore: date }
+      return {
+        kind: 'titration',
+        name,
+        agent: d.agent,
+        perDrop: number('perDrop'),
+        bestBefore: date,
+        ...madeFor,
+      }
     case 'thermometer':
       return {
         kind: 'thermometer',
         name,
-        unit: d.unit === '°F' ? '°F' : '°C',
+        unit: degrees,
         accuracy: number('accuracy'),
         checkDue: date,
+        ...(d.station === '' ? {} : { station: d.station }),
       }
+    case 'pressure-gauge':
+      return {
+        kind: 'pressure-gauge',
+        name,
+        unit: d.unit === 'psi' ? 'psi' : 'kPa',
+        accuracy: number('accuracy'),
+        checkDue: date,
+        station: d.station,
+      }
+    case 'indicator':
+      return { kind: 'indicator', name, unit: degrees, turnsAt: number('turnsAt'), bestBefore: date }
     case 'tool':
       return {
         kind: 'tool',
         name,
-        capacity: millilitres(number('capacity')),
-        graduation: millilitres(number('graduation')),
-        error: millilitres(number('error')),
+        capacity: mL('capacity'),
+        ...(d.marks === 'mL' ? {} : { marks: d.marks }),
+        graduation: mL('graduation'),
+        error: mL('error'),
       }
     case 'scale':
       return { kind: 'scale', name, graduation: number('graduation'), error: number('error') }
@@ -142,8 +189,11 @@ export function instrumentOf(d: InstrumentDraft): InstrumentSet | null {
 
 /** An instrument entered before, to be changed. */
 export function instrumentTyped(i: InstrumentSet): InstrumentDraft {
+  const marks = (i.kind === 'tool' && i.marks) || 'mL'
+  const shown = (value: number | undefined) =>
+    value === undefined || i.kind !== 'tool' ? value : Number(volumeIn(millilitres(value), marks).toFixed(4))
   const numbers = Object.fromEntries(
-    numbersOfKind[i.kind].map((n) => [n, String((i as unknown as Record<string, number>)[n] ?? '')]),
+    numbersOfKind[i.kind].map((n) => [n, String(shown((i as unknown as Record<string, number>)[n]) ?? '')]),
   )
   const day = (at: number) => new Date(at).toISOString().slice(0, 10)
   return {
@@ -156,6 +206,9 @@ export function instrumentTyped(i: InstrumentSet): InstrumentDraft {
     ...(i.kind === 'strip' ? { blocks: i.blocks.join(' '), colours: i.colours } : {}),
     ...('bestBefore' in i ? { date: day(i.bestBefore) } : {}),
     ...('checkDue' in i ? { date: day(i.checkDue) } : {}),
+    marks,
+    ...('station' in i ? { station: i.station ?? '' } : {}),
+    ...('madeFor' in i ? { madeFor: i.madeFor ?? [] } : {}),
     ...(i.kind === 'dispenser' ? { product: i.product, by: i.by } : {}),
   }
 }

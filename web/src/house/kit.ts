@@ -1,10 +1,18 @@
-import type { InstrumentKept, InstrumentSet, ProductKept, ProductSet, ProductUse } from '@tadka/core/record'
+import {
+  madeFor,
+  type InstrumentKept,
+  type InstrumentSet,
+  type ProductKept,
+  type ProductSet,
+  type ProductUse,
+} from '@tadka/core/record'
 import { millilitres, type Instant } from '@tadka/core/quantity'
-import { inForce, type Agent, type LocalRule } from '@tadka/core/rules'
+import { rulesInForce, type LocalRule } from '@tadka/core/rules'
 import { computed } from 'vue'
 import { useSite } from '../record/site.ts'
 
 export type Product = ProductSet & ProductKept & { id: string }
+type Tested = Pick<Product, 'id' | 'agent'>
 export type Kinded<K extends InstrumentSet['kind']> = InstrumentSet & InstrumentKept & { kind: K; id: string }
 
 const lastRatio = (checks: InstrumentKept['checks']) =>
@@ -18,10 +26,14 @@ export function useKit() {
   const ofKind = <K extends InstrumentSet['kind']>(kind: K) =>
     instruments.value.filter((i): i is Kinded<K> & { id: string } => i.kind === kind)
 
+  const strengthStrips = () => ofKind('strip').filter((s) => s.unit === 'ppm')
+
   return {
     products,
     instruments,
     tools: computed(() => ofKind('tool')),
+    /** What anything is measured out with. */
+    measure: computed(() => ({ tools: ofKind('tool'), scales: ofKind('scale') })),
     /** What a product can be measured out with; a dispenser gives what its last check measured. */
     measuring: (product: string) => ({
       tools: ofKind('tool'),
@@ -30,14 +42,23 @@ export function useKit() {
         .filter((d) => d.product === product)
         .map((d) => ({ ...d, millilitres: millilitres(d.millilitres * lastRatio(d.checks)) })),
     }),
-    titrationFor: (agent: Agent | null) => ofKind('titration').find((k) => k.agent === agent) ?? null,
+    titrationFor: (product: Tested) => madeFor(product, ofKind('titration'))[0] ?? null,
     thermometers: computed(() => ofKind('thermometer')),
-    stripFor: (agent: Agent | null) =>
-      ofKind('strip').find((s) => s.unit === 'ppm' && s.agent === agent) ?? null,
+    pressureGauges: computed(() => ofKind('pressure-gauge')),
+    indicators: computed(() => ofKind('indicator')),
+    stripFor: (product: Tested) => madeFor(product, strengthStrips())[0] ?? null,
+    /** Every strip that may be dipped into a product, the one that is made for it first. */
+    stripsFor: (product: Tested) => madeFor(product, strengthStrips()),
+    /** What a reading was read on. */
+    usedStrip: (ids: readonly string[]) => strengthStrips().find((s) => ids.includes(s.id)) ?? null,
+    usedTitration: (ids: readonly string[]) => ofKind('titration').find((k) => ids.includes(k.id)) ?? null,
     phStrip: computed(() => ofKind('strip').find((s) => s.unit === 'pH') ?? null),
     /** The rules of the site's authority in force at an instant. */
     rulesAt: (at: Instant): LocalRule[] =>
-      site.all('rule').filter((r): r is LocalRule => 'authority' in r && inForce(r, at)),
+      rulesInForce(
+        site.all('rule').filter((r): r is LocalRule => 'authority' in r),
+        at,
+      ),
     /** The products whose label names this use. */
     forUse: (use: string): { product: Product; use: ProductUse }[] =>
       products.value.flatMap((product) => {

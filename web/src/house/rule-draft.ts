@@ -1,6 +1,6 @@
 import { instant, type Instant, type Interval } from '@tadka/core/quantity'
 import { whatIf, type AnyRecord, type Changed, type ReadingTaken } from '@tadka/core/record'
-import { codeSections, type JudgedQuantity, type LocalRule } from '@tadka/core/rules'
+import { codeSections, judgedQuantities, type JudgedQuantity, type LocalRule } from '@tadka/core/rules'
 import { parseField } from '../solution/field.ts'
 import { ask } from '../wire/api.ts'
 
@@ -8,26 +8,18 @@ import { ask } from '../wire/api.ts'
 export interface RuleDraft {
   readonly authority: string
   readonly replaces: string
-  readonly quantity: JudgedQuantity
+  /** Null until it is chosen. */
+  readonly quantity: JudgedQuantity | null
+  readonly unit: string
   readonly lo: string
   readonly hi: string
   readonly reason: string
 }
 
-/** What a rule can limit, with the unit that readings of it come in. */
-export const limited: readonly { readonly quantity: JudgedQuantity; readonly unit: string }[] = [
-  { quantity: 'strength', unit: 'ppm' },
-  { quantity: 'chlorine', unit: 'ppm' },
-  { quantity: 'iodine', unit: 'ppm' },
-  { quantity: 'temperature', unit: '°C' },
-  { quantity: 'wash', unit: '°C' },
-  { quantity: 'rinse', unit: '°C' },
-  { quantity: 'surface', unit: '°C' },
-  { quantity: 'pressure', unit: 'kPa' },
-  { quantity: 'hardness', unit: 'mg/L' },
-]
+/** The units that a limit of it can be typed in. */
+export const unitsOf = (quantity: JudgedQuantity): readonly string[] => judgedQuantities[quantity]
 
-export type RuleFault = 'authority' | 'limit' | 'order' | 'number' | 'reason'
+export type RuleFault = 'about' | 'authority' | 'limit' | 'order' | 'number' | 'reason'
 
 const number = (text: string) => (text.trim() === '' ? null : parseField(text, { below: true }).value)
 const isNone = (text: string) => text.trim() !== '' && number(text) === null
@@ -36,6 +28,7 @@ const isNone = (text: string) => text.trim() !== '' && number(text) === null
 export function faultsOf(d: RuleDraft): RuleFault[] {
   const faults: RuleFault[] = []
   const [lo, hi] = [number(d.lo), number(d.hi)]
+  if (aboutIt(d) === null) faults.push('about')
   if (d.authority.trim() === '') faults.push('authority')
   if (isNone(d.lo) || isNone(d.hi)) faults.push('number')
   else if (lo === null && hi === null) faults.push('limit')
@@ -44,10 +37,15 @@ export function faultsOf(d: RuleDraft): RuleFault[] {
   return faults
 }
 
-export const unitOf = (d: Pick<RuleDraft, 'replaces' | 'quantity'>): string =>
-  codeSections().find((s) => s.section === d.replaces)?.unit ??
-  limited.find((l) => l.quantity === d.quantity)?.unit ??
-  ''
+/** What it is about: that of the section that it replaces, else what was chosen; null while nothing is. */
+export const aboutIt = (d: Pick<RuleDraft, 'replaces' | 'quantity'>): JudgedQuantity | null =>
+  codeSections().find((s) => s.section === d.replaces)?.quantity ?? d.quantity
+
+export function unitOf(d: Pick<RuleDraft, 'replaces' | 'quantity' | 'unit'>): string {
+  const about = aboutIt(d)
+  const units = about ? unitsOf(about) : []
+  return units.includes(d.unit) ? d.unit : (units[0] ?? '')
+}
 
 /** The rule that was typed, in force from `from`. */
 export function ruleOf(d: RuleDraft, id: string, from: Instant): LocalRule {
@@ -57,7 +55,7 @@ export function ruleOf(d: RuleDraft, id: string, from: Instant): LocalRule {
     id,
     authority: d.authority.trim(),
     effect: section ? { kind: 'replaces', section: section.section } : { kind: 'adds' },
-    quantity: section?.quantity ?? d.quantity,
+    quantity: aboutIt(d) ?? 'strength',
     unit: unitOf(d),
     limit,
     from,

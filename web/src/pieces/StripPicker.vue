@@ -2,7 +2,7 @@
 import type { StripPick } from '@tadka/core/rules'
 import { useI18n } from 'vue-i18n'
 
-/** A strip's card: tap the block it matches, or the gap between two. */
+/** A strip's card: tap the block it matches, the gap between two, or the field beyond the darkest. */
 const props = defineProps<{
   blocks: readonly number[]
   colours: readonly string[]
@@ -15,6 +15,9 @@ const { t } = useI18n()
 const matches = (v: number) => pick.value !== null && 'matches' in pick.value && pick.value.matches === v
 const between = (i: number) =>
   pick.value !== null && 'between' in pick.value && pick.value.between[0] === props.blocks[i]
+
+const darkest = () => props.blocks.at(-1)
+const darker = () => pick.value !== null && 'darkerThan' in pick.value
 
 function choose(i: number, gap: boolean): void {
   const [value, next] = [props.blocks[i], props.blocks[i + 1]]
@@ -52,6 +55,18 @@ function choose(i: number, gap: boolean): void {
         <span v-if="between(i)" class="said" aria-hidden="true">{{ t('strip.betweenShort') }}</span>
       </button>
     </template>
+    <button
+      v-if="darkest() !== undefined"
+      type="button"
+      role="radio"
+      class="beyond"
+      :class="{ on: darker() }"
+      :aria-checked="darker()"
+      :aria-label="t('strip.darker', { value: darkest(), unit })"
+      @click="pick = { darkerThan: darkest() ?? 0 }"
+    >
+      <span aria-hidden="true">{{ t('strip.darkerShort') }}</span>
+    </button>
   </div>
 </template>
 
@@ -112,6 +127,22 @@ function choose(i: number, gap: boolean): void {
   border: 4px solid var(--ink);
   border-radius: 12px;
   z-index: 2;
+}
+.beyond {
+  flex: 0 0 auto;
+  min-width: 48px;
+  margin-left: 8px;
+  padding: 0 8px;
+  border: 1.5px dashed var(--ink-3);
+  border-radius: var(--r);
+  background: none;
+  color: var(--ink);
+  font-weight: 600;
+  font-size: 15px;
+  cursor: pointer;
+}
+.beyond.on {
+  border: 4px solid var(--ink);
 }
 .said {
   position: absolute;

@@ -55,7 +55,11 @@ export function guardPresses(root: Document, clock: GuardClock = browserClock): 
         Math.abs(event.clientX - last.x) < onePlace &&
         Math.abs(event.clientY - last.y) < onePlace))
 
-  const show = () => root.documentElement.toggleAttribute('data-resting', resting())
+  /** Tells on the page, for whoever drives it: nothing answers now; a second tap would be the first one's echo. */
+  function show(): void {
+    root.documentElement.toggleAttribute('data-resting', resting())
+    root.documentElement.toggleAttribute('data-pressed', last !== null && clock.now() < last.at + restMs)
+  }
   function rest(): void {
     restUntil = clock.now() + restMs
     show()
@@ -103,7 +107,10 @@ export function guardPresses(root: Document, clock: GuardClock = browserClock): 
     const elsewhere = pointed && began !== control
     const echo = !isQuick && !control.matches(choices) && echoes(control, event)
     if (elsewhere || echo || (!isQuick && resting())) return refuse(event)
-    if (!isQuick) last = { control, at: clock.now(), x: event.clientX, y: event.clientY }
+    if (isQuick) return
+    last = { control, at: clock.now(), x: event.clientX, y: event.clientY }
+    show()
+    clock.later(restMs, show)
   }
 
   const capture = { capture: true }

@@ -9,7 +9,6 @@ import { useSite } from '../record/site.ts'
 import HeatCheck from '../solution/HeatCheck.vue'
 import SanitizerCheck from '../solution/SanitizerCheck.vue'
 import { volumeWords } from '../solution/words.ts'
-import StepColdCheck from './steps/StepColdCheck.vue'
 
 /** A check inside a run: the bath that this run mixed, or the product; a recheck goes on with its open case. */
 const props = defineProps<{ step: Step & { kind: 'check' }; position: Position; run: RunState }>()
@@ -66,19 +65,13 @@ const under = computed(() => {
     :under="under"
     @done="emit('done')"
   />
-  <step-cold-check
-    v-else-if="step.what === 'cold-product'"
-    :place="place"
-    :heading="step.title"
-    @done="emit('done')"
-  />
   <heat-check
     v-else-if="step.what !== 'sanitizer'"
     :what="step.what"
     :recheck-of="place.case"
     :place="place"
     :heading="step.title"
-    @kept="emit('done')"
+    @kept="(verdict) => verdict === 'in' && emit('done')"
   />
   <p v-else class="none" role="alert">{{ t('run.noProduct') }}</p>
 </template>

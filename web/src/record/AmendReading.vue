@@ -34,7 +34,7 @@ const typed = ref<Record<string, string>>(
 )
 const reason = ref('')
 const strip = computed(() =>
-  taken.value?.what === 'sanitizer' && counted === null ? kit.stripFor(taken.value.reading.agent) : null,
+  taken.value?.what === 'sanitizer' && counted === null ? kit.usedStrip(taken.value.instruments) : null,
 )
 const values = computed(() =>
   Object.fromEntries(Object.entries(typed.value).map(([k, v]) => [k, parseField(v, { below: true })])),
@@ -54,7 +54,7 @@ const instead = computed(() => {
     numbers[name] = value
   }
   if (numbers['drops'] !== undefined && taken.value.what === 'sanitizer') {
-    const perDrop = kit.titrationFor(taken.value.reading.agent)?.perDrop
+    const perDrop = kit.usedTitration(taken.value.instruments)?.perDrop
     return perDrop === undefined ? null : amendReading(taken.value, { drops: numbers['drops'], perDrop })
   }
   if (taken.value.what === 'cold-product')

@@ -48,8 +48,11 @@ export function useSentence() {
   }
 
   /** What was done about a reading. */
-  const act = (a: CaseAction): string =>
-    t(`log.say.${a.did}`, { amount: volume(a.amount ?? 0), note: a.note })
+  const act = (a: CaseAction): string => t(`log.say.${a.did}`, { amount: amountOf(a), note: a.note })
+  const amountOf = ({ amount, unit }: CaseAction): string => {
+    if (unit === 'share') return `${Math.round((amount ?? 0) * 100)} %`
+    return unit === 'g' || unit === 'pieces' ? `${decimals(amount ?? 0, 1)} ${unit}` : volume(amount ?? 0)
+  }
 
   function facts(record: AnyRecord & { type: 'run.step.done@1' | 'run.step.done@2' }): string {
     const { facts: f } = record.payload

@@ -22,9 +22,9 @@ const standing = useBaths()
 const baths = computed(() => standing.value.filter((b) => !props.without?.includes(b.station ?? '')))
 /** What stands out about a bath: to be changed, to be tested, or neither yet. */
 function next(b: StandingBath): { text: string; over: boolean } {
-  if (now() >= b.due.useBy) return { text: t('bench.changeNow'), over: true }
+  if (b.now.call === 'change') return { text: t('bench.changeNow'), over: true }
   const test = t(`bench.testWhy.${b.due.why}`, { time: clock(b.due.testBy) })
-  return { text: test, over: now() >= b.due.testBy }
+  return { text: test, over: b.now.call === 'test' }
 }
 /** When it likely falls below its range, with how sure that is. */
 function outlook(b: StandingBath): string {
@@ -69,7 +69,7 @@ const age = (b: StandingBath) =>
         {{ clock(b.lastReading.at) }}
       </span>
       <span v-else class="quiet">{{ t('bench.neverRead') }}</span>
-      <verdict-mark :verdict="b.lastReading?.verdict ?? 'cannot-tell'" />
+      <verdict-mark :verdict="b.now.verdict" />
       <router-link :to="{ path: '/bench/check', query: { bath: b.id } }">{{ t('bench.check') }}</router-link>
     </li>
   </ul>

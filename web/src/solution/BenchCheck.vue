@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useOfBath } from '@tadka/core/record'
 import { NSelect } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -7,6 +8,7 @@ import { useKit } from '../house/kit.ts'
 import { useTimes } from '../look/times.ts'
 import { useNames } from '../record/names.ts'
 import { useSite } from '../record/site.ts'
+import { useBaths } from './baths.ts'
 import SanitizerCheck from './SanitizerCheck.vue'
 import { volumeWords } from './words.ts'
 
@@ -23,15 +25,19 @@ const recheck = computed(() => {
   const id = route.query['case']
   return typeof id === 'string' ? site.one('case', id) : null
 })
-const baths = computed(() =>
-  site
-    .all('bath')
-    .filter((b) => kit.products.value.find((p) => p.id === b.product)?.agent)
-    .toSorted((a, b) => b.mixedAt - a.mixedAt),
-)
 const chosenId = ref<string | null>(typeof route.query['bath'] === 'string' ? route.query['bath'] : null)
+const standing = useBaths()
+/** What stands now; a recheck goes on with its own bath even where that is gone. */
+const baths = computed(() => {
+  const asked = recheck.value?.bath ?? chosenId.value
+  const old = asked && !standing.value.some((b) => b.id === asked) ? site.one('bath', asked) : null
+  return [...standing.value, ...(old ? [old] : [])]
+})
 const bath = computed(
-  () => baths.value.find((b) => b.id === (recheck.value?.bath ?? chosenId.value)) ?? baths.value[0] ?? null,
+  // Nothing stands here until it is chosen, but where there is only one.
+  () =>
+    baths.value.find((b) => b.id === (recheck.value?.bath ?? chosenId.value)) ??
+    (baths.value.length === 1 ? (baths.value[0] ?? null) : null),
 )
 const nameOf = (b: (typeof baths.value)[number]) => {
   const station = b.station ? names.station(b.station) : ''
@@ -39,7 +45,7 @@ const nameOf = (b: (typeof baths.value)[number]) => {
 }
 const checked = computed(() => {
   const product = kit.products.value.find((p) => p.id === bath.value?.product)
-  const use = product?.uses.find((u) => u.range)
+  const use = bath.value && useOfBath(bath.value, product ?? null)
   return product && use && bath.value ? { product, use, bath: bath.value } : null
 })
 const place = computed(() => ({
@@ -76,13 +82,28 @@ const under = computed(() => {
       />
     </template>
   </sanitizer-check>
+  <div v-else-if="baths.length > 0" class="empty">
+    <h2>{{ t('bench.whichBath') }}</h2>
+    <p v-if="bath" class="unknown" role="alert">{{ t('bench.madeUnknown') }}</p>
+    <div class="vessels" role="group" :aria-label="t('bench.whichBath')">
+      <button v-for="b in baths" :key="b.id" type="button" @click="chosenId = b.id">
+        {{ nameOf(b) }} <span class="quiet">{{ b.productName }}, {{ clock(b.mixedAt) }}</span>
+      </button>
+    </div>
+  </div>
   <div v-else class="empty">
     <h2>{{ t('bench.noBaths') }}</h2>
     <p class="quiet">{{ t('bench.noBathsHow') }}</p>
   </div>
 </template>
 
+<style scoped src="./vessels.css"></style>
+
 <style scoped>
+.unknown {
+  color: var(--out);
+  font-weight: 650;
+}
 .empty {
   padding: 40px var(--gutter);
 }

@@ -25,9 +25,17 @@ const message = useMessage()
 const m = useMixing()
 /** A vessel's code, scanned or followed, opens it. */
 const scanned = useRoute().query['vessel']
-if (typeof scanned === 'string' && m.vessels.value.some((v) => v.station === scanned)) m.choose(scanned)
+const opened = [...m.vessels.value, ...m.machines.value].find((v) => v.station === scanned)
+if (opened) m.choose(opened.key)
 const ways = useWays()
 
+const machine = computed(() => m.machines.value.find((v) => v.key === m.chosen.value)?.key ?? null)
+const machines = computed(() =>
+  m.machines.value.map((v) => ({
+    label: `${v.name}: ${kit.forUse(v.use)[0]?.use.name ?? t('bench.noProductFor')}, ${volumeWords(v.volume, site.set?.units)}`,
+    value: v.key,
+  })),
+)
 const field = ref<'litres' | 'target'>('litres')
 const padded = computed({
   get: () => (field.value === 'litres' ? m.litres.value : m.target.value),
@@ -57,7 +65,7 @@ const cautions = computed(() => {
       : '',
     c.use.temperature ? t('bench.waterAt', c.use.temperature) : '',
     c.use.contactSeconds ? t('bench.contact', { s: c.use.contactSeconds }) : '',
-    m.aimed.value ? t('bench.crewAim', m.aimed.value) : '',
+    m.aimed.value ? t('bench.crewAim', { ...m.aimed.value }) : '',
     ...m.warnings(c.product).map((w) => t(`bench.concentrate.${w}`)),
   ].filter(Boolean)
 })
@@ -79,16 +87,26 @@ const agent = computed(() => kit.products.value.find((p) => p.id === done.value?
     <div class="vessels" role="group" :aria-label="t('bench.vessel')">
       <button
         v-for="v in m.vessels.value"
-        :key="v.station + v.use"
+        :key="v.key"
         type="button"
-        :aria-pressed="m.chosen.value === v.station"
-        @click="((done = null), m.choose(v.station))"
+        :aria-pressed="m.chosen.value === v.key"
+        @click="((done = null), m.choose(v.key))"
       >
         {{ v.name }} <span class="quiet">{{ volumeWords(v.volume, site.set?.units) }}</span>
       </button>
       <button type="button" :aria-pressed="m.chosen.value === null" @click="((done = null), m.choose(null))">
         {{ t('bench.ownVessel') }}
       </button>
+      <n-select
+        v-if="m.machines.value.length > 0"
+        class="machine"
+        filterable
+        :value="machine"
+        :options="machines"
+        :placeholder="t('bench.forMachine')"
+        :aria-label="t('bench.forMachine')"
+        @update:value="(key: string) => ((done = null), m.choose(key))"
+      />
     </div>
     <div class="mixing">
       <section class="entry">
@@ -150,6 +168,10 @@ const agent = computed(() => kit.products.value.find((p) => p.id === done.value?
             </div>
           </template>
         </way-shown>
+        <p v-else-if="m.measured.value.measured" class="none" role="alert">{{ t('bench.tooFine') }}</p>
+        <p v-else-if="m.measured.value.refusal" class="none" role="alert">
+          {{ m.measured.value.refusal.message }}
+        </p>
       </section>
     </div>
   </div>
@@ -160,6 +182,9 @@ const agent = computed(() => kit.products.value.find((p) => p.id === done.value?
   display: grid;
   grid-template-columns: 400px minmax(0, 1fr);
   --key: 52px;
+}
+.machine {
+  width: 320px;
 }
 .entry {
   padding: 16px var(--gutter);
@@ -174,6 +199,11 @@ const agent = computed(() => kit.products.value.find((p) => p.id === done.value?
 .why {
   color: var(--ink-2);
   margin-top: 4px;
+}
+.none {
+  font-size: 22px;
+  font-weight: 600;
+  color: var(--out);
 }
 .act {
   display: flex;

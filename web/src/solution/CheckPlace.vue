@@ -46,6 +46,7 @@ const what = ref<(typeof whats)[number]>(
       class="view"
       :what="what"
       :recheck-of="recheck?.what === what ? recheck.id : null"
+      :recheck-at="recheck?.what === what ? recheck.station : null"
       @kept="message.success(t('bench.saved'))"
     />
   </div>

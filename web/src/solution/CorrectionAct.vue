@@ -1,41 +1,36 @@
 <script setup lang="ts">
-import { showInterval, showVolume } from '@tadka/core/quantity'
+import { showInterval } from '@tadka/core/quantity'
 import type { Correction } from '@tadka/core/solution'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useSite } from '../record/site.ts'
+import { useAmounts } from './amounts.ts'
 
 /** The way back into the band, as one large act; `plain` only tells it. */
 const props = defineProps<{ correction: Correction; ppe: readonly string[]; plain?: boolean }>()
 const emit = defineEmits<{ did: [] }>()
-const { t } = useI18n()
-const site = useSite()
+const { t, te } = useI18n()
 
-const volume = (mL: number) => {
-  const shown = showVolume(mL, site.set?.units ?? 'metric')
-  return `${shown.value} ${shown.unit}`
-}
+const amountOf = useAmounts()
 const title = computed(() => {
-  const { move, amount, first } = props.correction
+  const { move, why } = props.correction
   if (move === 'remix') return t('bench.remix')
-  if (move === 'drain-refill') return t('bench.drain', { amount: volume(amount) })
-  if (move === 'weaken') return t('bench.addWater', { amount: volume(first ?? amount) })
-  return first === null
-    ? t('bench.add', { amount: volume(amount) })
-    : t('bench.addFirst', { amount: volume(first) })
+  const amount = amountOf(props.correction)
+  if (move === 'drain-refill') return t('bench.drain', { amount })
+  if (move === 'weaken') return t('bench.addWater', { amount })
+  return t(why === 'first-part' ? 'bench.addFirst' : 'bench.add', { amount })
 })
 const under = computed(() => {
   const { move, after, safe, why } = props.correction
-  if (move === 'remix')
-    return why === 'no-room' || why === 'reading-too-wide' || why === 'spoiled'
-      ? t(`bench.remixWhy.${why}`)
-      : ''
+  if (move === 'remix') return te(`bench.remixWhy.${why}`) ? t(`bench.remixWhy.${why}`) : ''
+  const rounded = (end: number | null) => (end === null ? null : Math.round(end))
   const becomes = after
-    ? t('bench.becomes', {
-        after: showInterval({ lo: Math.round(after.lo ?? 0), hi: Math.round(after.hi ?? 0) }),
-      })
+    ? t('bench.becomes', { after: showInterval({ lo: rounded(after.lo), hi: rounded(after.hi) }) })
     : ''
   return `${becomes} ${safe ? t('bench.inside') : t('bench.perhaps')}`
+})
+const measure = computed(() => {
+  const { tool, move } = props.correction
+  return tool && move === 'strengthen' ? t('bench.measureIn', { tool }) : ''
 })
 const label = computed(() => {
   const { move } = props.correction
@@ -47,6 +42,7 @@ const label = computed(() => {
   <div class="act">
     <div class="words">
       <b>{{ title }}</b>
+      <p v-if="measure">{{ measure }}</p>
       <p>{{ under }}</p>
       <p v-if="correction.move === 'strengthen' && ppe.length > 0" class="ppe">
         {{ t('bench.ppe', { list: ppe.join(', ') }) }}

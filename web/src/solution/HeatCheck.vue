@@ -1,7 +1,16 @@
 <script setup lang="ts">
-import { judge, taken as takenOf, type Place } from '@tadka/core/record'
+import {
+  heatFieldsOf,
+  judge,
+  namedOn,
+  taken as takenOf,
+  type HeatField,
+  type HeatWhat,
+  type Place,
+} from '@tadka/core/record'
+import { Refusal } from '@tadka/core/refusal'
 import { NButton, NSelect } from 'naive-ui'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, toRef, watch } from 'vue'
 import { kindOf, machineKinds } from '@tadka/core/warewash'
 import { useI18n } from 'vue-i18n'
 import { useRoute } from 'vue-router'
@@ -10,15 +19,23 @@ import FigureField from '../pieces/FigureField.vue'
 import NumberPad from '../pieces/NumberPad.vue'
 import { useSite } from '../record/site.ts'
 import { rightNow } from '../wire/clock.ts'
-import { parseField } from './field.ts'
-import { anyTyped, fieldsOf, heatRead, type HeatField, type HeatWhat, type Kept } from './heat.ts'
+import { emptyFields, faultIn, fieldsRead, readTyped, type Typed } from './heat.ts'
+import HeatOn from './HeatOn.vue'
 import JudgementView from './JudgementView.vue'
+import { useReadOn } from './read-on.ts'
 import ReportedReading from './ReportedReading.vue'
 
 /** A dish machine, hot water by hand, wash water or cold product: typed off the gauges, judged as one types. */
 /** `place`: the step of a run that it belongs to; without one the person says where. */
-const props = defineProps<{ what: HeatWhat; recheckOf: string | null; place?: Place; heading?: string }>()
-const emit = defineEmits<{ kept: [] }>()
+const props = defineProps<{
+  what: HeatWhat
+  recheckOf: string | null
+  /** Where the reading that is rechecked was taken. */
+  recheckAt?: string | null
+  place?: Place
+  heading?: string
+}>()
+const emit = defineEmits<{ kept: [verdict: string] }>()
 const { t } = useI18n()
 const site = useSite()
 const kit = useKit()
@@ -27,65 +44,78 @@ const stations = computed(() => {
   const all = site.all('station').filter((s) => s.plate !== null)
   return props.what === 'dish-machine' ? all.filter((s) => kindOf(s.plate?.family ?? '') !== null) : all
 })
-const route = useRoute()
-const named = route.query['station']
-const stationId = ref<string | null>(typeof named === 'string' ? named : null)
+const asked = useRoute().query['station']
+/** Nothing stands here until somebody chose it: it decides where the reading is filed. */
+const stationId = ref<string | null>(typeof asked === 'string' ? asked : (props.recheckAt ?? null))
 const station = computed(
-  () =>
-    stations.value.find((s) => s.id === (props.place?.station ?? stationId.value)) ??
-    stations.value[0] ??
-    null,
+  () => stations.value.find((s) => s.id === (props.place?.station ?? stationId.value)) ?? null,
 )
 const kind = ref(kindOf(station.value?.plate?.family ?? '') ?? 'stationary-dual')
 watch(station, (s) => (kind.value = kindOf(s?.plate?.family ?? '') ?? kind.value))
 
-const empty = {
-  wash: '',
-  rinse: '',
-  pressure: '',
-  surface: '',
-  temperature: '',
-  seconds: '',
-  product: '',
-  hours: '',
-}
-const fields = ref<Record<HeatField, string>>({ ...empty })
-const kept = ref<Kept>('room')
-const shown = computed(() => fieldsOf(props.what, kind.value, kept.value))
-const field = ref<HeatField>(fieldsOf(props.what, kind.value)[0] ?? 'wash')
+const fields = ref<Record<HeatField, string>>({ ...emptyFields })
+const turned = ref<boolean | null>(null)
+const kept = ref<Typed['kept']>('room')
+const shown = computed(() => heatFieldsOf(props.what, kind.value, kept.value))
+const field = ref<HeatField>(shown.value[0] ?? 'wash')
 const padded = computed({ get: () => fields.value[field.value], set: (v) => (fields.value[field.value] = v) })
-const thermometer = computed(() => kit.thermometers.value[0] ?? null)
-const unit = (name: HeatField) =>
-  name === 'pressure'
-    ? 'kPa'
-    : name === 'seconds'
-      ? 's'
-      : name === 'hours'
-        ? 'h'
-        : (thermometer.value?.unit ?? '°C')
-const fault = (name: HeatField) => {
-  if (fields.value[name].trim() === '') return undefined
-  const { fault: code } = parseField(fields.value[name], {
-    below: !['pressure', 'seconds', 'hours'].includes(name),
-  })
-  return code ? t(`bench.${code}`) : undefined
+const readOn = useReadOn(
+  toRef(props, 'what'),
+  computed(() => station.value?.id ?? null),
+)
+const us = computed(() => site.set?.units === 'us')
+const units = computed<Typed['units']>(() => ({
+  temperature: us.value ? '°F' : '°C',
+  pressure: us.value ? 'psi' : 'kPa',
+}))
+function unit(name: HeatField): string {
+  if (name === 'seconds') return 's'
+  if (name === 'hours') return 'h'
+  const on = readOn.chosen(name)
+  if (name === 'pressure') return on?.unit ?? units.value.pressure
+  return on?.unit ?? units.value.temperature
 }
-const sound = computed(() => shown.value.every((name) => fault(name) === undefined))
+const fault = (name: HeatField) => {
+  const wrong = faultIn(name, fields.value[name], unit(name), props.what)
+  return wrong ? t(`bench.${wrong.code}`, { lo: wrong.lo, hi: wrong.hi, unit: unit(name) }) : undefined
+}
+const byLabel = (name: HeatField) => readOn.chosen(name)?.kind === 'indicator'
+const failed = computed(() =>
+  shown.value.flatMap((name) => {
+    const on = readOn.chosen(name)
+    return on?.kind === 'thermometer' && on.failed ? [on.name] : []
+  }),
+)
 
-const typed = computed(() => ({
+const typed = computed<Typed>(() => ({
   fields: fields.value,
+  on: Object.fromEntries(shown.value.flatMap((f) => (readOn.chosen(f) ? [[f, readOn.chosen(f)]] : []))),
+  turned: turned.value,
   kind: kind.value,
   kept: kept.value,
-  thermometer: thermometer.value,
+  units: units.value,
   plate: station.value?.plate?.parameters ?? null,
+  schools: site.set?.schools ?? {},
+  label: null,
 }))
-const read = computed(() =>
-  anyTyped(props.what, typed.value) && sound.value ? heatRead(props.what, typed.value, rightNow()) : null,
+const sound = computed(() => shown.value.every((name) => fault(name) === undefined))
+const read = computed(() => {
+  if (fieldsRead(props.what, typed.value).length === 0 || !sound.value) return { read: null, refusal: null }
+  try {
+    return { read: readTyped(props.what, typed.value, rightNow()), refusal: null }
+  } catch (error) {
+    if (error instanceof Refusal) return { read: null, refusal: error }
+    throw error
+  }
+})
+const judgement = computed(() => (read.value.read ? judge(read.value.read, kit.rulesAt(rightNow())) : null))
+/** Numbers that no instrument was named for. */
+const unnamed = computed(() =>
+  fieldsRead(props.what, typed.value).some((f) => f !== 'seconds' && f !== 'hours' && !readOn.chosen(f)),
 )
-const judgement = computed(() => (read.value ? judge(read.value, kit.rulesAt(rightNow())) : null))
 
 function keep(): void {
-  if (!read.value || !station.value) return
+  if (!read.value.read || !station.value) return
   const place = props.place ?? {
     station: station.value.id,
     run: null,
@@ -93,12 +123,13 @@ function keep(): void {
     bath: null,
     case: props.recheckOf,
   }
-  const instruments = thermometer.value ? [thermometer.value.id] : []
+  const by = namedOn(typed.value.on, fieldsRead(props.what, typed.value))
   const payload = takenOf(
-    heatRead(props.what, typed.value, rightNow()),
+    readTyped(props.what, typed.value, rightNow()),
     place,
-    instruments,
+    [...new Set(Object.values(by))],
     kit.rulesAt(rightNow()),
+    by,
   )
   const { run } = place
   site.record(
@@ -106,8 +137,9 @@ function keep(): void {
     run ? { kind: 'run', id: run } : { kind: 'station', id: station.value.id },
     payload,
   )
-  fields.value = { ...empty }
-  emit('kept')
+  fields.value = { ...emptyFields }
+  turned.value = null
+  emit('kept', payload.judgement.overall)
 }
 </script>
 
@@ -120,11 +152,12 @@ function keep(): void {
         v-if="!place"
         :value="station?.id ?? null"
         :options="stations.map((s) => ({ label: s.plate?.name ?? s.id, value: s.id }))"
+        :placeholder="t('bench.sayWhere')"
         :aria-label="t('bench.at')"
         @update:value="(v: string) => (stationId = v)"
       />
       <n-select
-        v-if="what === 'dish-machine'"
+        v-if="what === 'dish-machine' && !kindOf(station?.plate?.family ?? '')"
         v-model:value="kind"
         :options="machineKinds.map((k) => ({ label: t(`bench.kind.${k}`), value: k }))"
         :aria-label="t('bench.kindName')"
@@ -141,31 +174,56 @@ function keep(): void {
         </button>
       </div>
       <div class="fields">
-        <figure-field
-          v-for="name in shown"
-          :id="`heat-${name}`"
-          :key="name"
-          v-model="fields[name]"
-          :label="t(`bench.field.${name}`)"
-          :unit="unit(name)"
-          :fault="fault(name)"
-          :active="field === name"
-          @focus="field = name"
-          @enter="keep"
-        />
+        <div v-for="name in shown" :key="name" class="one">
+          <div v-if="byLabel(name)" class="kept" role="group" :aria-label="t(`bench.field.${name}`)">
+            <span class="name">{{ t(`bench.field.${name}`) }}</span>
+            <button
+              v-for="yes in [true, false]"
+              :key="String(yes)"
+              type="button"
+              :aria-pressed="turned === yes"
+              @click="turned = yes"
+            >
+              {{ t(yes ? 'bench.turned' : 'bench.notTurned') }}
+            </button>
+          </div>
+          <figure-field
+            v-else
+            :id="`heat-${name}`"
+            v-model="fields[name]"
+            :label="t(`bench.field.${name}`)"
+            :unit="unit(name)"
+            :fault="fault(name)"
+            :active="field === name"
+            @focus="field = name"
+            @enter="keep"
+          />
+          <heat-on
+            v-if="name !== 'seconds' && name !== 'hours'"
+            :field="name"
+            :candidates="readOn.candidates(name)"
+            :chosen="readOn.chosen(name)?.id ?? null"
+            @choose="(id) => readOn.choose(name, id)"
+          />
+        </div>
       </div>
       <reported-reading
         v-if="unit(field) === '°C' || unit(field) === '°F'"
-        :instrument="thermometer?.id ?? null"
-        :unit="thermometer?.unit ?? '°C'"
+        :instrument="readOn.chosen(field)?.id ?? null"
+        :unit="unit(field) === '°F' ? '°F' : '°C'"
         @take="padded = $event"
       />
       <number-pad v-model="padded" />
     </section>
     <section class="verdict">
       <p v-if="recheckOf" class="again">{{ t('bench.readAgain') }}</p>
-      <template v-if="judgement">
+      <p v-for="name in failed" :key="name" class="refusal" role="alert">
+        {{ t('bench.failedIce', { name }) }}
+      </p>
+      <p v-if="read.refusal" class="refusal" role="alert">{{ read.refusal.message }}</p>
+      <template v-else-if="judgement">
         <judgement-view :judgement="judgement">
+          <p v-if="unnamed" class="quiet">{{ t('bench.unnamed') }}</p>
           <p v-if="judgement.overall === 'out'" class="again">
             {{ t(what === 'dish-machine' ? 'bench.rack' : 'bench.outAction') }}
           </p>
@@ -174,10 +232,12 @@ function keep(): void {
           size="large"
           :type="judgement.overall === 'in' ? 'primary' : 'default'"
           class="keep"
+          :disabled="!station"
           @click="keep"
         >
           {{ t('bench.keep') }}
         </n-button>
+        <p v-if="!station" class="refusal" role="alert">{{ t('bench.sayWhereFirst') }}</p>
       </template>
       <p v-else class="hint">{{ t('bench.typeFirst') }}</p>
       <p class="quiet small decides">{{ t('common.decides') }}</p>
@@ -199,9 +259,22 @@ function keep(): void {
   gap: 12px 18px;
   align-items: end;
 }
+.one {
+  min-width: 0;
+}
 .kept {
   display: flex;
+  flex-wrap: wrap;
   gap: 10px;
+}
+.kept .name {
+  flex: 1 0 100%;
+  font-weight: 600;
+  color: var(--ink-2);
+}
+.refusal {
+  color: var(--out);
+  font-weight: 650;
 }
 .kept button {
   flex: 1;

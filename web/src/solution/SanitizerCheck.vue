@@ -7,7 +7,8 @@ import FigureField from '../pieces/FigureField.vue'
 import NumberPad from '../pieces/NumberPad.vue'
 import StripPicker from '../pieces/StripPicker.vue'
 import { useSite } from '../record/site.ts'
-import { useChecking, type Checked } from './checking.ts'
+import { useAmounts } from './amounts.ts'
+import { useChecking, type Checked, type Nonsense } from './checking.ts'
 import CorrectionAct from './CorrectionAct.vue'
 import JudgementView from './JudgementView.vue'
 
@@ -23,6 +24,7 @@ const props = defineProps<{
 const emit = defineEmits<{ done: [] }>()
 const { t } = useI18n()
 const site = useSite()
+const amountOf = useAmounts()
 
 /** The case that the next reading rechecks: the one that the place brings, or the one opened here. */
 const opened = ref<string | null>(null)
@@ -43,8 +45,7 @@ const quicker = computed(() => {
   if (advised.value?.safe) return 'nudge'
   return finer ? 'finer' : advised.value ? 'nudge' : 'fresh'
 })
-const fault = (code: '' | 'notNumber' | 'negative') =>
-  code === '' ? undefined : t(code === 'negative' ? 'bench.fieldNegative' : 'bench.fieldNeeded')
+const fault = (wrong: Nonsense | null) => (wrong ? t(`bench.${wrong.code}`, { ...wrong }) : undefined)
 
 const subject = computed(() => {
   const { run, bath, station } = props.place
@@ -86,7 +87,8 @@ function act(): void {
     run,
     bath,
     did: didNames[way.move],
-    amount: way.move === 'remix' ? null : (way.first ?? way.amount),
+    amount: way.move === 'remix' ? null : way.amount,
+    unit: way.unit,
     note: '',
   }
   site.record('case.action@1', { kind: 'case', id }, payload)
@@ -127,9 +129,17 @@ function act(): void {
         />
         <template v-else-if="c.strip.value">
           <h2 class="label strip-name">{{ t('bench.stripOf') }}: {{ c.strip.value.name }}</h2>
+          <n-select
+            v-if="c.strips.value.length > 1"
+            :value="c.strip.value.id"
+            :options="c.strips.value.map((s) => ({ label: s.name, value: s.id }))"
+            :aria-label="t('bench.stripOf')"
+            @update:value="(id: string) => ((c.stripId.value = id), (c.pick.value = null))"
+          />
           <strip-picker v-model="c.pick.value" v-bind="c.strip.value" />
           <p v-if="!c.stripFits.value" class="unfit" role="alert">{{ t('bench.stripUnfit') }}</p>
         </template>
+        <p v-else class="unfit" role="alert">{{ t('bench.noStrip') }}</p>
         <template v-if="c.phStrip.value">
           <h2 class="label">{{ c.phStrip.value.name }}</h2>
           <strip-picker v-model="c.phPick.value" v-bind="c.phStrip.value" />
@@ -141,7 +151,7 @@ function act(): void {
             id="water"
             v-model="c.temperature.value"
             :label="t('bench.water')"
-            :unit="c.thermometer.value?.unit ?? '°C'"
+            :unit="c.unit.value"
             :fault="fault(c.faults.value.temperature)"
             :active="field === 'temperature'"
             @focus="field = 'temperature'"
@@ -156,12 +166,15 @@ function act(): void {
             :active="field === 'hardness'"
             @focus="field = 'hardness'"
           />
-          <div v-else class="thermometer">
+          <div class="thermometer">
             <label for="thermometer" class="small">{{ t('bench.thermometer') }}</label>
             <n-select
-              :value="c.thermometer.value?.id ?? null"
+              :value="c.thermometer.value?.id ?? 'none'"
               :input-props="{ id: 'thermometer' }"
-              :options="c.thermometers.value.map((x) => ({ label: x.name, value: x.id }))"
+              :options="[
+                ...c.thermometers.value.map((x) => ({ label: x.name, value: x.id })),
+                { label: t('bench.onNone'), value: 'none' },
+              ]"
               :aria-label="t('bench.thermometer')"
               @update:value="(v: string) => (c.thermometerId.value = v)"
             />
@@ -172,12 +185,15 @@ function act(): void {
     </section>
     <section class="verdict">
       <p v-if="opened || props.place.case" class="again">{{ t('bench.recheck') }}</p>
+      <p v-if="c.thermometer.value?.failed && c.temperature.value !== ''" class="refusal" role="alert">
+        {{ t('bench.failedIce', { name: c.thermometer.value.name }) }}
+      </p>
       <p v-if="c.result.value.refusal" class="refusal" role="alert">{{ c.result.value.refusal.message }}</p>
       <template v-else-if="c.entered.value && c.result.value.taken">
         <judgement-view
           :judgement="c.result.value.taken.judgement"
           :after="advised?.after ?? null"
-          :after-label="advised ? t('bench.after', { amount: `${advised.first ?? advised.amount} mL` }) : ''"
+          :after-label="advised ? t('bench.after', { amount: amountOf(advised) }) : ''"
         >
           <correction-act v-if="advised" :correction="advised" :ppe="checked.product.ppe" @did="act" />
           <p v-if="quicker" class="again">{{ t(`bench.quicker.${quicker}`) }}</p>

@@ -1,18 +1,25 @@
-import { interval, millilitres, type Interval } from '@tadka/core/quantity'
-import { sanitizerChecked, type Place, type ProductUse, type ReadingTaken } from '@tadka/core/record'
+import { interval, isPlausible, plausible, type Interval, type PlausibleKind } from '@tadka/core/quantity'
+import { bathDue } from '@tadka/core/duty'
+import { sanitizerChecked, wayBack, type Place, type ProductUse, type ReadingTaken } from '@tadka/core/record'
 import { Refusal } from '@tadka/core/refusal'
 import { stripFit, type StripPick } from '@tadka/core/rules'
-import { correct, type Correction } from '@tadka/core/solution'
+import type { Correction } from '@tadka/core/solution'
 import { useStorage } from '@vueuse/core'
 import { computed, ref, type Ref } from 'vue'
 import { useKit, type Product } from '../house/kit.ts'
+import { useSite } from '../record/site.ts'
 import { rightNow } from '../wire/clock.ts'
 
 export interface Checked {
   readonly product: Product
   readonly use: ProductUse
   /** Volume and capacity of the bath, mL; null where it is not known. */
-  readonly bath: { readonly id: string | null; readonly volume: number; readonly capacity: number } | null
+  readonly bath: {
+    readonly id: string | null
+    readonly volume: number
+    readonly capacity: number
+    readonly mixedAt?: number
+  } | null
 }
 
 const number = (text: string): number | null => (text.trim() === '' ? null : Number(text.replace(',', '.')))
@@ -20,6 +27,7 @@ const number = (text: string): number | null => (text.trim() === '' ? null : Num
 /** One sanitizer check as it is entered: the fields, the verdict as one types, and the way back into the band. */
 export function useChecking(what: Ref<Checked>, place: () => Place) {
   const kit = useKit()
+  const site = useSite()
   const pick = ref<StripPick | null>(null)
   const phPick = ref<StripPick | null>(null)
   /** Drops counted, where a titration kit is used in the place of a strip. */
@@ -30,22 +38,28 @@ export function useChecking(what: Ref<Checked>, place: () => Place) {
   const hardness = useStorage('tadka.hardness', '')
   const thermometerId = useStorage('tadka.thermometer', '')
 
-  const titration = computed(() => kit.titrationFor(what.value.product.agent))
-  const strip = computed(() => kit.stripFor(what.value.product.agent))
+  const titration = computed(() => kit.titrationFor(what.value.product))
+  /** Strips that may be dipped into it, the one that is made for it first. */
+  const strips = computed(() => kit.stripsFor(what.value.product))
+  const stripId = ref<string | null>(null)
+  const strip = computed(() => strips.value.find((s) => s.id === stripId.value) ?? strips.value[0] ?? null)
   const phStrip = computed(() =>
     what.value.product.agent === 'chlorine' || what.value.product.agent === 'iodine'
       ? kit.phStrip.value
       : null,
   )
   const needsHardness = computed(() => what.value.product.agent === 'quat')
-  const thermometer = computed(
-    () =>
-      kit.thermometers.value.find((t) => t.id === thermometerId.value) ?? kit.thermometers.value[0] ?? null,
-  )
+  /** Probes that are carried about: a machine's own gauge reads no bath. */
+  const thermometers = computed(() => kit.thermometers.value.filter((t) => t.station === undefined))
+  const thermometer = computed(() => {
+    const [only, second] = thermometers.value
+    return thermometers.value.find((t) => t.id === thermometerId.value) ?? (second ? null : (only ?? null))
+  })
+  const unit = computed(() => thermometer.value?.unit ?? (site.set?.units === 'us' ? '°F' : '°C'))
   const faults = computed(() => ({
-    temperature: faultIn(temperature.value),
-    hardness: needsHardness.value ? faultIn(hardness.value) : '',
-    drops: faultIn(drops.value),
+    temperature: faultIn(temperature.value, 'water', unit.value),
+    hardness: needsHardness.value ? faultIn(hardness.value, 'hardness', 'mg/L') : null,
+    drops: faultIn(drops.value, 'drops', 'drops'),
   }))
 
   const result = computed<{ taken: ReadingTaken | null; refusal: Refusal | null }>(() => {
@@ -62,10 +76,7 @@ export function useChecking(what: Ref<Checked>, place: () => Place) {
           ? { strip: strip.value, pick: pick.value }
           : null,
       ph: phStrip.value && phPick.value ? { strip: phStrip.value, pick: phPick.value } : null,
-      temperature:
-        t === null
-          ? null
-          : { value: t, unit: thermometer.value?.unit ?? ('°C' as const), instrument: thermometer.value },
+      temperature: t === null ? null : { value: t, unit: unit.value, instrument: thermometer.value },
       hardness: h,
     }
     const used = [
@@ -97,7 +108,17 @@ export function useChecking(what: Ref<Checked>, place: () => Place) {
     result.value.taken?.what === 'sanitizer' ? result.value.taken.reading.strength : null,
   )
 
-  const correction = computed<Correction | null>(() => adviceFor(what.value, reading.value, kit.tools.value))
+  const correction = computed<Correction | null>(() => {
+    const { taken } = result.value
+    const { product, bath } = what.value
+    const wrong = bath ? { ...bath, spoiled: bathTooOld(bath) } : { volume: null, capacity: null }
+    return taken ? wayBack(product, wrong, reading.value, taken.judgement, kit.measure.value) : null
+  })
+  const bathTooOld = (bath: NonNullable<Checked['bath']>) =>
+    bath.mixedAt !== undefined &&
+    rightNow() >= bathDue({ mixedAt: bath.mixedAt, lastReading: null }, site.set?.bath).useBy
+      ? ('old' as const)
+      : undefined
 
   function clear(): void {
     pick.value = null
@@ -123,7 +144,10 @@ export function useChecking(what: Ref<Checked>, place: () => Place) {
     phStrip,
     needsHardness,
     thermometer,
-    thermometers: kit.thermometers,
+    thermometers,
+    strips,
+    stripId,
+    unit,
     faults,
     result,
     reading,
@@ -132,31 +156,18 @@ export function useChecking(what: Ref<Checked>, place: () => Place) {
   }
 }
 
-function faultIn(text: string): '' | 'notNumber' | 'negative' {
-  const value = number(text)
-  if (value === null) return ''
-  if (!Number.isFinite(value)) return 'notNumber'
-  return value < 0 ? 'negative' : ''
+export interface Nonsense {
+  readonly code: 'fieldNeeded' | 'fieldNonsense'
+  readonly lo: number
+  readonly hi: number
+  readonly unit: string
 }
 
-/** The move that brings a bath back, measured in the finest tool at hand; null where there is nothing to correct by. */
-export function adviceFor(
-  { product, use, bath }: Checked,
-  reading: Interval | null,
-  tools: readonly Parameters<typeof correct>[3][],
-): Correction | null {
-  const tool = tools.toSorted((a, b) => a.graduation - b.graduation)[0]
-  if (!reading || !bath || !use.range || !tool || product.supply.kind !== 'strength') return null
-  const { volume, capacity } = bath
-  try {
-    return correct(
-      { volume: millilitres(volume), capacity: millilitres(capacity), reading },
-      product.supply.stock,
-      use.range,
-      tool,
-    )
-  } catch (error) {
-    if (error instanceof Refusal) return null
-    throw error
-  }
+/** What is wrong with a typed number: none, or one that cannot be; null where nothing is. */
+function faultIn(text: string, kind: PlausibleKind, unit: string): Nonsense | null {
+  const value = number(text)
+  if (value === null) return null
+  const { lo, hi } = plausible(kind, unit)
+  if (!Number.isFinite(value)) return { code: 'fieldNeeded', lo, hi, unit }
+  return isPlausible(kind, unit, value) ? null : { code: 'fieldNonsense', lo, hi, unit }
 }

@@ -1,72 +1,91 @@
-import { interval } from '@tadka/core/quantity'
-import { judgedTemperature, type Read, type ThermometerSet } from '@tadka/core/record'
-import type { DishMachineKind } from '@tadka/core/rules'
+import { isPlausible, plausible, type PlausibleKind } from '@tadka/core/quantity'
+import {
+  heatFieldsOf,
+  heatRead,
+  type HeatEntry,
+  type HeatField,
+  type HeatInstrument,
+  type HeatWhat,
+  type Read,
+} from '@tadka/core/record'
+import { chosenSchool, type DishMachineKind, type HotWaterPractice } from '@tadka/core/rules'
 import type { Instant } from '@tadka/core/quantity'
 import { plateOf } from '@tadka/core/warewash'
 import { parseField } from './field.ts'
 
-export type HeatWhat = 'dish-machine' | 'hot-water' | 'wash-water' | 'cold-product' | 'utensils'
-export type Kept = 'room' | 'refrigerated'
-export type HeatField =
-  'wash' | 'rinse' | 'pressure' | 'surface' | 'temperature' | 'seconds' | 'product' | 'hours'
-
-/** Only the fields that matter to the verdict. */
-export function fieldsOf(what: HeatWhat, kind: DishMachineKind, kept: Kept = 'room'): HeatField[] {
-  if (what === 'dish-machine')
-    return kind === 'chemical' ? ['wash'] : ['wash', 'rinse', 'pressure', 'surface']
-  if (what === 'hot-water') return ['temperature', 'seconds']
-  if (what === 'utensils') return kept === 'room' ? ['hours'] : ['hours', 'temperature']
-  return what === 'cold-product' ? ['product'] : ['temperature']
-}
-
 export interface Typed {
   readonly fields: Readonly<Record<HeatField, string>>
+  readonly on: Readonly<Partial<Record<HeatField, HeatInstrument>>>
+  readonly turned: boolean | null
   readonly kind: DishMachineKind
-  readonly kept: Kept
-  readonly thermometer: ThermometerSet | null
+  readonly kept: 'room' | 'refrigerated'
+  readonly units: HeatEntry['units']
   /** What the data plate asks, by the names that stations carry; °C and kPa. */
   readonly plate: Readonly<Record<string, number>> | null
+  readonly schools: Readonly<Record<string, string>>
+  readonly label: HeatEntry['label']
 }
 
-/** What was typed, as a reading; a field that is empty or no number was not read. @param now milliseconds UTC. */
-export function heatRead(what: HeatWhat, typed: Typed, now: Instant): Read {
-  const value = (name: HeatField) =>
-    typed.fields[name].trim() === '' ? null : parseField(typed.fields[name], { below: true }).value
-  const degrees = (name: HeatField) => {
-    const read = value(name)
-    return read === null ? null : judgedTemperature({ value: read, thermometer: typed.thermometer }, now)
-  }
-  if (what === 'dish-machine') {
-    const { kind } = typed
-    const pressure = value('pressure')
-    const reading = {
-      kind,
-      wash: degrees('wash'),
-      rinse: kind === 'chemical' ? null : degrees('rinse'),
-      pressure: pressure === null || kind === 'chemical' ? null : interval(pressure, pressure),
-      surface: kind === 'chemical' ? null : degrees('surface'),
-      plate: typed.plate && plateOf(typed.plate),
-    }
-    return { what, reading }
-  }
-  if (what === 'hot-water')
-    return { what, reading: { temperature: degrees('temperature'), seconds: value('seconds') } }
-  if (what === 'utensils') {
-    const temperature = typed.kept === 'room' ? null : degrees('temperature')
-    return { what, reading: { kept: typed.kept, temperature, hours: value('hours') } }
-  }
-  if (what === 'wash-water') return { what, reading: { temperature: degrees('temperature'), label: null } }
-  const product = degrees('product')
-  return {
-    what,
-    reading: {
-      unit: product?.unit ?? '°C',
-      value: value('product') ?? 0,
-      interval: product?.reading ?? { lo: null, hi: null },
-    },
-  }
+export const emptyFields: Record<HeatField, string> = {
+  wash: '',
+  rinse: '',
+  pressure: '',
+  surface: '',
+  temperature: '',
+  seconds: '',
+  product: '',
+  hours: '',
 }
 
-/** Whether anything was typed yet. */
-export const anyTyped = (what: HeatWhat, typed: Typed): boolean =>
-  fieldsOf(what, typed.kind, typed.kept).some((name) => typed.fields[name].trim() !== '')
+/** What was typed, with its numbers read; a field that is empty or no number was not read. */
+function entryOf(what: HeatWhat, t: Typed): HeatEntry {
+  const numbers: Partial<Record<HeatField, number>> = {}
+  for (const field of heatFieldsOf(what, t.kind, t.kept)) {
+    const { value } = parseField(t.fields[field], { below: true })
+    if (value !== null) numbers[field] = value
+  }
+  const practice = chosenSchool('hot-water-machine', t.schools) as HotWaterPractice
+  const { on, turned, kind, kept, units, label } = t
+  return { numbers, on, turned, kind, kept, units, label, practice, plate: t.plate && plateOf(t.plate) }
+}
+
+/** What was typed, as a reading. @param now milliseconds UTC. Throws `strip_void` for a label past its date. */
+export const readTyped = (what: HeatWhat, typed: Typed, now: Instant): Read =>
+  heatRead(what, entryOf(what, typed), now)
+
+const byLabel = (field: HeatField, t: Typed) => field === 'surface' && t.on.surface?.kind === 'indicator'
+
+/** The fields that something was typed or tapped in. */
+export const fieldsRead = (what: HeatWhat, t: Typed): HeatField[] =>
+  heatFieldsOf(what, t.kind, t.kept).filter((f) =>
+    byLabel(f, t) ? t.turned !== null : t.fields[f].trim() !== '',
+  )
+
+const kinds: Readonly<Record<HeatField, PlausibleKind>> = {
+  wash: 'water',
+  rinse: 'water',
+  surface: 'water',
+  temperature: 'water',
+  product: 'product',
+  pressure: 'pressure',
+  seconds: 'time',
+  hours: 'hours',
+}
+
+export type FieldFault = 'fieldNeeded' | 'fieldNegative' | 'fieldNonsense'
+
+/** What is wrong with what was typed in a field, in its unit; null where nothing is. */
+export function faultIn(
+  field: HeatField,
+  text: string,
+  unit: string,
+  what: HeatWhat,
+): { readonly code: FieldFault; readonly lo: number; readonly hi: number } | null {
+  if (text.trim() === '') return null
+  const { value } = parseField(text, { below: true })
+  const kind = field === 'temperature' && what === 'utensils' ? 'room' : kinds[field]
+  const { lo, hi } = plausible(kind, unit)
+  if (value === null) return { code: 'fieldNeeded', lo, hi }
+  if (isPlausible(kind, unit, value)) return null
+  return { code: lo === 0 && value < 0 ? 'fieldNegative' : 'fieldNonsense', lo, hi }
+}

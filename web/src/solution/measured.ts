@@ -3,6 +3,7 @@ import type { BathMixed } from '@tadka/core/record'
 import type { Delivered, MeasuringTool, Measured, PieceDose, Pour, Weighed } from '@tadka/core/solution'
 import { useI18n } from 'vue-i18n'
 import { useSite } from '../record/site.ts'
+import { onTool } from './amounts.ts'
 
 /** One way to measure a mix out, as it is shown: the figure, what it makes, and what goes in the log. */
 export interface Way {
@@ -34,8 +35,7 @@ export function useWays() {
     const times = fillings > 1 ? `${t('run.fillings', { n: fillings, tool: p.tool.name })}. ` : ''
     return {
       label: p.tool.name,
-      figure: decimals(p.shown, 1),
-      unit: 'mL',
+      ...onTool(p.shown, p.tool),
       note: p.holds === false ? t('bench.coarse') : times + range(p.strength),
       bad: p.holds === false,
       jug: { tool: p.tool, pour: p.shown },

@@ -1,8 +1,9 @@
 import { millilitres } from '@tadka/core/quantity'
 import { bathDue } from '@tadka/core/duty'
-import type { BathMixed } from '@tadka/core/record'
+import { mixesOf, proceduresOf } from '@tadka/core/procedure'
+import type { BathMixed, StationSet } from '@tadka/core/record'
 import { Refusal } from '@tadka/core/refusal'
-import { aimedBand, aimedTarget } from '@tadka/core/rules'
+import { aimedBand, aimedTarget, checkTarget } from '@tadka/core/rules'
 import {
   concentrateWarnings,
   leftIn,
@@ -23,6 +24,8 @@ import { rightNow } from '../wire/clock.ts'
 import { parseField } from './field.ts'
 
 export interface KnownVessel extends Vessel {
+  /** The station and the use: a machine takes several solutions. */
+  readonly key: string
   readonly station: string
   readonly name: string
 }
@@ -36,16 +39,23 @@ export function useMixing() {
   const site = useSite()
   const kit = useKit()
 
-  const vessels = computed<KnownVessel[]>(() =>
-    site.all('station').flatMap((s) => {
-      const plate = s.plate
+  const known = (vesselsIn: (plate: StationSet) => Vessel[]) =>
+    site.all('station').flatMap((s): KnownVessel[] => {
+      const { plate } = s
       return plate
-        ? vesselsOf(plate.family, plate.parameters).map((v) => ({ ...v, station: s.id, name: plate.name }))
+        ? vesselsIn(plate).map((v) => ({ ...v, key: `${s.id} ${v.use}`, station: s.id, name: plate.name }))
         : []
-    }),
+    })
+  const vessels = computed(() => known((plate) => vesselsOf(plate.family, plate.parameters)))
+  /** Machines that a solution is mixed for, by what their procedures mix. */
+  const machines = computed(() =>
+    known((plate) => (isVessel(plate) ? [] : mixesOf(plate, proceduresOf(plate.family)))),
   )
+  const isVessel = (plate: StationSet) => vesselsOf(plate.family, plate.parameters).length > 0
   const chosen = ref<string | null>(null)
-  const vessel = computed(() => vessels.value.find((v) => v.station === chosen.value) ?? null)
+  const vessel = computed(
+    () => [...vessels.value, ...machines.value].find((v) => v.key === chosen.value) ?? null,
+  )
 
   const choices = computed(() =>
     // What is mixed most comes first: what sanitizes, then the rest, by name.
@@ -67,9 +77,12 @@ export function useMixing() {
 
   const schools = computed(() => site.set?.schools ?? {})
   const aimed = computed(() =>
-    choice.value ? aimedBand(choice.value.product.agent, choice.value.use.range, schools.value) : null,
+    choice.value ? aimedBand(choice.value.product.agent, choice.value.use, schools.value) : null,
   )
-  const labelTarget = computed(() => aimedTarget(choice.value?.use.target ?? null, aimed.value))
+  const labelTarget = computed(() => {
+    const c = choice.value
+    return c ? aimedTarget(c.product.agent, c.use, schools.value, kit.stripFor(c.product)) : null
+  })
 
   /** Said by the person; until then what the records know. */
   const said = ref<InVessel | null>(null)
@@ -92,6 +105,7 @@ export function useMixing() {
     if (!c || volume.value.value === null || aim.value?.fault) return { measured: null, refusal: null }
     try {
       const use = { range: c.use.range, target: aim.value?.value ?? labelTarget.value }
+      if (use.target !== null) checkTarget(c.product.agent, c.use, use.target)
       const total = millilitres(volume.value.value * 1000)
       return {
         measured: measureFor(c.product.supply, use, total, kit.measuring(c.product.id)),
@@ -103,8 +117,8 @@ export function useMixing() {
     }
   })
 
-  function choose(station: string | null): void {
-    chosen.value = station
+  function choose(key_: string | null): void {
+    chosen.value = key_
     said.value = null
     key.value = null
     target.value = ''
@@ -134,6 +148,7 @@ export function useMixing() {
       station: vessel.value?.station ?? null,
       run: null,
       product: c.product.id,
+      use: c.use.id,
       productName: c.product.name,
       volume: total,
       ...kept,
@@ -147,6 +162,7 @@ export function useMixing() {
 
   return {
     vessels,
+    machines,
     vessel,
     chosen,
     choose,

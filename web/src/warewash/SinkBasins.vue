@@ -50,7 +50,12 @@ const warmth = (c: Compartment) =>
   c.use === 'wash' && wash.value?.celsius && c.filledAt !== null && wash.value.at >= c.filledAt
     ? wash.value
     : null
-const strength = (c: Compartment) => (c.use === 'sanitize' ? (c.bath?.lastReading ?? null) : null)
+/** The sanitizer as it stands now: a reading is of its moment. */
+function strength(c: Compartment) {
+  const last = c.use === 'sanitize' ? c.bath?.lastReading : null
+  const standing = baths.value.find((b) => b.id === c.bath?.id)
+  return last ? { ...last, verdict: standing?.now.verdict ?? last.verdict } : null
+}
 /** The reading that its verdict is of. */
 const read = (c: Compartment) => warmth(c) ?? strength(c)
 const outlook = (c: Compartment) => baths.value.find((b) => b.id === c.bath?.id)?.outlook ?? null

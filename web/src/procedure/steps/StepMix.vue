@@ -3,7 +3,7 @@ import { millilitres, showTemperature } from '@tadka/core/quantity'
 import { numberOf, type RunState, type Step } from '@tadka/core/procedure'
 import type { BathMixed } from '@tadka/core/record'
 import { Refusal } from '@tadka/core/refusal'
-import { aimedBand, aimedTarget } from '@tadka/core/rules'
+import { aimedTarget, checkTarget } from '@tadka/core/rules'
 import { measureFor } from '@tadka/core/solution'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -16,7 +16,7 @@ import { volumeWords } from '../../solution/words.ts'
 
 export type Poured = Pick<
   BathMixed,
-  'product' | 'productName' | 'poured' | 'tool' | 'measured' | 'target' | 'volume' | 'capacity'
+  'product' | 'use' | 'productName' | 'poured' | 'tool' | 'measured' | 'target' | 'volume' | 'capacity'
 >
 
 /** The pour worked out for this machine's volume and this product's label: the figure, the jug to the mark. */
@@ -39,15 +39,14 @@ const water = computed(() => {
 
 const target = computed(() => {
   const c = candidate.value
-  return c
-    ? aimedTarget(c.use.target, aimedBand(c.product.agent, c.use.range, site.set?.schools ?? {}))
-    : null
+  return c ? aimedTarget(c.product.agent, c.use, site.set?.schools ?? {}, kit.stripFor(c.product)) : null
 })
 const mixed = computed(() => {
   if (!candidate.value) return { ways: [], refusal: null }
   const { product, use } = candidate.value
   try {
     const aim = { range: use.range, target: target.value }
+    if (aim.target !== null) checkTarget(product.agent, use, aim.target)
     return {
       ways: waysOf(measureFor(product.supply, aim, total.value, kit.measuring(product.id))),
       refusal: null,
@@ -73,6 +72,7 @@ function poured(): void {
   if (!w || !c) return
   emit('poured', {
     product: c.product.id,
+    use: c.use.id,
     productName: c.product.name,
     ...w.kept,
     volume: w.total ?? total.value,
@@ -112,6 +112,7 @@ function poured(): void {
       }}</n-button>
     </template>
   </way-shown>
+  <p v-else class="refusal" role="alert">{{ t('bench.tooFine') }}</p>
 </template>
 
 <style scoped>

@@ -22,6 +22,8 @@ export const shift = {
   close: '{day}, close',
   open: '{day}, open',
   closedToday: '{day}, closed',
+  baths: 'Sanitizer',
+  bathTest: 'Test it now.',
   atRisk: 'Due',
   running: 'Running now',
   start: 'Start',

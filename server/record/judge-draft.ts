@@ -1,0 +1,61 @@
+import { defaultFreshHours, type InForce, type RunState, type StationState } from '@tadka/core/procedure'
+import { instant } from '@tadka/core/quantity'
+import {
+  flagsOf,
+  inForceFor,
+  judgeAnew,
+  readingIn,
+  subjectsOf,
+  upcast,
+  type AnyDraft,
+  type AnyRecord,
+  type ReadingKnown,
+  type SiteSet,
+  type SubjectRef,
+} from '@tadka/core/record'
+import type { KnownThen } from './as-of.ts'
+import type { Folding } from './folding.ts'
+
+interface Judged {
+  readonly draft: AnyDraft
+  readonly subjects: readonly SubjectRef[]
+  /** Corrected observed time, milliseconds UTC. */
+  readonly at: number
+  readonly seenAt: number
+}
+
+/** What the site's records said when it was made, and what is odd about it by them. Throws where they know nothing of it. */
+export function judgeDraft(
+  { draft, subjects, at, seenAt }: Judged,
+  clock: { readonly receivedAt: number; readonly clockOffset: number },
+  folding: Folding,
+  then: KnownThen,
+): { readonly flags: readonly string[]; readonly inForce?: InForce } {
+  const idOf = (kind: SubjectRef['kind']) => subjects.find((s) => s.kind === kind)?.id
+  const site = folding.stateOf('site', draft.site) as Partial<SiteSet> | null
+  const freshHours = site?.freshHours ?? defaultFreshHours
+  const known = then(draft, (kind, id) => folding.stateOf(kind, id))
+  const anew = readingJudged(draft, known, seenAt)
+  const held = inForceFor(draft, { ...known, freshHours })
+  const inForce = anew && anew.flags.length > 0 ? { ...held, judged: anew.judged } : held
+  const made = { ...draft, ...clock, seq: 0, prev: '', flags: [], ...(inForce ? { inForce } : {}) }
+  const run = folding.stateOf('run', idOf('run')) as RunState | null
+  const station = folding.stateOf('station', idOf('station')) as StationState | null
+  const odd = flagsOf(upcast(made as AnyRecord), { run, station, at, freshHours })
+  const flags = [...odd, ...(anew?.flags ?? [])]
+  return { flags, ...(inForce ? { inForce } : {}) }
+}
+
+/** What the site's own records make of the reading that a draft brings; null where it brings none. */
+function readingJudged(draft: AnyDraft, known: ReadingKnown, at: number) {
+  const reading = readingIn(draft)
+  if (!reading) return null
+  const { read, judgement, local, flags } = judgeAnew(reading, known, instant(at))
+  return { flags, judged: { reading: read.reading, judgement, local } }
+}
+
+/** The subjects that a record concerns, those that only its judging brought included. */
+export function withSubjectsOf(record: AnyRecord, subjects: readonly SubjectRef[]): SubjectRef[] {
+  const more = subjectsOf(record).filter((s) => !subjects.some((o) => o.kind === s.kind && o.id === s.id))
+  return [...subjects, ...more]
+}
