@@ -159,7 +159,7 @@ export const productSet = z.strictObject({
     .max(20),
   ppe: z.array(words(80)).max(10),
   firstAid: words(300),
-  neverWith: z.array(chemicalClass).max(10),
+  neverWith: z.array(chemicalClass).max(10).nullable(),
 })
 
 export const instrumentSet = z.discriminatedUnion('kind', [

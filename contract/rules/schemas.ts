@@ -22,6 +22,8 @@ export const labelUse = z.strictObject({
   temperature: z.strictObject({ c: z.number(), f: z.number() }).nullable(),
   hardestWater: z.number().min(0).nullable(),
   contactSeconds: z.number().min(0).nullable(),
+  /** A rinse with drinking water follows, by the label. */
+  rinseAfter: z.literal(true).optional(),
 })
 
 export const sanitizerReading = z.strictObject({

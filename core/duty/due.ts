@@ -14,6 +14,10 @@ export type Risk =
   /** Comes later. */
   | 'ahead'
 
+/** Triggers of the work that each day brings; what comes besides is what a calendar is read for. */
+const daily: readonly StationDuty['trigger']['kind'][] = ['each-close', 'each-open', 'hours']
+export const isDaily = (due: Pick<DueItem, 'trigger'>): boolean => daily.includes(due.trigger)
+
 /** One thing that is due: which procedure on which station, between when and when, and by which rule. */
 export interface DueItem {
   readonly station: string

@@ -1,4 +1,4 @@
-export { dueAhead, dueList, type DueItem, type Risk } from './due.ts'
+export { dueAhead, dueList, isDaily, type DueItem, type Risk } from './due.ts'
 export type { Prediction } from './windows.ts'
 export * from './trading-day.ts'
 export * from './day-left.ts'

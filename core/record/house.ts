@@ -165,7 +165,8 @@ export interface ProductSet {
   readonly uses: readonly ProductUse[]
   readonly ppe: readonly string[]
   readonly firstAid: string
-  readonly neverWith: readonly ChemicalClass[]
+  /** What its label says it must never meet; null: nobody has entered it, which is not the same as nothing. */
+  readonly neverWith: readonly ChemicalClass[] | null
 }
 
 export type InstrumentSet =

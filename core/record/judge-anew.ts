@@ -10,6 +10,7 @@ import {
   type Judgement,
   type LocalRule,
   type StripPick,
+  type TemperaturePair,
 } from '../rules/index.ts'
 import { kindOf, plateOf } from '../warewash/plate.ts'
 import type { BathState } from './folds.ts'
@@ -33,6 +34,8 @@ export interface ReadingKnown {
   /** In force at that time. */
   readonly rules: readonly LocalRule[]
   readonly schools: Readonly<Record<string, string>>
+  /** The wash temperature that the sink is held to by its detergent's label; see `washLabel`. */
+  readonly washLabel: TemperaturePair | null
 }
 
 /** How a draft's reading differs from what the site's records make of it. */
@@ -109,7 +112,7 @@ function readAnew(taken: ReadingTaken, known: ReadingKnown, at: Instant): Read {
     }
     case 'wash-water': {
       const temperature = heat.degrees('temperature', taken.reading.temperature)
-      return { what: 'wash-water', reading: { temperature, label: null } }
+      return { what: 'wash-water', reading: { temperature, label: known.washLabel } }
     }
     case 'utensils': {
       const { kept, temperature, hours } = taken.reading

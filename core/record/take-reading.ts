@@ -63,13 +63,14 @@ const asInstrument = (t: Thermometer | null): Instrument | null =>
 export function labelOf(product: ProductSet, useId: string): LabelUse | null {
   const use = product.uses.find((u) => u.id === useId)
   if (!use?.range) return null
-  const { range, temperature, hardestWater, contactSeconds } = use
+  const { range, temperature, hardestWater, contactSeconds, rinseAfter } = use
   return {
     name: `${product.name} label, ${use.name.toLowerCase()}`,
     range,
     temperature,
     hardestWater,
     contactSeconds,
+    ...(rinseAfter ? { rinseAfter } : {}),
   }
 }
 

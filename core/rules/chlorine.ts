@@ -35,6 +35,7 @@ export function judgeChlorine(
   strength: Interval | null,
   temperature: JudgedTemperature | null,
   ph: Interval | null,
+  rinsed = false,
 ): LimitVerdict[] {
   const { chlorine, name } = profile
   const source = `${name}, ${chlorine.source}`
@@ -48,7 +49,8 @@ export function judgeChlorine(
   )
   return [
     minimum(profile, source, strength, temperature, ph),
-    ceiling,
+    // Where a potable rinse follows by the label, the ceiling is the label's own.
+    ...(rinsed ? [] : [ceiling]),
     coldest(profile, source, temperature),
     phVerdict,
   ]

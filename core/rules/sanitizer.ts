@@ -22,6 +22,8 @@ export interface LabelUse {
   /** mg/L as CaCO3. */
   readonly hardestWater: number | null
   readonly contactSeconds: number | null
+  /** A rinse with drinking water follows, by the label; absent: none does. */
+  readonly rinseAfter?: true | undefined
 }
 
 export interface SanitizerReading {
@@ -72,7 +74,8 @@ function judgeLayers(profile: Profile, r: SanitizerReading): LayerVerdict[] {
 }
 
 function codeLimits(profile: Profile, r: SanitizerReading): LimitVerdict[] {
-  if (r.agent === 'chlorine') return judgeChlorine(profile, r.strength, r.temperature, r.ph)
+  if (r.agent === 'chlorine')
+    return judgeChlorine(profile, r.strength, r.temperature, r.ph, r.label?.rinseAfter === true)
   if (r.agent === 'iodine') {
     const { source, range, temperature, highestPh } = profile.iodine
     const from = `${profile.name}, ${source}`

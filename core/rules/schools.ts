@@ -41,22 +41,18 @@ export const schools: readonly School[] = [
     id: 'hot-water-machine',
     question: 'How is a hot-water machine checked?',
     choices: [
-      { id: 'manifold', says: '82 °C (180 °F) at the manifold, every check; the surface once a shift' },
-      { id: 'surface', says: '71 °C (160 °F) at the surface' },
-      { id: 'last-seconds', says: '82 °C (180 °F) held in the last 15 s of the cycle' },
+      { id: 'manifold', says: '82 °C (180 °F) at the manifold' },
+      {
+        id: 'surface',
+        says: '71 °C (160 °F) at the surface of the ware; the manifold judges too where it was read',
+      },
+      {
+        id: 'last-seconds',
+        says: '82 °C (180 °F) at the manifold, held in the last 15 s where a probe watches',
+      },
     ],
     fallback: 'manifold',
-    why: 'The manifold can be read at every check; the surface proves it once a shift.',
-  },
-  {
-    id: 'rinse-after',
-    question: 'Rinse after sanitizing?',
-    choices: [
-      { id: 'never', says: 'never, unless the label says so' },
-      { id: 'potable', says: 'a potable rinse where label or manual ask' },
-    ],
-    fallback: 'never',
-    why: 'A rinse undoes the sanitizing; where a label asks for one, it becomes a step.',
+    why: 'The manifold can be read at every check.',
   },
   {
     id: 'wash-water',

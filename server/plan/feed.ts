@@ -1,4 +1,12 @@
-import { dateAfter, dateAt, dueAhead, instantAt, type DueItem } from '@tadka/core/duty'
+import {
+  dateAfter,
+  dateAt,
+  dueAhead,
+  instantAt,
+  isDaily,
+  type DueItem,
+  type Prediction,
+} from '@tadka/core/duty'
 import type { StationState } from '@tadka/core/procedure'
 import { latestProcedure } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'
@@ -8,7 +16,10 @@ import { ICalCalendar } from 'ical-generator'
 export interface FeedSource {
   readonly site: SiteSet
   readonly person: { readonly id: string; readonly name: string }
+  /** With their racks counted. */
   readonly stations: readonly StationState[]
+  /** What rinses and baths are expected to do. */
+  readonly predictions: readonly Prediction[]
   readonly rosters: readonly RosterSet[]
   readonly plans: readonly PlanState[]
   readonly crew: CrewSet | null
@@ -80,11 +91,10 @@ function workIn(plan: PlanState, person: string): { run: string; start: number; 
   return out
 }
 
-function rareDuties({ site, stations, crew }: FeedSource, now: number): DueItem[] {
+function rareDuties({ site, stations, predictions, crew }: FeedSource, now: number): DueItem[] {
   const to = instantAt(dateAfter(dateAt(instant(now), site.timeZone), 7 * weeksAhead), '24:00', site.timeZone)
-  return dueAhead(site, stations, instant(now), to).filter((d) => {
+  return dueAhead(site, stations, instant(now), to, predictions).filter((d) => {
     const family = stations.find((s) => s.id === d.station)?.plate?.family ?? ''
-    const daily = d.trigger === 'each-close' || d.trigger === 'each-open' || d.trigger === 'hours'
-    return !daily && [d.procedure, family].some((x) => crew?.signedOff.includes(x))
+    return !isDaily(d) && [d.procedure, family].some((x) => crew?.signedOff.includes(x))
   })
 }

@@ -5,7 +5,8 @@ import { planProblem } from '@tadka/contract/plan'
 import { slug } from '@tadka/contract/record'
 import type { Bound, Plan, PlanProblem } from '@tadka/core/plan'
 import type { StationState } from '@tadka/core/procedure'
-import type { CrewSet, PlanState, RosterSet, SiteSet } from '@tadka/core/record'
+import type { BathState, CrewSet, PlanState, ProductSet, RosterSet, SiteSet } from '@tadka/core/record'
+import { countedHouse, type DishState } from '@tadka/core/warewash'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
@@ -75,11 +76,19 @@ export const planRoutes =
         const of = <S>(kind: string) => states.filter((s) => s.kind === kind).map((s) => s.state as S)
         const [set] = of<SiteSet>('site')
         if (!set || !('hours' in set)) throw new Refusal('not_found')
+        const counted = countedHouse({
+          site: set,
+          stations: of<StationState>('station'),
+          dishes: of<DishState>('dish'),
+          baths: of<BathState>('bath'),
+          products: of<Partial<ProductSet> & { id: string }>('product'),
+          losses: {},
+        })
         const text = personFeed(
           {
             site: set,
             person: { id: person, name: named.name },
-            stations: of<StationState>('station'),
+            ...counted,
             rosters: of<RosterSet>('roster').filter((r) => 'shifts' in r),
             plans: of<PlanState>('plan'),
             crew:

@@ -218,10 +218,12 @@ function prepare(
     hash = sha256(text)
     const record = { ...draft, ...fields } as AnyRecord
     // A flag may open a case.
-    const concerns = judged.flags.length > 0 ? withSubjectsOf(asJudged(record), subjects) : subjects
-    const also = (amended?.anew ?? []).map((s) => ({ seq: amended?.target.seq ?? 0, ...s }))
+    const concerns =
+      judged.flags.length > 0 ? withSubjectsOf(asJudged(record), subjects, amended?.target) : subjects
+    const anew = amended ? [...amended.anew, ...concerns.slice(subjects.length)] : []
+    const also = anew.map((s) => ({ seq: amended?.target.seq ?? 0, ...s }))
     records.push({ record, subjects: concerns, at, text, hash, also })
-    if (amended) folding.bring(amended.target, amended.anew)
+    if (amended) folding.bring(amended.target, anew)
     folding.add(record, concerns)
     known.set(draft.id, { id: draft.id, seq, text })
     outcomes[index] = { id: draft.id, outcome: 'accepted', seq }

@@ -8,6 +8,7 @@ import {
   readingIn,
   upcast,
   useOfStep,
+  washLabel,
   type AnyDraft,
   type BathState,
   type Known,
@@ -63,9 +64,12 @@ export async function asOf(
   }
   const readings = drafts.some(({ draft }) => readingIn(draft))
   const rules = readings ? ((await statesOfKind(pool, site, 'rule')) as Partial<LocalRule>[]) : []
+  const sinks = drafts.some(({ draft }) => readingIn(draft)?.what === 'wash-water')
+  const products = sinks ? ((await statesOfKind(pool, site, 'product')) as Partial<ProductSet>[]) : []
   const at = new Map(drafts.map((d) => [d.draft.id, d.seenAt]))
   return (draft, now) => {
     const of = (kind: SubjectKind, id: string) => earlier.get(`${draft.id} ${kind}/${id}`) ?? now(kind, id)
+    const schools = (of('site', site) as Partial<SiteSet> | null)?.schools ?? {}
     return {
       station: (id) => of('station', id) as StationState | null,
       run: (id) => now('run', id) as RunState | null,
@@ -79,7 +83,8 @@ export async function asOf(
       bath: (id) => now('bath', id) as BathState | null,
       useOfStep: (run, step) => useOfStep(now('run', run) as RunState | null, step),
       rules: rulesInForce(rules.filter(isRule), instant(at.get(draft.id) ?? 0)),
-      schools: (of('site', site) as Partial<SiteSet> | null)?.schools ?? {},
+      schools,
+      washLabel: washLabel(products, schools),
     }
   }
 }

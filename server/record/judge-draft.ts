@@ -1,6 +1,7 @@
 import { defaultFreshHours, type InForce, type RunState, type StationState } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'
 import {
+  amendmentOf,
   flagsOf,
   inForceFor,
   judgeAnew,
@@ -54,8 +55,15 @@ function readingJudged(draft: AnyDraft, known: ReadingKnown, at: number) {
   return { flags, judged: { reading: read.reading, judgement, local } }
 }
 
-/** The subjects that a record concerns, those that only its judging brought included. */
-export function withSubjectsOf(record: AnyRecord, subjects: readonly SubjectRef[]): SubjectRef[] {
-  const more = subjectsOf(record).filter((s) => !subjects.some((o) => o.kind === s.kind && o.id === s.id))
-  return [...subjects, ...more]
+/** The subjects that a record concerns, its own first; last those that only its judging brought. @param target of an amendment. */
+export function withSubjectsOf(
+  record: AnyRecord,
+  subjects: readonly SubjectRef[],
+  target?: AnyRecord,
+): SubjectRef[] {
+  const all =
+    record.type === 'record.amended@1' && target
+      ? amendmentOf(target, record.payload.instead, record.payload.reason).subjects
+      : subjectsOf(record)
+  return [...subjects, ...all.filter((s) => !subjects.some((o) => o.kind === s.kind && o.id === s.id))]
 }

@@ -122,7 +122,7 @@ describe('a snapshot', () => {
 describe('an amendment', () => {
   const reading = async () => {
     const rows = await server.owner.query<{ text: string }>(
-      "select text from record where type = 'reading.taken@1' order by seq limit 1",
+      "select text from record where type = 'reading.taken@1' and text like '%sanitizer%' order by seq limit 1",
     )
     return JSON.parse(rows.rows[0]?.text ?? '{}') as AnyDraft & { type: 'reading.taken@1' }
   }
@@ -144,7 +144,8 @@ describe('an amendment', () => {
   it('reaches every state of what it amends, though it names none of them', async () => {
     const right = await reading()
     const { station } = right.payload
-    const out = { ...right.payload, judgement: { ...right.payload.judgement, overall: 'out' } }
+    if (right.payload.what !== 'sanitizer') throw new Error('not a sanitizer')
+    const out = { ...right.payload, picks: { ...right.payload.picks, strength: { matches: 0 } } }
     expect((await append(one, amend(right.id, right.type, out)))[0]?.outcome).toBe('accepted')
     expect((await stateOf(one.pool, siteId, 'case', right.id))?.state).toMatchObject({
       status: 'open',

@@ -32,6 +32,9 @@ const asking = computed(() => baths.value.filter((b) => b.now.call !== null))
 </template>
 
 <style scoped>
+ul {
+  margin: 4px 0 18px;
+}
 li {
   display: flex;
   justify-content: space-between;

@@ -2,6 +2,7 @@ import {
   dateAfter,
   dateAt,
   dueAhead,
+  isDaily,
   tradingDay,
   weekdayOf,
   type DueItem,
@@ -29,8 +30,7 @@ export interface AheadDay {
 }
 
 /** Daily work makes the floor of each night; what comes besides is what a calendar is read for. */
-const daily: ReadonlySet<DueItem['trigger']> = new Set(['each-close', 'each-open', 'hours'])
-export const isBesides = (item: AheadItem): boolean => !daily.has(item.due.trigger)
+export const isBesides = (item: AheadItem): boolean => !isDaily(item.due)
 
 const sum = (items: readonly AheadItem[]) => items.reduce((n, a) => n + (a.minutes ?? 0), 0)
 

@@ -32,6 +32,12 @@ function supply(p: ProductSet): string {
   if (p.supply.kind === 'pieces') return t('house.pieces', { v: p.supply.active })
   return t('house.ratio', { meaning: p.supply.meaning, parts: p.supply.parts })
 }
+const neverOf = (p: Product) =>
+  p.neverWith === null
+    ? t('house.notEntered')
+    : p.neverWith.length > 0
+      ? p.neverWith.map((x) => t(`chemical.${x}`)).join(', ')
+      : t('house.labelNamesNone')
 </script>
 
 <template>
@@ -67,8 +73,7 @@ function supply(p: ProductSet): string {
             }}
           </p>
           <p class="caution">
-            {{ t('house.ppe') }}: {{ p.ppe.join(', ') }}. {{ t('house.neverWith') }}:
-            {{ p.neverWith.map((x) => t(`chemical.${x}`)).join(', ') }}.
+            {{ t('house.ppe') }}: {{ p.ppe.join(', ') }}. {{ t('house.neverWith') }}: {{ neverOf(p) }}.
           </p>
           <p>
             {{ t('house.firstAid') }}: {{ p.firstAid }}

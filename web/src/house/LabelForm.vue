@@ -78,6 +78,15 @@ function unfit(u: UseDraft): string {
   return stripFit(strip, interval(lo, hi)).canShow ? '' : t('house.label.unfit', { strip: strip.name })
 }
 
+/** Nothing picked is not entered; "the label names nothing" stands alone. */
+function neverWith(picked: readonly string[]): LabelDraft['neverWith'] {
+  if (picked.length === 0) return null
+  const was = draft.value.neverWith
+  const classes = picked.filter((x): x is LabelDraft['chemicalClass'] => x !== 'none')
+  const turnedNone = picked.includes('none') && (was === null || was.length > 0)
+  return turnedNone ? [] : classes
+}
+
 function keep(): void {
   tried.value = true
   const label = labelOf(draft.value)
@@ -212,10 +221,13 @@ function keep(): void {
         <span class="name">{{ t('house.neverWith') }}</span>
         <n-select
           multiple
-          :value="[...draft.neverWith]"
-          :options="classOptions"
+          :value="
+            draft.neverWith === null ? [] : draft.neverWith.length > 0 ? [...draft.neverWith] : ['none']
+          "
+          :options="[{ label: t('house.labelNamesNone'), value: 'none' }, ...classOptions]"
+          :placeholder="t('house.notEntered')"
           :aria-label="t('house.neverWith')"
-          @update:value="(neverWith: LabelDraft['chemicalClass'][]) => set({ neverWith })"
+          @update:value="(picked: string[]) => set({ neverWith: neverWith(picked) })"
         />
       </div>
     </div>

@@ -39,7 +39,8 @@ export interface LabelDraft {
   readonly uses: readonly UseDraft[]
   readonly ppe: string
   readonly firstAid: string
-  readonly neverWith: readonly ChemicalClass[]
+  /** Null: not entered. */
+  readonly neverWith: readonly ChemicalClass[] | null
 }
 
 export const emptyUse: UseDraft = {
@@ -70,7 +71,7 @@ export const emptyLabel: LabelDraft = {
   uses: [emptyUse],
   ppe: '',
   firstAid: '',
-  neverWith: [],
+  neverWith: null,
 }
 
 const text = (n: number | null | undefined) => (n === null || n === undefined ? '' : String(n))

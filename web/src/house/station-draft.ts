@@ -1,6 +1,6 @@
 import type { Procedure } from '@tadka/core/procedure'
 import type { StationSet } from '@tadka/core/record'
-import { machineKinds } from '@tadka/core/warewash'
+import { machineKinds, plateNumbers } from '@tadka/core/warewash'
 import { parseField } from '../solution/field.ts'
 import { slugOf } from './slug.ts'
 
@@ -23,24 +23,7 @@ export const familiesFrom = (ofProcedures: readonly string[]): string[] =>
   ].toSorted()
 
 /** What the dish room reads of a plate besides what procedures ask. */
-const dishNames = [
-  'tank',
-  'rinseWater',
-  'washC',
-  'rinseC',
-  'pressureLow',
-  'pressureHigh',
-  'racksAnHour',
-  'waterRacks',
-  'waterHours',
-  'conductivity',
-  'doseLow',
-  'doseTarget',
-  'doseHigh',
-  'doseTool',
-  'hardness',
-  'chemicalMode',
-] as const
+const dishNames = Object.keys(plateNumbers)
 
 /** The numbers that a plate may have: those that it has, those that its procedures ask for, those that the dish room reads. */
 export function plateNames(

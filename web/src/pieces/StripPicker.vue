@@ -56,7 +56,7 @@ function choose(i: number, gap: boolean): void {
       </button>
     </template>
     <button
-      v-if="darkest() !== undefined"
+      v-if="unit !== 'pH' && darkest() !== undefined"
       type="button"
       role="radio"
       class="beyond"

@@ -12,17 +12,21 @@ import { now } from '../wire/clock.ts'
 import { boot, newId } from '../wire/device.ts'
 
 /** Parts and ware dipped in a bath of sanitizer: one tap per basket starts its contact time, several at once. */
-const props = defineProps<{ bath: BathState }>()
+/** `spent`: the bath has served its hours: nothing more goes into it. */
+const props = defineProps<{ bath: BathState; spent?: boolean }>()
 const { t } = useI18n()
 const site = useSite()
 const kit = useKit()
 
 const subject = computed(() => ({ kind: 'bath', id: props.bath.id }) as const)
 const product = computed(() => kit.products.value.find((p) => p.id === props.bath.product) ?? null)
+const use = computed(() => {
+  const uses = product.value?.uses ?? []
+  return uses.find((u) => u.id === 'utensils') ?? uses.find((u) => u.range !== null)
+})
 const contact = computed(() => {
   const p = product.value
-  const use = p?.uses.find((u) => u.id === 'utensils') ?? p?.uses.find((u) => u.range !== null)
-  const label = p && use ? labelInForce(p.id, p, use.id) : null
+  const label = p && use.value ? labelInForce(p.id, p, use.value.id) : null
   const seconds = leastContactSeconds(label)
   return t('bench.basket.contact', {
     time: spokenLength(seconds * 1000),
@@ -43,8 +47,9 @@ const out = (b: Basket) =>
 
 <template>
   <div v-if="product?.agent" class="baskets">
-    <n-button size="large" @click="start">{{ t('bench.basket.in') }}</n-button>
+    <n-button v-if="!spent" size="large" @click="start">{{ t('bench.basket.in') }}</n-button>
     <span class="quiet small">{{ contact }}</span>
+    <span v-if="use?.rinseAfter" class="small">{{ t('bench.rinseAfter') }}</span>
     <ul>
       <li v-for="{ b, n } in shown" :key="b.id">
         <template v-if="b.out === null">

@@ -62,7 +62,7 @@ const age = (b: StandingBath) =>
         </p>
         <p class="small" :class="{ over: next(b).over }">{{ next(b).text }}</p>
         <p v-if="outlook(b)" class="small">{{ outlook(b) }}</p>
-        <basket-timers :bath="b" />
+        <basket-timers :bath="b" :spent="b.now.call === 'change'" />
       </div>
       <span v-if="b.lastReading">
         {{ b.lastReading.strength ? showInterval(b.lastReading.strength) : '–' }} ppm,

@@ -58,30 +58,32 @@ const after = computed(() => {
     </div>
     <div class="correcting">
       <section class="entry">
-        <p v-if="c.bath.value && c.made.value" class="made">
-          {{ t('bench.madeOf', { product: c.made.value.product.name, use: c.made.value.use.name }) }}
-        </p>
-        <p v-else-if="c.bath.value" class="refused" role="alert">{{ t('bench.madeUnknown') }}</p>
-        <n-select
-          v-else
-          :value="c.productKey.value"
-          :options="c.choices.value.map(({ value, label: name }) => ({ value, label: name }))"
-          :placeholder="t('bench.madeOfWhat')"
-          :aria-label="t('bench.madeOfWhat')"
-          @update:value="(v: string) => (c.productKey.value = v)"
-        />
-        <div class="fields">
-          <figure-field
-            v-for="n in fields"
-            :id="`correct-${n}`"
-            :key="n"
-            v-model="c.typed.value[n]"
-            :label="label(n)"
-            :unit="unit(n)"
-            :fault="fault(n)"
-            :active="field === n"
-            @focus="field = n"
+        <div class="typing">
+          <p v-if="c.bath.value && c.made.value" class="made">
+            {{ t('bench.madeOf', { product: c.made.value.product.name, use: c.made.value.use.name }) }}
+          </p>
+          <p v-else-if="c.bath.value" class="refused" role="alert">{{ t('bench.madeUnknown') }}</p>
+          <n-select
+            v-else
+            :value="c.productKey.value"
+            :options="c.choices.value.map(({ value, label: name }) => ({ value, label: name }))"
+            :placeholder="t('bench.madeOfWhat')"
+            :aria-label="t('bench.madeOfWhat')"
+            @update:value="(v: string) => (c.productKey.value = v)"
           />
+          <div class="fields">
+            <figure-field
+              v-for="n in fields"
+              :id="`correct-${n}`"
+              :key="n"
+              v-model="c.typed.value[n]"
+              :label="label(n)"
+              :unit="unit(n)"
+              :fault="fault(n)"
+              :active="field === n"
+              @focus="field = n"
+            />
+          </div>
           <button
             type="button"
             class="choice more"
@@ -90,19 +92,20 @@ const after = computed(() => {
           >
             {{ t('bench.orMore') }}
           </button>
-        </div>
-        <div class="got" role="group" :aria-label="t('bench.gotIn')">
-          <span class="small quiet">{{ t('bench.gotIn') }}</span>
-          <button
-            v-for="g in gotIn"
-            :key="g"
-            type="button"
-            class="choice"
-            :aria-pressed="c.inIt.value === g"
-            @click="c.inIt.value = g"
-          >
-            {{ t(`bench.got.${g}`) }}
-          </button>
+          <div class="got" role="group" :aria-label="t('bench.gotIn')">
+            <span class="small quiet">{{ t('bench.gotIn') }}</span>
+            <button
+              v-for="g in gotIn"
+              :key="g"
+              type="button"
+              class="choice"
+              :aria-pressed="c.inIt.value === g"
+              @click="c.inIt.value = g"
+            >
+              {{ t(`bench.got.${g}`) }}
+            </button>
+          </div>
+          <p class="quiet small">{{ t('bench.volumeUnknown') }}</p>
         </div>
         <number-pad v-model="padded" />
       </section>
@@ -138,7 +141,7 @@ const after = computed(() => {
 .correcting {
   display: grid;
   grid-template-columns: 430px minmax(0, 1fr);
-  --key: 48px;
+  --key: 52px;
 }
 .entry {
   padding: 14px var(--gutter);
@@ -168,11 +171,14 @@ const after = computed(() => {
   border-color: var(--sea);
   background: var(--sea-wash);
 }
+.more {
+  width: 100%;
+}
 .got {
   display: flex;
   flex-wrap: wrap;
   gap: 8px;
-  margin-bottom: 12px;
+  margin: 8px 0 12px;
 }
 .got span {
   flex: 1 0 100%;
@@ -194,6 +200,18 @@ const after = computed(() => {
 .hint {
   color: var(--ink-2);
   font-weight: 400;
+}
+@media (min-width: 1200px) {
+  .correcting {
+    grid-template-columns: 700px minmax(0, 1fr);
+  }
+  .entry {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) 240px;
+    gap: 28px;
+    align-content: start;
+    align-items: start;
+  }
 }
 @media (max-width: 760px) {
   .correcting {

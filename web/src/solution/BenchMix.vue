@@ -60,15 +60,20 @@ const cautions = computed(() => {
   const { ppe, neverWith } = c.product
   return [
     ppe.length > 0 ? t('bench.ppe', { list: ppe.join(', ') }) : '',
-    neverWith.length > 0
-      ? t('bench.never', { list: neverWith.map((x) => t(`chemical.${x}`)).join(', ') })
-      : '',
+    neverWords(neverWith),
     c.use.temperature ? t('bench.waterAt', c.use.temperature) : '',
     c.use.contactSeconds ? t('bench.contact', { s: c.use.contactSeconds }) : '',
+    c.use.rinseAfter ? t('bench.rinseAfter') : '',
     m.aimed.value ? t('bench.crewAim', { ...m.aimed.value }) : '',
     ...m.warnings(c.product).map((w) => t(`bench.concentrate.${w}`)),
   ].filter(Boolean)
 })
+const neverWords = (list: readonly string[] | null) =>
+  list === null
+    ? t('bench.neverUnknown')
+    : list.length > 0
+      ? t('bench.never', { list: list.map((x) => t(`chemical.${x}`)).join(', ') })
+      : ''
 const faultOf = (f: ReturnType<typeof parseField> | null) => (f?.fault ? t(`bench.${f.fault}`) : undefined)
 
 const done = ref<ReturnType<typeof m.keep>>(null)
@@ -184,7 +189,7 @@ const agent = computed(() => kit.products.value.find((p) => p.id === done.value?
   --key: 52px;
 }
 .machine {
-  width: 320px;
+  width: 210px;
 }
 .entry {
   padding: 16px var(--gutter);

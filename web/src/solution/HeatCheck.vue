@@ -4,6 +4,7 @@ import {
   judge,
   namedOn,
   taken as takenOf,
+  washLabel,
   type HeatField,
   type HeatWhat,
   type Place,
@@ -96,7 +97,7 @@ const typed = computed<Typed>(() => ({
   units: units.value,
   plate: station.value?.plate?.parameters ?? null,
   schools: site.set?.schools ?? {},
-  label: null,
+  label: washLabel(kit.products.value, site.set?.schools ?? {}),
 }))
 const sound = computed(() => shown.value.every((name) => fault(name) === undefined))
 const read = computed(() => {
@@ -144,76 +145,80 @@ function keep(): void {
 </script>
 
 <template>
-  <div class="check">
+  <div class="check" :class="{ wide: !place }">
     <section class="entry">
-      <slot />
-      <h2 v-if="heading">{{ heading }}</h2>
-      <n-select
-        v-if="!place"
-        :value="station?.id ?? null"
-        :options="stations.map((s) => ({ label: s.plate?.name ?? s.id, value: s.id }))"
-        :placeholder="t('bench.sayWhere')"
-        :aria-label="t('bench.at')"
-        @update:value="(v: string) => (stationId = v)"
-      />
-      <n-select
-        v-if="what === 'dish-machine' && !kindOf(station?.plate?.family ?? '')"
-        v-model:value="kind"
-        :options="machineKinds.map((k) => ({ label: t(`bench.kind.${k}`), value: k }))"
-        :aria-label="t('bench.kindName')"
-      />
-      <div v-if="what === 'utensils'" class="kept" role="group" :aria-label="t('bench.keptName')">
-        <button
-          v-for="k in ['room', 'refrigerated'] as const"
-          :key="k"
-          type="button"
-          :aria-pressed="kept === k"
-          @click="kept = k"
-        >
-          {{ t(`bench.kept.${k}`) }}
-        </button>
-      </div>
-      <div class="fields">
-        <div v-for="name in shown" :key="name" class="one">
-          <div v-if="byLabel(name)" class="kept" role="group" :aria-label="t(`bench.field.${name}`)">
-            <span class="name">{{ t(`bench.field.${name}`) }}</span>
-            <button
-              v-for="yes in [true, false]"
-              :key="String(yes)"
-              type="button"
-              :aria-pressed="turned === yes"
-              @click="turned = yes"
-            >
-              {{ t(yes ? 'bench.turned' : 'bench.notTurned') }}
-            </button>
+      <div class="typing">
+        <slot />
+        <h2 v-if="heading">{{ heading }}</h2>
+        <n-select
+          v-if="!place"
+          :value="station?.id ?? null"
+          :options="stations.map((s) => ({ label: s.plate?.name ?? s.id, value: s.id }))"
+          :placeholder="t('bench.sayWhere')"
+          :aria-label="t('bench.at')"
+          @update:value="(v: string) => (stationId = v)"
+        />
+        <n-select
+          v-if="what === 'dish-machine' && !kindOf(station?.plate?.family ?? '')"
+          v-model:value="kind"
+          :options="machineKinds.map((k) => ({ label: t(`bench.kind.${k}`), value: k }))"
+          :aria-label="t('bench.kindName')"
+        />
+        <div v-if="what === 'utensils'" class="kept" role="group" :aria-label="t('bench.keptName')">
+          <button
+            v-for="k in ['room', 'refrigerated'] as const"
+            :key="k"
+            type="button"
+            :aria-pressed="kept === k"
+            @click="kept = k"
+          >
+            {{ t(`bench.kept.${k}`) }}
+          </button>
+        </div>
+        <div class="fields">
+          <div v-for="name in shown" :key="name" class="one">
+            <div v-if="byLabel(name)" class="kept" role="group" :aria-label="t(`bench.field.${name}`)">
+              <span class="name">{{ t(`bench.field.${name}`) }}</span>
+              <button
+                v-for="yes in [true, false]"
+                :key="String(yes)"
+                type="button"
+                :aria-pressed="turned === yes"
+                @click="turned = yes"
+              >
+                {{ t(yes ? 'bench.turned' : 'bench.notTurned') }}
+              </button>
+            </div>
+            <figure-field
+              v-else
+              :id="`heat-${name}`"
+              v-model="fields[name]"
+              :label="t(`bench.field.${name}`)"
+              :unit="unit(name)"
+              :fault="fault(name)"
+              :active="field === name"
+              @focus="field = name"
+              @enter="keep"
+            />
+            <heat-on
+              v-if="name !== 'seconds' && name !== 'hours'"
+              :field="name"
+              :candidates="readOn.candidates(name)"
+              :chosen="readOn.chosen(name)?.id ?? null"
+              @choose="(id) => readOn.choose(name, id)"
+            />
           </div>
-          <figure-field
-            v-else
-            :id="`heat-${name}`"
-            v-model="fields[name]"
-            :label="t(`bench.field.${name}`)"
-            :unit="unit(name)"
-            :fault="fault(name)"
-            :active="field === name"
-            @focus="field = name"
-            @enter="keep"
-          />
-          <heat-on
-            v-if="name !== 'seconds' && name !== 'hours'"
-            :field="name"
-            :candidates="readOn.candidates(name)"
-            :chosen="readOn.chosen(name)?.id ?? null"
-            @choose="(id) => readOn.choose(name, id)"
-          />
         </div>
       </div>
-      <reported-reading
-        v-if="unit(field) === '°C' || unit(field) === '°F'"
-        :instrument="readOn.chosen(field)?.id ?? null"
-        :unit="unit(field) === '°F' ? '°F' : '°C'"
-        @take="padded = $event"
-      />
-      <number-pad v-model="padded" />
+      <div class="keys">
+        <reported-reading
+          v-if="unit(field) === '°C' || unit(field) === '°F'"
+          :instrument="readOn.chosen(field)?.id ?? null"
+          :unit="unit(field) === '°F' ? '°F' : '°C'"
+          @take="padded = $event"
+        />
+        <number-pad v-model="padded" />
+      </div>
     </section>
     <section class="verdict">
       <p v-if="recheckOf" class="again">{{ t('bench.readAgain') }}</p>
@@ -253,11 +258,28 @@ function keep(): void {
   flex-direction: column;
   gap: 12px;
 }
+.typing {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  min-width: 0;
+}
+@media (min-width: 1200px) {
+  .check.wide {
+    grid-template-columns: 760px minmax(0, 1fr);
+  }
+  .wide .entry {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) 250px;
+    gap: 28px;
+    align-content: start;
+  }
+}
 .fields {
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 12px 18px;
-  align-items: end;
+  align-items: start;
 }
 .one {
   min-width: 0;

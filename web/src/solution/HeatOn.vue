@@ -20,7 +20,6 @@ const options = computed(() => [
 
 <template>
   <n-select
-    size="small"
     :value="chosen ?? 'none'"
     :options="options"
     :aria-label="t('bench.readOn', { what: t(`bench.field.${field}`) })"

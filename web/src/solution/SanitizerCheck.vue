@@ -218,7 +218,7 @@ function act(): void {
   }
   .wide .entry {
     display: grid;
-    grid-template-columns: 1fr 264px;
+    grid-template-columns: minmax(0, 1fr) 264px;
     gap: 28px;
     align-content: start;
   }

@@ -117,7 +117,11 @@ function run(procedure: 'sink.set-up' | 'sink.change'): void {
             }}
           </p>
         </template>
-        <basket-timers v-if="c.use === 'sanitize' && c.bath" :bath="c.bath" />
+        <basket-timers
+          v-if="c.use === 'sanitize' && c.bath"
+          :bath="c.bath"
+          :spent="baths.find((b) => b.id === c.bath?.id)?.now.call === 'change'"
+        />
         <p class="quiet small">{{ t(`dish.sink.changeWhen.${c.use}`) }}</p>
         <router-link
           v-if="c.use !== 'rinse' && c.filledAt !== null"

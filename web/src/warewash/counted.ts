@@ -1,31 +1,37 @@
-import type { Prediction } from '@tadka/core/duty'
-import { dishPredictions, kindOf, marksOf, sinkPredictions, withRacks } from '@tadka/core/warewash'
+import { countedHouse, standingBaths, type House } from '@tadka/core/warewash'
+import { createSharedComposable } from '@vueuse/core'
 import { computed } from 'vue'
+import { useKit } from '../house/kit.ts'
 import { useSite } from '../record/site.ts'
-import { useBaths } from '../solution/baths.ts'
+import { useLosses } from '../solution/losses.ts'
+
+/** What the core works out what is due from, as this tablet knows it. */
+const useHouse = createSharedComposable(() => {
+  const site = useSite()
+  const kit = useKit()
+  const losses = useLosses()
+  return computed<House>(() => ({
+    site: site.set,
+    stations: site.all('station'),
+    dishes: site.all('dish'),
+    baths: site.all('bath'),
+    products: kit.products.value,
+    losses: losses.value,
+  }))
+})
 
 /** The site's stations with their racks counted, and what their rinses and baths are expected to do: what duties are worked out from. */
 export function useCountedStations() {
-  const site = useSite()
-  const stations = computed(() => site.all('station').map((s) => withRacks(s, site.one('dish', s.id))))
-  const baths = useBaths()
-  const weakening = computed((): Prediction[] =>
-    baths.value.flatMap(({ station, outlook }) =>
-      station && outlook?.testBy && outlook.likely
-        ? [{ station, what: 'bath', from: outlook.testBy, at: outlook.likely }]
-        : [],
-    ),
-  )
-  const predictions = computed((): Prediction[] => [
-    ...weakening.value,
-    ...stations.value
-      .filter((s) => s.plate?.family === 'sink')
-      .flatMap((s) => sinkPredictions(s, site.all('dish'))),
-    ...stations.value.flatMap(({ id, plate }) => {
-      const kind = kindOf(plate?.family ?? '')
-      const dish = site.one('dish', id)
-      return kind && plate && dish ? dishPredictions(dish, marksOf(kind, plate.parameters).rinse) : []
-    }),
-  ])
-  return { stations, predictions }
+  const house = useHouse()
+  const counted = computed(() => countedHouse(house.value))
+  return {
+    stations: computed(() => counted.value.stations),
+    predictions: computed(() => counted.value.predictions),
+  }
+}
+
+/** The sanitizer baths that stand. */
+export function useStanding() {
+  const house = useHouse()
+  return computed(() => standingBaths(house.value))
 }

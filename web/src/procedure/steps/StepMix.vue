@@ -103,9 +103,11 @@ function poured(): void {
     <p v-if="candidate.product.ppe.length > 0" class="ppe">
       {{ t('bench.ppe', { list: candidate.product.ppe.join(', ') }) }}
     </p>
-    <p v-if="candidate.product.neverWith.length > 0" class="why">
+    <p v-if="candidate.product.neverWith === null" class="why">{{ t('bench.neverUnknown') }}</p>
+    <p v-else-if="candidate.product.neverWith.length > 0" class="why">
       {{ t('bench.never', { list: candidate.product.neverWith.map((x) => t(`chemical.${x}`)).join(', ') }) }}
     </p>
+    <p v-if="candidate.use.rinseAfter" class="why">{{ t('bench.rinseAfter') }}</p>
     <template #act>
       <n-button type="primary" class="big" :disabled="blocked" @click="poured">{{
         t('run.poured')

@@ -48,6 +48,8 @@ export const house = {
   ppe: 'Wear',
   firstAid: 'First aid',
   neverWith: 'Never with',
+  notEntered: 'not entered, read the label',
+  labelNamesNone: 'the label names nothing',
   emergency: 'Emergency {number}',
   find: 'Find a station: name or number',
   nothingFound: 'No station by that name or number',
@@ -348,6 +350,8 @@ export const house = {
     },
   },
   parameter: {
+    probeC: 'Its probes read to, ±°C',
+    probeKPa: 'Its pressure probe reads to, ±kPa',
     racksAnHour: 'Racks an hour',
     waterRacks: 'Water, racks',
     waterHours: 'Water, hours',

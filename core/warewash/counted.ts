@@ -1,0 +1,72 @@
+import type { Prediction } from '../duty/index.ts'
+import { bathDue, bathOutlook, type BathDue, type BathOutlook } from '../duty/index.ts'
+import type { StationState } from '../procedure/index.ts'
+import type { BathState } from '../record/folds.ts'
+import type { ProductSet, SiteSet } from '../record/house.ts'
+import { useOfBath } from '../record/way-back.ts'
+import type { DishState } from './dish.ts'
+import { dishPredictions, withRacks } from './outlook.ts'
+import { kindOf, marksOf } from './plate.ts'
+import { isGone, sinkPredictions } from './sink.ts'
+
+/** A sanitizer bath that stands, with what it asks for. */
+export type Standing = BathState & {
+  readonly due: BathDue
+  /** When it is expected to fall below its label's range; null where nobody can tell. */
+  readonly outlook: BathOutlook | null
+}
+
+/** What the site's records know, as far as what is due depends on it. */
+export interface House {
+  readonly site: Pick<SiteSet, 'bath'> | null
+  readonly stations: readonly StationState[]
+  readonly dishes: readonly DishState[]
+  readonly baths: readonly BathState[]
+  readonly products: readonly (Partial<ProductSet> & { readonly id: string })[]
+  /** Fractions lost an hour by earlier baths, by product. */
+  readonly losses: Readonly<Record<string, readonly number[]>>
+}
+
+/** A station has one sanitizer bath at a time. */
+const vesselOf = (b: BathState) => b.station ?? b.where
+
+/** The sanitizer baths that stand, newest first: the last in each vessel; what was mixed there before is gone. */
+export function standingBaths(house: Omit<House, 'dishes'>): Standing[] {
+  const productOf = (b: BathState) => house.products.find((p) => p.id === b.product)
+  const stationOf = (b: BathState) => house.stations.find((s) => s.id === b.station) ?? null
+  return house.baths
+    .filter((b) => productOf(b)?.agent && (b.station === null || !isGone(stationOf(b))))
+    .toSorted((a, b) => b.mixedAt - a.mixedAt)
+    .filter((b, i, all) => all.findIndex((o) => vesselOf(o) === vesselOf(b)) === i)
+    .map((b) => {
+      const product = productOf(b)
+      const use = product?.uses ? useOfBath(b, { uses: product.uses }) : null
+      const outlook = use?.range ? bathOutlook(b, use.range.lo, house.losses[b.product ?? '']) : null
+      return { ...b, due: bathDue(b, house.site?.bath, outlook?.testBy ?? null), outlook }
+    })
+}
+
+/**
+ * What duties are worked out from, the same for the list, the plan and the calendar: the stations with their racks counted, and what
+ * their rinses and baths are expected to do.
+ */
+export function countedHouse(house: House): {
+  readonly stations: StationState[]
+  readonly predictions: Prediction[]
+} {
+  const dishOf = (id: string) => house.dishes.find((d) => d.id === id) ?? null
+  const stations = house.stations.map((s) => withRacks(s, dishOf(s.id)))
+  const weakening = standingBaths(house).flatMap(({ station, outlook }): Prediction[] =>
+    station && outlook?.testBy && outlook.likely
+      ? [{ station, what: 'bath', from: outlook.testBy, at: outlook.likely }]
+      : [],
+  )
+  const sinks = stations
+    .filter((s) => s.plate?.family === 'sink')
+    .flatMap((s) => sinkPredictions(s, house.dishes))
+  const rinses = stations.flatMap(({ id, plate }) => {
+    const [kind, dish] = [kindOf(plate?.family ?? ''), dishOf(id)]
+    return kind && plate && dish ? dishPredictions(dish, marksOf(kind, plate.parameters).rinse) : []
+  })
+  return { stations, predictions: [...weakening, ...sinks, ...rinses] }
+}
