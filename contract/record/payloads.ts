@@ -29,6 +29,7 @@ export const payloadSchemas = {
   'product.set@1': productSet,
   'instrument.set@1': instrumentSet,
   'concentrate.opened@1': concentrateOpened,
+  'water.measured@1': z.strictObject({ hardness: z.number().min(0).max(3000), with: words(80) }),
   'concentrate.drawn@1': z.strictObject({
     product: slug,
     station: slug,

@@ -20,6 +20,7 @@ const typed: ReadonlySet<string> = new Set([
   'station.stopped@1',
   'station.laid-up@1',
   'concentrate.opened@1',
+  'water.measured@1',
   'spare.drawn@1',
 ])
 
@@ -32,6 +33,7 @@ const taps: ReadonlySet<string> = new Set([
   'count.read@1',
   'case.action@1',
   'concentrate.opened@1',
+  'water.measured@1',
   'station.observed@1',
   'station.made-safe@1',
   'station.laid-up@1',

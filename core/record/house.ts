@@ -222,6 +222,14 @@ export type InstrumentSet =
   /** `product`: what is in it. */
   | ({ readonly kind: 'dispenser'; readonly product: string } & Dispenser)
 
+/** How hard the water is. */
+export interface HardnessMeasured {
+  /** mg/L as CaCO3. */
+  readonly hardness: number
+  /** What it was measured with: a strip, a kit, the waterworks' letter. */
+  readonly with: string
+}
+
 /** A container was opened. Dates are milliseconds UTC. */
 export interface ConcentrateOpened {
   readonly product: string

@@ -14,7 +14,14 @@ export { judge, type Read } from './judge.ts'
 export { flags, flagsOf, type Flag } from './flags.ts'
 export * from './take-reading.ts'
 export { amendReading, amendmentOf, numbersOf, takenBack } from './amend.ts'
-export type { InstrumentKept, InstrumentState, OwnProcedure, ProductKept, ProductState } from './kit-folds.ts'
+export type {
+  InstrumentKept,
+  InstrumentState,
+  OwnProcedure,
+  ProductKept,
+  ProductState,
+  SiteKept,
+} from './kit-folds.ts'
 export { whatIf, type Changed } from './what-if.ts'
 export * from './in-force.ts'
 export * from './way-back.ts'

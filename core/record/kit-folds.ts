@@ -1,11 +1,36 @@
 import type { Fold } from './fold.ts'
-import type { ConcentrateOpened, InstrumentChecked, InstrumentSet, ProductSet, SpareSet } from './house.ts'
+import type {
+  ConcentrateOpened,
+  HardnessMeasured,
+  InstrumentChecked,
+  InstrumentSet,
+  ProductSet,
+  SiteSet,
+  SpareSet,
+} from './house.ts'
 import type { Procedure } from '../procedure/language.ts'
 import { icePoint } from '../rules/index.ts'
 import { correctedAt } from './record.ts'
 
 interface Named {
   readonly id: string
+}
+
+export interface SiteKept {
+  /** How hard the water is, as it was last measured; absent where nobody has. */
+  readonly water?: HardnessMeasured & { readonly at: number; readonly by: string }
+}
+
+/** The site: as last set, with what was measured there. */
+export const siteFold: Fold<Named & SiteKept & Partial<SiteSet>> = {
+  initial: (id) => ({ id }),
+  apply(state, record) {
+    const { id, water } = state
+    if (record.type === 'site.set@1') return { ...record.payload, id, ...(water ? { water } : {}) }
+    if (record.type === 'water.measured@1')
+      return { ...state, water: { ...record.payload, at: correctedAt(record), by: record.by } }
+    return state
+  },
 }
 
 export interface ProductKept {

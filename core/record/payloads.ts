@@ -3,6 +3,7 @@ import type {
   ConcentrateDrawn,
   ConcentrateOpened,
   CrewSet,
+  HardnessMeasured,
   InstrumentChecked,
   InstrumentSet,
   ProcedureSet,
@@ -47,6 +48,7 @@ export interface Payloads {
   'product.set@1': ProductSet
   'instrument.set@1': InstrumentSet
   'concentrate.opened@1': ConcentrateOpened
+  'water.measured@1': HardnessMeasured
   'concentrate.drawn@1': ConcentrateDrawn
   'instrument.checked@1': InstrumentChecked
   'rule.set@1': RuleSet

@@ -5,8 +5,8 @@ import { loggerFold } from '../logger/records.ts'
 import { dishFold } from '../warewash/dish.ts'
 import type { Fold } from './fold.ts'
 import type { SubjectKind } from './record.ts'
-import { instrumentFold, procedureFold, productFold, spareFold } from './kit-folds.ts'
-import type { CrewSet, RosterSet, RuleSet, SiteSet } from './house.ts'
+import { instrumentFold, procedureFold, productFold, siteFold, spareFold } from './kit-folds.ts'
+import type { CrewSet, RosterSet, RuleSet } from './house.ts'
 
 const setFold = <S>(type: string): Fold<(S & { id: string }) | { id: string }> => ({
   initial: (id) => ({ id }),
@@ -14,11 +14,11 @@ const setFold = <S>(type: string): Fold<(S & { id: string }) | { id: string }> =
 })
 
 /** Counted up whenever a fold's state changes its shape: servers then fold their read tables anew. */
-export const foldsVersion = 5
+export const foldsVersion = 6
 
 /** The state of each kind of subject, folded from its records by the same code on the server and in the browser. */
 export const folds = {
-  site: setFold<SiteSet>('site.set@1'),
+  site: siteFold,
   station: stationFold,
   run: runFold,
   bath: bathFold,

@@ -27,6 +27,8 @@ function setUp(diary: Diary, at: number, now: number): void {
     diary.note(at, by, 'product.set@1', { kind: 'product', id }, product)
   for (const [id, one] of Object.entries(instruments(now)))
     diary.note(at, by, 'instrument.set@1', { kind: 'instrument', id }, one)
+  const water = { hardness: 154, with: 'hardness strips' }
+  diary.note(at, by, 'water.measured@1', { kind: 'site', id: siteId }, water)
   for (const product of ['skerrychlor', 'brineguard'])
     diary.note(
       at,

@@ -228,6 +228,8 @@ export function useSentence() {
         const { name: own, version } = record.payload.document
         return t('log.say.procedure.set', { name: own, version })
       }
+      case 'water.measured@1':
+        return t('log.say.water.measured', { v: record.payload.hardness, with: record.payload.with })
       case 'concentrate.opened@1':
         return t('log.say.concentrate.opened', { name: names.product(record.payload.product) })
       case 'instrument.checked@1': {

@@ -22,6 +22,7 @@ import {
   type RosterSet,
   type RuleSet,
   type ShiftState,
+  type SiteKept,
   type SiteSet,
   type SubjectKind,
   type SubjectRef,
@@ -40,7 +41,7 @@ import { makeSender } from './sender.ts'
 import { followEvents } from './stream.ts'
 
 interface Kinds {
-  site: Partial<SiteSet> & { id: string }
+  site: Partial<SiteSet> & SiteKept & { id: string }
   station: StationState
   run: RunState
   bath: BathState

@@ -105,7 +105,6 @@ const agent = computed(() => kit.products.value.find((p) => p.id === done.value?
       <n-select
         v-if="m.machines.value.length > 0"
         class="machine"
-        filterable
         :value="machine"
         :options="machines"
         :placeholder="t('bench.forMachine')"

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import type { CaseAction, Place } from '@tadka/core/record'
-import { NButton, NSelect } from 'naive-ui'
+import { NButton, NInput, NSelect } from 'naive-ui'
 import { computed, ref, toRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import FigureField from '../pieces/FigureField.vue'
 import NumberPad from '../pieces/NumberPad.vue'
 import StripPicker from '../pieces/StripPicker.vue'
+import { useTimes } from '../look/times.ts'
 import { useSite } from '../record/site.ts'
 import { useAmounts } from './amounts.ts'
 import { useChecking, type Checked, type Nonsense } from './checking.ts'
@@ -25,6 +26,7 @@ const emit = defineEmits<{ done: [] }>()
 const { t } = useI18n()
 const site = useSite()
 const amountOf = useAmounts()
+const { date } = useTimes()
 
 /** The case that the next reading rechecks: the one that the place brings, or the one opened here. */
 const opened = ref<string | null>(null)
@@ -57,6 +59,10 @@ const subject = computed(() => {
 function write(): string | null {
   const { taken } = c.result.value
   if (!taken) return null
+  if (c.measured.value !== null && site.set) {
+    const made = { hardness: c.measured.value, with: c.hardnessWith.value.trim() || t('bench.notSaid') }
+    site.record('water.measured@1', { kind: 'site', id: site.set.id }, made)
+  }
   const draft = site.record('reading.taken@1', subject.value, taken)
   return place.value.case ?? (taken.judgement.overall === 'in' ? null : draft.id)
 }
@@ -180,6 +186,15 @@ function act(): void {
             />
           </div>
         </div>
+        <div v-if="c.needsHardness.value" class="hardness">
+          <label v-if="c.measured.value !== null" class="small">
+            {{ t('bench.hardnessWith') }}
+            <n-input v-model:value="c.hardnessWith.value" placeholder="" maxlength="80" />
+          </label>
+          <p v-else-if="c.water.value" class="quiet small">
+            {{ t('bench.hardnessOf', { date: date(c.water.value.at), with: c.water.value.with }) }}
+          </p>
+        </div>
         <number-pad v-model="padded" />
       </div>
     </section>
@@ -247,6 +262,9 @@ function act(): void {
 }
 .strip-name {
   margin-top: 10px;
+}
+.hardness {
+  margin-bottom: 12px;
 }
 .row {
   display: grid;

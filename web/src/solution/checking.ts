@@ -34,8 +34,19 @@ export function useChecking(what: Ref<Checked>, place: () => Place) {
   const drops = ref('')
   const byDrops = ref(false)
   const temperature = ref('')
-  /** Measured once a day and kept, mg/L. */
-  const hardness = useStorage('tadka.hardness', '')
+  /** As the site has it, until another number is typed: then that is what was measured now, mg/L. */
+  const water = computed(() => site.set?.water ?? null)
+  const typedHardness = ref<string | null>(null)
+  const hardness = computed({
+    get: () => typedHardness.value ?? (water.value ? String(water.value.hardness) : ''),
+    set: (v: string) => (typedHardness.value = v),
+  })
+  const hardnessWith = ref(water.value?.with ?? '')
+  /** A number that is another than the site's was measured now, with something. */
+  const measured = computed(() => {
+    const value = needsHardness.value && !faults.value.hardness ? number(hardness.value) : null
+    return value === null || value === water.value?.hardness ? null : value
+  })
   const thermometerId = useStorage('tadka.thermometer', '')
 
   const titration = computed(() => kit.titrationFor(what.value.product))
@@ -139,6 +150,9 @@ export function useChecking(what: Ref<Checked>, place: () => Place) {
     phPick,
     temperature,
     hardness,
+    water,
+    hardnessWith,
+    measured,
     thermometerId,
     strip,
     phStrip,

@@ -121,6 +121,7 @@ export const log = {
       set: 'Instrument entered: {name}',
       checked: 'Checked {name}: {what}',
     },
+    water: { measured: 'Water hardness {v} mg/L, measured with {with}' },
     concentrate: {
       opened: 'Opened a new container of {name}',
       drawn: '{name}: {v} mL by the meter',
