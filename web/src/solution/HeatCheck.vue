@@ -43,7 +43,11 @@ const kit = useKit()
 
 const stations = computed(() => {
   const all = site.all('station').filter((s) => s.plate !== null)
-  return props.what === 'dish-machine' ? all.filter((s) => kindOf(s.plate?.family ?? '') !== null) : all
+  if (props.what === 'dish-machine') return all.filter((s) => kindOf(s.plate?.family ?? '') !== null)
+  // Washing and sanitizing by hand is done at a sink, where the site has one.
+  const sinks = all.filter((s) => s.plate?.family === 'sink')
+  const byHand = props.what === 'wash-water' || props.what === 'hot-water'
+  return byHand && sinks.length > 0 ? sinks : all
 })
 const asked = useRoute().query['station']
 /** Nothing stands here until somebody chose it: it decides where the reading is filed. */
@@ -154,6 +158,7 @@ function keep(): void {
           v-if="!place"
           :value="station?.id ?? null"
           :options="stations.map((s) => ({ label: s.plate?.name ?? s.id, value: s.id }))"
+          :virtual-scroll="false"
           :placeholder="t('bench.sayWhere')"
           :aria-label="t('bench.at')"
           @update:value="(v: string) => (stationId = v)"
