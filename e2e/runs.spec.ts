@@ -14,8 +14,6 @@ import { GenericCrew, type Finger } from './generic-crew.ts'
 import { beginsAnew, expect, test, type Page } from './test.ts'
 
 beginsAnew()
-// Each works a procedure of its own: both workers share them.
-test.describe.configure({ mode: 'parallel' })
 
 /**
  * Every procedure of the library, worked to its end through the interface, by touch, by somebody who knows nothing but what the
