@@ -208,7 +208,7 @@ export class GenericCrew {
       temperature: '3',
       'heat-wash': '68',
       'heat-rinse': '84',
-      'heat-pressure': '100',
+      'heat-pressure': '130',
       'heat-surface': '74',
       'heat-temperature': '50',
       'heat-seconds': '40',

@@ -1,4 +1,4 @@
-import type { SiteSet } from '@tadka/core/record'
+import type { SiteKept, SiteSet } from '@tadka/core/record'
 import { useMessage } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -13,7 +13,8 @@ export function useSiteSet() {
   const { t } = useI18n()
   const kept = computed((): SiteSet | null => {
     if (!site.set || !('hours' in site.set)) return null
-    const { id: _, ...set } = site.set as SiteSet & { id: string }
+    // What was measured there is no setting: it has records of its own.
+    const { id: _, water: _w, ...set } = site.set as SiteSet & SiteKept & { id: string }
     return set
   })
   return {

@@ -1,150 +1,36 @@
 <script setup lang="ts">
-import {
-  heatFieldsOf,
-  judge,
-  namedOn,
-  taken as takenOf,
-  washLabel,
-  type HeatField,
-  type HeatWhat,
-  type Place,
-} from '@tadka/core/record'
-import { Refusal } from '@tadka/core/refusal'
-import { NButton, NSelect } from 'naive-ui'
-import { computed, ref, toRef, watch } from 'vue'
+import type { HeatField } from '@tadka/core/record'
 import { kindOf, machineKinds } from '@tadka/core/warewash'
+import { NButton, NSelect } from 'naive-ui'
+import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute } from 'vue-router'
-import { useKit } from '../house/kit.ts'
 import FigureField from '../pieces/FigureField.vue'
 import NumberPad from '../pieces/NumberPad.vue'
-import { useSite } from '../record/site.ts'
-import { rightNow } from '../wire/clock.ts'
-import { emptyFields, faultIn, fieldsRead, readTyped, type Typed } from './heat.ts'
+import { useHeatChecking, type HeatAsked } from './heat-checking.ts'
 import HeatOn from './HeatOn.vue'
 import JudgementView from './JudgementView.vue'
-import { useReadOn } from './read-on.ts'
 import ReportedReading from './ReportedReading.vue'
 
 /** A dish machine, hot water by hand, wash water or cold product: typed off the gauges, judged as one types. */
-/** `place`: the step of a run that it belongs to; without one the person says where. */
-const props = defineProps<{
-  what: HeatWhat
-  recheckOf: string | null
-  /** Where the reading that is rechecked was taken. */
-  recheckAt?: string | null
-  place?: Place
-  heading?: string
-}>()
+const props = defineProps<HeatAsked & { heading?: string }>()
 const emit = defineEmits<{ kept: [verdict: string] }>()
 const { t } = useI18n()
-const site = useSite()
-const kit = useKit()
 
-const stations = computed(() => {
-  const all = site.all('station').filter((s) => s.plate !== null)
-  if (props.what === 'dish-machine') return all.filter((s) => kindOf(s.plate?.family ?? '') !== null)
-  // Washing and sanitizing by hand is done at a sink, where the site has one.
-  const sinks = all.filter((s) => s.plate?.family === 'sink')
-  const byHand = props.what === 'wash-water' || props.what === 'hot-water'
-  return byHand && sinks.length > 0 ? sinks : all
-})
-const asked = useRoute().query['station']
-/** Nothing stands here until somebody chose it: it decides where the reading is filed. */
-const stationId = ref<string | null>(typeof asked === 'string' ? asked : (props.recheckAt ?? null))
-const station = computed(
-  () => stations.value.find((s) => s.id === (props.place?.station ?? stationId.value)) ?? null,
-)
-const kind = ref(kindOf(station.value?.plate?.family ?? '') ?? 'stationary-dual')
-watch(station, (s) => (kind.value = kindOf(s?.plate?.family ?? '') ?? kind.value))
-
-const fields = ref<Record<HeatField, string>>({ ...emptyFields })
-const turned = ref<boolean | null>(null)
-const kept = ref<Typed['kept']>('room')
-const shown = computed(() => heatFieldsOf(props.what, kind.value, kept.value))
+const named = useRoute().query['station']
+const { stations, station, stationId, kind, fields, turned, kept, shown, readOn, unit, ...c } =
+  useHeatChecking(props, typeof named === 'string' ? named : null)
+const { failed, read, judgement, unnamed } = c
 const field = ref<HeatField>(shown.value[0] ?? 'wash')
 const padded = computed({ get: () => fields.value[field.value], set: (v) => (fields.value[field.value] = v) })
-const readOn = useReadOn(
-  toRef(props, 'what'),
-  computed(() => station.value?.id ?? null),
-)
-const us = computed(() => site.set?.units === 'us')
-const units = computed<Typed['units']>(() => ({
-  temperature: us.value ? '°F' : '°C',
-  pressure: us.value ? 'psi' : 'kPa',
-}))
-function unit(name: HeatField): string {
-  if (name === 'seconds') return 's'
-  if (name === 'hours') return 'h'
-  const on = readOn.chosen(name)
-  if (name === 'pressure') return on?.unit ?? units.value.pressure
-  return on?.unit ?? units.value.temperature
-}
 const fault = (name: HeatField) => {
-  const wrong = faultIn(name, fields.value[name], unit(name), props.what)
+  const wrong = c.fault(name)
   return wrong ? t(`bench.${wrong.code}`, { lo: wrong.lo, hi: wrong.hi, unit: unit(name) }) : undefined
 }
 const byLabel = (name: HeatField) => readOn.chosen(name)?.kind === 'indicator'
-const failed = computed(() =>
-  shown.value.flatMap((name) => {
-    const on = readOn.chosen(name)
-    return on?.kind === 'thermometer' && on.failed ? [on.name] : []
-  }),
-)
-
-const typed = computed<Typed>(() => ({
-  fields: fields.value,
-  on: Object.fromEntries(shown.value.flatMap((f) => (readOn.chosen(f) ? [[f, readOn.chosen(f)]] : []))),
-  turned: turned.value,
-  kind: kind.value,
-  kept: kept.value,
-  units: units.value,
-  plate: station.value?.plate?.parameters ?? null,
-  schools: site.set?.schools ?? {},
-  label: washLabel(kit.products.value, site.set?.schools ?? {}),
-}))
-const sound = computed(() => shown.value.every((name) => fault(name) === undefined))
-const read = computed(() => {
-  if (fieldsRead(props.what, typed.value).length === 0 || !sound.value) return { read: null, refusal: null }
-  try {
-    return { read: readTyped(props.what, typed.value, rightNow()), refusal: null }
-  } catch (error) {
-    if (error instanceof Refusal) return { read: null, refusal: error }
-    throw error
-  }
-})
-const judgement = computed(() => (read.value.read ? judge(read.value.read, kit.rulesAt(rightNow())) : null))
-/** Numbers that no instrument was named for. */
-const unnamed = computed(() =>
-  fieldsRead(props.what, typed.value).some((f) => f !== 'seconds' && f !== 'hours' && !readOn.chosen(f)),
-)
-
 function keep(): void {
-  if (!read.value.read || !station.value) return
-  const place = props.place ?? {
-    station: station.value.id,
-    run: null,
-    step: null,
-    bath: null,
-    case: props.recheckOf,
-  }
-  const by = namedOn(typed.value.on, fieldsRead(props.what, typed.value))
-  const payload = takenOf(
-    readTyped(props.what, typed.value, rightNow()),
-    place,
-    [...new Set(Object.values(by))],
-    kit.rulesAt(rightNow()),
-    by,
-  )
-  const { run } = place
-  site.record(
-    'reading.taken@1',
-    run ? { kind: 'run', id: run } : { kind: 'station', id: station.value.id },
-    payload,
-  )
-  fields.value = { ...emptyFields }
-  turned.value = null
-  emit('kept', payload.judgement.overall)
+  const payload = c.keep()
+  if (payload) emit('kept', payload.judgement.overall)
 }
 </script>
 

@@ -1,17 +1,18 @@
 <script setup lang="ts">
 import type { CaseAction, Place } from '@tadka/core/record'
-import { NButton, NInput, NSelect } from 'naive-ui'
+import { NButton, NSelect } from 'naive-ui'
 import { computed, ref, toRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import FigureField from '../pieces/FigureField.vue'
 import NumberPad from '../pieces/NumberPad.vue'
 import StripPicker from '../pieces/StripPicker.vue'
-import { useTimes } from '../look/times.ts'
 import { useSite } from '../record/site.ts'
 import { useAmounts } from './amounts.ts'
 import { useChecking, type Checked, type Nonsense } from './checking.ts'
 import CorrectionAct from './CorrectionAct.vue'
+import HardnessLine from './HardnessLine.vue'
 import JudgementView from './JudgementView.vue'
+import ReadBy from './ReadBy.vue'
 
 /** A sanitizer read off its strip: the verdict as one taps, the way back, and the recheck. */
 const props = defineProps<{
@@ -26,13 +27,19 @@ const emit = defineEmits<{ done: [] }>()
 const { t } = useI18n()
 const site = useSite()
 const amountOf = useAmounts()
-const { date } = useTimes()
 
 /** The case that the next reading rechecks: the one that the place brings, or the one opened here. */
 const opened = ref<string | null>(null)
 const place = computed<Place>(() => ({ ...props.place, case: props.place.case ?? opened.value }))
 const c = useChecking(toRef(props, 'checked'), () => place.value)
 const field = ref<'temperature' | 'hardness' | 'drops'>('temperature')
+const byDrops = computed({
+  get: () => c.byDrops.value,
+  set(drops) {
+    c.byDrops.value = drops
+    if (drops) field.value = 'drops'
+  },
+})
 const padded = computed({ get: () => c[field.value].value, set: (v) => (c[field.value].value = v) })
 const verdict = computed(() => c.result.value.taken?.judgement.overall ?? 'cannot-tell')
 const advised = computed(() => {
@@ -111,18 +118,7 @@ function act(): void {
           <h2>{{ heading }}</h2>
         </slot>
         <p class="quiet">{{ under }}</p>
-        <div v-if="c.titration.value" class="by" role="group" :aria-label="t('bench.readBy')">
-          <button type="button" :aria-pressed="!c.byDrops.value" @click="c.byDrops.value = false">
-            {{ t('bench.byStrip') }}
-          </button>
-          <button
-            type="button"
-            :aria-pressed="c.byDrops.value"
-            @click="((c.byDrops.value = true), (field = 'drops'))"
-          >
-            {{ c.titration.value.name }}
-          </button>
-        </div>
+        <read-by v-if="c.titration.value" v-model="byDrops" :kit="c.titration.value.name" />
         <figure-field
           v-if="c.byDrops.value && c.titration.value"
           id="drops"
@@ -186,15 +182,12 @@ function act(): void {
             />
           </div>
         </div>
-        <div v-if="c.needsHardness.value" class="hardness">
-          <label v-if="c.measured.value !== null" class="small">
-            {{ t('bench.hardnessWith') }}
-            <n-input v-model:value="c.hardnessWith.value" placeholder="" maxlength="80" />
-          </label>
-          <p v-else-if="c.water.value" class="quiet small">
-            {{ t('bench.hardnessOf', { date: date(c.water.value.at), with: c.water.value.with }) }}
-          </p>
-        </div>
+        <hardness-line
+          v-if="c.needsHardness.value"
+          v-model="c.hardnessWith.value"
+          :water="c.water.value"
+          :measured="c.measured.value !== null"
+        />
         <number-pad v-model="padded" />
       </div>
     </section>
@@ -238,33 +231,12 @@ function act(): void {
     align-content: start;
   }
 }
-.by {
-  display: flex;
-  gap: 10px;
-  margin-top: 10px;
-}
-.by button {
-  min-height: 48px;
-  padding: 0 16px;
-  border: 1.5px solid var(--line);
-  border-radius: var(--r);
-  background: var(--raised);
-  font-weight: 600;
-  cursor: pointer;
-}
-.by button[aria-pressed='true'] {
-  border-color: var(--sea);
-  background: var(--sea-wash);
-}
 .unfit {
   color: var(--out);
   font-weight: 600;
 }
 .strip-name {
   margin-top: 10px;
-}
-.hardness {
-  margin-bottom: 12px;
 }
 .row {
   display: grid;
