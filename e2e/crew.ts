@@ -28,23 +28,16 @@ export async function signIn(page: Page, name: string, pin: string): Promise<voi
 /** Waits until the screen answers to presses again: after a step changed it rests for a moment. */
 export const settled = (page: Page) => expect(page.locator('html')).not.toHaveAttribute('data-resting')
 
+/** Waits until a second tap at the same place is no echo of the first. */
+const counts = (page: Page) => expect(page.locator('html')).not.toHaveAttribute('data-pressed')
+
 export async function press(page: Page, name: string | RegExp): Promise<void> {
   const button = page.getByRole('button', { name, exact: typeof name === 'string' })
   // A press on what has just changed is not taken: who presses waits for it, as a person does.
   await button.waitFor()
   await settled(page)
+  await counts(page)
   await button.click()
-}
-
-/** Waits until a second tap at the same place is no echo of the first. */
-const counts = (page: Page) => expect(page.locator('html')).not.toHaveAttribute('data-pressed')
-
-/** Presses a button several times, each time meant. */
-export async function pressTimes(page: Page, name: string, times: number): Promise<void> {
-  for (let i = 0; i < times; i++) {
-    await counts(page)
-    await press(page, name)
-  }
 }
 
 /** Chooses one of a few: a block of a strip, a gap between two. */

@@ -19,6 +19,11 @@ async function make(database: string, like = 'template1'): Promise<void> {
   const owner = new pg.Client({ connectionString: cluster.ownerUrl.replace(/\/tadka$/, '/postgres') })
   await owner.connect()
   await owner.query(`drop database if exists ${database} with (force)`)
+  // Whoever is still connected to what is copied would forbid it: a pool that is just closing, a vacuum.
+  await owner.query(
+    'select pg_terminate_backend(pid) from pg_stat_activity where datname = $1 and pid <> pg_backend_pid()',
+    [like],
+  )
   await owner.query(`create database ${database} template ${like}`)
   await owner.end()
 }

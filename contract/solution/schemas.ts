@@ -21,17 +21,50 @@ const stated = z.strictObject({
   counts: z.enum(['active', 'hypochlorite']),
 })
 
+const some = z.number().positive().max(1e6)
+/** How a label words a dose, kept as it stands there. */
+const worded = z
+  .discriminatedUnion('as', [
+    z.strictObject({
+      as: z.literal('per-volume'),
+      amount: some,
+      unit: volumeUnit,
+      per: some,
+      of: volumeUnit,
+    }),
+    z.strictObject({
+      as: z.literal('per-weight'),
+      amount: some,
+      unit: z.enum(['g', 'oz']),
+      per: some,
+      of: volumeUnit,
+    }),
+    z.strictObject({ as: z.literal('at-ratio'), ppm: some, parts: some, meaning: z.enum(['to', 'in']) }),
+    z.strictObject({ as: z.literal('pieces-per'), pieces: some, per: some, of: volumeUnit, ppm: some }),
+  ])
+  .optional()
+
 export const liquidSupply = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('strength'), stock: z.number().positive(), stated: stated.optional() }),
+  z.strictObject({
+    kind: z.literal('strength'),
+    stock: z.number().positive(),
+    stated: stated.optional(),
+    worded,
+  }),
   z.strictObject({ kind: z.literal('ratio'), parts: z.number().positive(), meaning: z.enum(['to', 'in']) }),
-  z.strictObject({ kind: z.literal('per-litre'), millilitres: z.number().positive() }),
+  z.strictObject({ kind: z.literal('per-litre'), millilitres: z.number().positive(), worded }),
 ])
 
 export const supply = z.discriminatedUnion('kind', [
   ...liquidSupply.options,
   z.strictObject({ kind: z.literal('powder'), active: z.number().positive().max(1) }),
-  z.strictObject({ kind: z.literal('grams-per-litre'), grams: z.number().positive().max(1000) }),
-  z.strictObject({ kind: z.literal('pieces'), active: z.number().positive(), mayBeHalved: z.boolean() }),
+  z.strictObject({ kind: z.literal('grams-per-litre'), grams: z.number().positive().max(1000), worded }),
+  z.strictObject({
+    kind: z.literal('pieces'),
+    active: z.number().positive(),
+    mayBeHalved: z.boolean(),
+    worded,
+  }),
 ])
 
 export const measuringTool = z.strictObject({

@@ -8,6 +8,7 @@ import {
   type VolumeUnit,
 } from '../quantity/index.ts'
 import { Refusal } from '../refusal/index.ts'
+import type { Worded } from './worded.ts'
 
 /** How the label words the strength of a liquid, kept with the label. */
 export interface Stated {
@@ -22,19 +23,24 @@ export interface Stated {
 /** How a label states the dose of a liquid. The label's own meaning is kept: "1:N" and "1 in N" are told apart. */
 export type LiquidSupply =
   /** A liquid of known strength, in mg/L of the active agent (available chlorine for hypochlorite). */
-  | { readonly kind: 'strength'; readonly stock: Ppm; readonly stated?: Stated }
+  | { readonly kind: 'strength'; readonly stock: Ppm; readonly stated?: Stated; readonly worded?: Worded }
   /** "1 to N": one part to N parts of water. "1 in N": one part in N parts of solution. */
   | { readonly kind: 'ratio'; readonly parts: number; readonly meaning: 'to' | 'in' }
   /** So many millilitres to each litre of water. */
-  | { readonly kind: 'per-litre'; readonly millilitres: Millilitres }
+  | { readonly kind: 'per-litre'; readonly millilitres: Millilitres; readonly worded?: Worded }
 
 export type SolidSupply =
   /** `active`: mass of active agent in a mass of powder, 0 to 1. */
   | { readonly kind: 'powder'; readonly active: number }
   /** So many grams to each litre of solution, as labels of powder detergents word it. */
-  | { readonly kind: 'grams-per-litre'; readonly grams: number }
+  | { readonly kind: 'grams-per-litre'; readonly grams: number; readonly worded?: Worded }
   /** Tablets or sachets; `active` in milligrams of active agent in one. */
-  | { readonly kind: 'pieces'; readonly active: number; readonly mayBeHalved: boolean }
+  | {
+      readonly kind: 'pieces'
+      readonly active: number
+      readonly mayBeHalved: boolean
+      readonly worded?: Worded
+    }
 
 export type Supply = LiquidSupply | SolidSupply
 

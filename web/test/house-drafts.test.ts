@@ -132,3 +132,37 @@ describe('an instrument as it is typed', () => {
     expect(plainShades(1)).toHaveLength(1)
   })
 })
+
+describe('a dose as its label words it', () => {
+  const typed = (change: Partial<LabelDraft>) => supplyOf({ ...emptyLabel, ...change })
+  it.each([
+    [
+      { supply: 'per-volume', amount: '3', unit: 'fl oz', per: '1', of: 'gal' },
+      { kind: 'per-litre', millilitres: 23.4375 },
+    ],
+    [
+      { supply: 'per-weight', amount: '10', unit: 'g', per: '2', of: 'L' },
+      { kind: 'grams-per-litre', grams: 5 },
+    ],
+    [
+      { supply: 'at-ratio', amount: '200', per: '256', meaning: 'in' },
+      { kind: 'strength', stock: 51_200 },
+    ],
+    [
+      { supply: 'pieces-per', amount: '1', per: '5', of: 'L', gives: '200' },
+      { kind: 'pieces', active: 1000 },
+    ],
+  ] as const)('%j', (change, expected) => expect(typed(change)).toMatchObject(expected))
+  it('is no dose while a number is missing, or a powder is typed by the cup', () => {
+    expect(typed({ supply: 'per-volume', amount: '3', unit: 'fl oz', per: '' })).toBeNull()
+    expect(typed({ supply: 'pieces-per', amount: '1', per: '5', gives: '' })).toBeNull()
+    expect(typed({ supply: 'per-volume', amount: '3', unit: 'oz', per: '1' })).toBeNull()
+  })
+  it('is shown again as it was typed', () => {
+    const words = { supply: 'per-volume', amount: '8', unit: 'fl oz', per: '3', of: 'qt' } as const
+    const supply = typed(words)
+    if (!supply) throw new Error('no supply')
+    const kept = { ...emptyLabel, name: 'x', supply, uses: [], ppe: [], agent: null, id: 'x' }
+    expect(labelTyped(kept as unknown as Parameters<typeof labelTyped>[0])).toMatchObject(words)
+  })
+})

@@ -7,7 +7,17 @@ import { useI18n } from 'vue-i18n'
 import { useSite } from '../record/site.ts'
 import { newId } from '../wire/device.ts'
 import { useKit, type Product } from './kit.ts'
-import { emptyLabel, emptyUse, labelFaults, labelOf, labelTyped, supplyOf, useFaults } from './label-draft.ts'
+import {
+  emptyLabel,
+  emptyUse,
+  labelFaults,
+  labelOf,
+  labelTyped,
+  supplyOf,
+  useFaults,
+  wordings,
+} from './label-draft.ts'
+import LabelWording from './LabelWording.vue'
 import type { LabelDraft, LabelFault, SupplyKind, UseDraft } from './label-draft.ts'
 import ChoiceField from './ChoiceField.vue'
 import TextField from './TextField.vue'
@@ -54,6 +64,7 @@ const supplies = computed(() =>
       'powder',
       'grams-per-litre',
       'pieces',
+      ...wordings,
     ] as const satisfies readonly SupplyKind[]
   ).map((s) => ({
     label: t(`house.label.supplyOf.${s}`),
@@ -139,6 +150,7 @@ function keep(): void {
       >
         <span class="small">{{ comesTo }}</span>
       </text-field>
+      <label-wording v-if="wordings.some((w) => w === draft.supply)" :draft="draft" @set="set" />
       <template v-if="draft.supply === 'strength'">
         <choice-field
           :name="t('house.label.as')"
@@ -162,7 +174,7 @@ function keep(): void {
         />
       </template>
       <n-checkbox
-        v-if="draft.supply === 'pieces'"
+        v-if="draft.supply === 'pieces' || draft.supply === 'pieces-per'"
         :checked="draft.mayBeHalved"
         @update:checked="(mayBeHalved: boolean) => set({ mayBeHalved })"
       >

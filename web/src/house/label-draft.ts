@@ -1,8 +1,18 @@
-import { ppm, millilitres } from '@tadka/core/quantity'
+import { ppm, millilitres, type VolumeUnit } from '@tadka/core/quantity'
 import type { ProductSet, ProductUse } from '@tadka/core/record'
 import { Refusal } from '@tadka/core/refusal'
 import type { Agent } from '@tadka/core/rules'
-import { stockOf, type ChemicalClass, type Stated, type Supply } from '@tadka/core/solution'
+import {
+  activeInPiece,
+  gramsPerLitreOf,
+  perLitreOf,
+  stockAtRatio,
+  stockOf,
+  type ChemicalClass,
+  type Stated,
+  type Supply,
+  type Worded,
+} from '@tadka/core/solution'
 import type { Product } from './kit.ts'
 import { slugOf } from './slug.ts'
 import { parseField } from '../solution/field.ts'
@@ -22,7 +32,8 @@ export interface UseDraft {
   readonly alsoWashes: boolean
 }
 
-export type SupplyKind = 'strength' | 'to' | 'in' | 'per-litre' | 'powder' | 'grams-per-litre' | 'pieces'
+export type SupplyKind =
+  'strength' | 'to' | 'in' | 'per-litre' | 'powder' | 'grams-per-litre' | 'pieces' | Worded['as']
 
 /** A label as it is typed, in the order labels are worded: what it is, how strong, what for, what to wear, what never. */
 export interface LabelDraft {
@@ -36,6 +47,12 @@ export interface LabelDraft {
   readonly density: string
   readonly counts: Stated['counts']
   readonly mayBeHalved: boolean
+  /** Of a dose as the label words it: "3 fl oz per 1 gal", "200 ppm at 1 : 256", "1 tablet per 5 L gives 200 ppm". */
+  readonly unit: VolumeUnit | 'oz' | 'g'
+  readonly per: string
+  readonly of: VolumeUnit
+  readonly meaning: 'to' | 'in'
+  readonly gives: string
   readonly uses: readonly UseDraft[]
   readonly ppe: string
   readonly firstAid: string
@@ -68,6 +85,11 @@ export const emptyLabel: LabelDraft = {
   density: '',
   counts: 'active',
   mayBeHalved: false,
+  unit: 'mL',
+  per: '1',
+  of: 'L',
+  meaning: 'to',
+  gives: '',
   uses: [emptyUse],
   ppe: '',
   firstAid: '',
@@ -96,7 +118,8 @@ export const useTyped = (u: ProductUse): UseDraft => ({
 export function labelTyped(p: Product): LabelDraft {
   const { supply } = p
   const stated = supply.kind === 'strength' ? supply.stated : undefined
-  const kind: SupplyKind = supply.kind === 'ratio' ? supply.meaning : supply.kind
+  const worded = 'worded' in supply ? supply.worded : undefined
+  const kind: SupplyKind = worded ? worded.as : supply.kind === 'ratio' ? supply.meaning : supply.kind
   const amount =
     supply.kind === 'strength'
       ? (stated?.value ?? supply.stock)
@@ -120,6 +143,7 @@ export function labelTyped(p: Product): LabelDraft {
     density: text(stated?.density),
     counts: stated?.counts ?? 'active',
     mayBeHalved: supply.kind === 'pieces' && supply.mayBeHalved,
+    ...wordedTyped(worded),
     uses: p.uses.map(useTyped),
     ppe: p.ppe.join(', '),
     firstAid: p.firstAid,
@@ -130,10 +154,60 @@ export function labelTyped(p: Product): LabelDraft {
 export type LabelFault = 'name' | 'amount' | 'density' | 'uses' | 'firstAid'
 export type UseFault = 'name' | 'range' | 'target' | 'numbers' | 'water'
 
+type WordedDraft = Pick<LabelDraft, 'unit' | 'per' | 'of' | 'meaning' | 'gives'> & { amount?: string }
+/** A dose as its label words it, to be changed; what it has no word for stays as it was. */
+function wordedTyped(w: Worded | undefined): WordedDraft {
+  const { unit, per, of, meaning, gives } = emptyLabel
+  const blank = { unit, per, of, meaning, gives }
+  if (!w) return blank
+  switch (w.as) {
+    case 'at-ratio':
+      return { ...blank, amount: text(w.ppm), per: text(w.parts), meaning: w.meaning }
+    case 'pieces-per':
+      return { ...blank, amount: text(w.pieces), per: text(w.per), of: w.of, gives: text(w.ppm) }
+    default:
+      return { ...blank, amount: text(w.amount), unit: w.unit, per: text(w.per), of: w.of }
+  }
+}
+
+/** The wording that was typed, as a supply; null where a number is missing. */
+function wordedSupply(d: LabelDraft, amount: number): Supply | null {
+  const [per, gives] = [number(d.per), number(d.gives)]
+  if (per === null || per <= 0) return null
+  const { of, meaning } = d
+  switch (d.supply) {
+    case 'per-volume': {
+      if (d.unit === 'oz' || d.unit === 'g') return null
+      const worded = { as: 'per-volume', amount, unit: d.unit, per, of } as const
+      return { kind: 'per-litre', millilitres: perLitreOf(worded), worded }
+    }
+    case 'per-weight': {
+      const worded = { as: 'per-weight', amount, unit: d.unit === 'oz' ? 'oz' : 'g', per, of } as const
+      return { kind: 'grams-per-litre', grams: gramsPerLitreOf(worded), worded }
+    }
+    case 'at-ratio': {
+      const worded = { as: 'at-ratio', ppm: amount, parts: per, meaning } as const
+      return { kind: 'strength', stock: stockAtRatio(worded), worded }
+    }
+    case 'pieces-per': {
+      if (gives === null || gives <= 0) return null
+      const worded = { as: 'pieces-per', pieces: amount, per, of, ppm: gives } as const
+      return { kind: 'pieces', active: activeInPiece(worded), mayBeHalved: d.mayBeHalved, worded }
+    }
+    default:
+      return null
+  }
+}
+
+/** Doses that are typed as the label words them. */
+export const wordings = ['per-volume', 'per-weight', 'at-ratio', 'pieces-per'] as const
+const isWorded = (kind: SupplyKind): boolean => (wordings as readonly string[]).includes(kind)
+
 /** How the label states the dose, or null where what was typed is no dose. */
 export function supplyOf(d: LabelDraft): Supply | null {
   const amount = number(d.amount)
   if (amount === null || amount <= 0) return null
+  if (isWorded(d.supply)) return wordedSupply(d, amount)
   if (d.supply === 'to' || d.supply === 'in') return { kind: 'ratio', parts: amount, meaning: d.supply }
   if (d.supply === 'per-litre') return { kind: 'per-litre', millilitres: millilitres(amount) }
   if (d.supply === 'grams-per-litre') return { kind: 'grams-per-litre', grams: amount }
