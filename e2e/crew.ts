@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from '@playwright/test'
 import { control } from './control.ts'
 
 export const address = (path = '/') => `${process.env['TADKA_URL']}${path}`
@@ -35,17 +35,30 @@ export async function press(page: Page, name: string | RegExp): Promise<void> {
   const button = page.getByRole('button', { name, exact: typeof name === 'string' })
   // A press on what has just changed is not taken: who presses waits for it, as a person does.
   await button.waitFor()
-  await settled(page)
-  await counts(page)
-  await button.click()
+  await tap(page, button)
+}
+
+/**
+ * Presses something, and again where the press was refused: what stands there changed under the finger, as when an answer of the
+ * server comes at that moment. A person presses again; a press that counted is never made twice.
+ */
+async function tap(page: Page, control: Locator): Promise<void> {
+  const refused = () => page.locator('html').getAttribute('data-refused')
+  for (let tries = 0; tries < 5; tries++) {
+    await settled(page)
+    await counts(page)
+    const before = await refused()
+    await control.click()
+    if ((await refused()) === before) return
+  }
+  throw new Error('a press was refused again and again')
 }
 
 /** Chooses one of a few: a block of a strip, a gap between two. */
 export async function pick(page: Page, name: string): Promise<void> {
   const choice = page.getByRole('radio', { name, exact: true })
   await choice.waitFor()
-  await settled(page)
-  await choice.click()
+  await tap(page, choice)
 }
 
 /** Chooses where a reading is taken: nothing is preselected that decides where it is filed. */
@@ -74,9 +87,7 @@ export async function countParts(page: Page): Promise<void> {
   for (const part of await page.locator('.parts li').all()) {
     const [, pieces = '0'] = /of (\d+)/.exec(await part.locator('.count').innerText()) ?? []
     for (let n = 1; n <= Number(pieces); n++) {
-      await settled(page)
-      await counts(page)
-      await part.locator('.up').click()
+      await tap(page, part.locator('.up'))
       await expect(part.locator('.count')).toHaveText(new RegExp(`^${n} of`))
     }
   }

@@ -65,7 +65,10 @@ export function guardPresses(root: Document, clock: GuardClock = browserClock): 
     show()
     clock.later(restMs, show)
   }
+  let refused = 0
   function refuse(event: Event): void {
+    // Told on the page: who drives it presses again, as a person would.
+    root.documentElement.setAttribute('data-refused', String(++refused))
     event.preventDefault()
     event.stopImmediatePropagation()
   }
