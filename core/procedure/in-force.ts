@@ -1,3 +1,4 @@
+import type { JudgedReading } from '../record/reading.ts'
 import type { Agent } from '../rules/index.ts'
 import type { ChemicalClass } from '../solution/index.ts'
 import type { Procedure, Step } from './language.ts'
@@ -29,8 +30,7 @@ export interface InForce {
   /** The site's own procedure that a run is worked to. */
   readonly document?: Procedure
   readonly label?: LabelInForce
-  /** What the site's own records make of a reading, where that is another than what was sent: it stands in its place. */
-  readonly judged?: unknown
+  readonly judged?: JudgedReading
   /** Hours after which a sanitized machine is sanitized again before product. */
   readonly freshHours?: number
 }

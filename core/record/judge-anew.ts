@@ -20,7 +20,14 @@ import type { InstrumentSet, ProductSet, StationSet } from './house.ts'
 import { judge, type Read } from './judge.ts'
 import { madeFor } from './made-for.ts'
 import type { ReadingTaken } from './reading.ts'
-import { judgedTemperature, labelOf, notTold, type StripSet, type Thermometer } from './take-reading.ts'
+import {
+  judgedTemperature,
+  labelOf,
+  notTold,
+  type StripSet,
+  type Thermometer,
+  type TitrationSet,
+} from './take-reading.ts'
 import { useOfBath } from './way-back.ts'
 
 /** What the site's own records say of what a reading depends on, as they stood when it was taken. */
@@ -131,21 +138,23 @@ function sanitizerAnew(taken: SanitizerTaken, known: ReadingKnown, at: Instant, 
   const use = product && useOf(taken, product, known)
   const on = taken.instruments.flatMap((i) => named(known.instrument(i), i))
   const strips = on.filter((i): i is StripSet & Named => i.kind === 'strip')
-  const testers = product ? madeFor({ ...product, id }, [...strips.filter((s) => s.unit === 'ppm')]) : []
+  const mayTest = <T extends StripSet | TitrationSet>(all: readonly T[]): T[] =>
+    product ? madeFor({ ...product, id }, all) : []
+  const strip = mayTest(strips.filter((s) => s.unit === 'ppm'))[0]
   const ph = strips.find((s) => s.unit === 'pH')
   const { strength, ph: phPick } = taken.picks
   const { hardness, temperature, agent } = taken.reading
-  const kit = on.find((i) => i.kind === 'titration' && i.agent === product?.agent)
+  const kit = mayTest(on.filter((i): i is TitrationSet & Named => i.kind === 'titration'))[0]
   return {
     what: 'sanitizer',
     reading: {
       agent: product?.agent ?? agent,
       strength:
         strength && 'drops' in strength
-          ? kit?.kind === 'titration' && at <= kit.bestBefore
+          ? kit && at <= kit.bestBefore
             ? titrationReading(strength.drops, kit.perDrop)
             : null
-          : seenOn(testers[0], strength, at),
+          : seenOn(strip, strength, at),
       ph: seenOn(ph, phPick, at),
       temperature: heat.degrees('temperature', temperature),
       hardness,

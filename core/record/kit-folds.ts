@@ -79,8 +79,8 @@ export const instrumentFold: Fold<InstrumentState> = {
     const check = { ...record.payload, at: correctedAt(record), by: record.by }
     const checks = [...state.checks, check].slice(-checksKept)
     if (check.method === 'ice-point' && 'kind' in state && state.kind === 'thermometer') {
-      // What it read tells, not what was sent with it.
-      const failed = icePoint(check.read, check.unit).verdict === 'out'
+      // What it read in its own unit tells, not what was sent with it.
+      const failed = icePoint(check.read, state.unit).verdict === 'out'
       return { ...state, checks, checkDue: check.due, failed }
     }
     return { ...state, checks }

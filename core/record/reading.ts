@@ -66,6 +66,13 @@ export type ReadingTaken = ReadingPlace & {
       }
   )
 
+/** What the site's own records make of a reading, where that is another than what was sent: it stands in its place. */
+export interface JudgedReading {
+  readonly reading: ReadingTaken['reading']
+  readonly judgement: Judgement
+  readonly local: readonly LocalRule[]
+}
+
 /** A photo of a strip, a fault, a part: named by the hash of its bytes, which may come later. */
 export interface PhotoAttached {
   readonly station: string

@@ -1,4 +1,5 @@
 import type { InForce } from '../procedure/in-force.ts'
+import type { JudgedReading } from './reading.ts'
 
 /** Turns the payload of one version into that of the next. */
 export interface Upcast {
@@ -30,10 +31,10 @@ const currentUpcasts: Readonly<Record<string, Upcast>> = {
 }
 
 /** What was sent of a reading gives way to what the site's own records made of it. */
-function withJudged(type: string, payload: unknown, judged: unknown): unknown {
-  if (type !== 'record.amended@1') return { ...(payload as object), ...(judged as object) }
+function withJudged(type: string, payload: unknown, judged: JudgedReading): unknown {
+  if (type !== 'record.amended@1') return { ...(payload as object), ...judged }
   const amended = payload as { readonly instead: object }
-  return { ...amended, instead: { ...amended.instead, ...(judged as object) } }
+  return { ...amended, instead: { ...amended.instead, ...judged } }
 }
 
 /** A record as it stands in the log: of a reading, what the site's own records made of it. Its version stays what it was. */

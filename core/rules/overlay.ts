@@ -74,10 +74,11 @@ export function checkLocalRule(rule: LocalRule): LocalRule {
 export const inForce = (rule: Pick<LocalRule, 'from' | 'until'>, now: Instant): boolean =>
   rule.from <= now && (rule.until === null || now < rule.until)
 
-/** The rules in force at an instant, each about what it names today; those that name nothing are left out. */
+/** The rules in force at an instant, by their ids, each about what it names today; those that name nothing are left out. */
 export const rulesInForce = (rules: readonly LocalRule[], at: Instant): LocalRule[] =>
   rules
     .filter((r) => inForce(r, at))
+    .toSorted((a, b) => (a.id < b.id ? -1 : 1))
     .flatMap((r) => {
       const quantity = aboutOf(r)
       return quantity === null ? [] : [quantity === r.quantity ? r : { ...r, quantity }]

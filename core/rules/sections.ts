@@ -1,6 +1,7 @@
-import { atLeast, atMost, interval, type Interval } from '../quantity/index.ts'
+import { atLeast, atMost, interval, type Interval, type UnitSystem } from '../quantity/index.ts'
+import { limitIn } from './chlorine.ts'
 import type { JudgedQuantity } from './judgement.ts'
-import { modelCode, type Profile } from './profile.ts'
+import { modelCode, type Profile, type TemperaturePair } from './profile.ts'
 
 /** One limit of the base profile that a local rule can replace: one number or range under one section. */
 export interface CodeSection {
@@ -10,9 +11,13 @@ export interface CodeSection {
   readonly limit: Interval
 }
 
-/** The limits of a base profile that stand alone, in the order of its sections. Temperatures in °C. */
-export function codeSections(profile: Profile = modelCode): CodeSection[] {
+/** The limits of a base profile that stand alone, in the order of its sections, in the units that a site works in, as the code pairs them. */
+export function codeSections(system: UnitSystem = 'metric', profile: Profile = modelCode): CodeSection[] {
   const { dishMachine: d, quat, iodine, chlorine, hotWaterByHand, washWater, coldHolding } = profile
+  const us = system === 'us'
+  const degrees = us ? '°F' : '°C'
+  const pressure = us ? 'psi' : 'kPa'
+  const at = (pair: TemperaturePair) => limitIn(pair, degrees)
   const entry = (section: string, quantity: JudgedQuantity, unit: string, limit: Interval): CodeSection => ({
     section,
     quantity,
@@ -20,15 +25,20 @@ export function codeSections(profile: Profile = modelCode): CodeSection[] {
     limit,
   })
   return [
-    entry(coldHolding.source, 'product', '°C', atMost(coldHolding.temperature.c)),
-    entry(washWater.section, 'washWater', '°C', atLeast(washWater.pair.c)),
-    ...Object.values(d.wash).map((w) => entry(w.section, 'wash', '°C', atLeast(w.pair.c))),
-    entry(hotWaterByHand.section, 'hotWater', '°C', atLeast(hotWaterByHand.pair.c)),
-    entry(d.rinse.section, 'rinse', '°C', interval(d.rinse.leastOther.c, d.rinse.most.c)),
-    entry(d.pressure.section, 'pressure', 'kPa', interval(d.pressure.kPa.lo, d.pressure.kPa.hi)),
+    entry(coldHolding.source, 'product', degrees, atMost(at(coldHolding.temperature))),
+    entry(washWater.section, 'washWater', degrees, atLeast(at(washWater.pair))),
+    ...Object.values(d.wash).map((w) => entry(w.section, 'wash', degrees, atLeast(at(w.pair)))),
+    entry(hotWaterByHand.section, 'hotWater', degrees, atLeast(at(hotWaterByHand.pair))),
+    entry(d.rinse.section, 'rinse', degrees, interval(at(d.rinse.leastOther), at(d.rinse.most))),
+    entry(
+      d.pressure.section,
+      'pressure',
+      pressure,
+      interval(d.pressure[pressure].lo, d.pressure[pressure].hi),
+    ),
     entry(chlorine.ceilingSource, 'chlorine', 'ppm', atMost(chlorine.ceiling)),
     entry(iodine.source, 'iodine', 'ppm', interval(iodine.range.lo, iodine.range.hi)),
     entry(quat.source, 'hardness', 'mg/L', atMost(quat.hardestWater)),
-    entry(d.surface.section, 'surface', '°C', atLeast(d.surface.pair.c)),
+    entry(d.surface.section, 'surface', degrees, atLeast(at(d.surface.pair))),
   ]
 }

@@ -6,7 +6,7 @@ import { slug } from '@tadka/contract/record'
 import type { Bound, Plan, PlanProblem } from '@tadka/core/plan'
 import type { StationState } from '@tadka/core/procedure'
 import type { BathState, CrewSet, PlanState, ProductSet, RosterSet, SiteSet } from '@tadka/core/record'
-import { countedHouse, type DishState } from '@tadka/core/warewash'
+import { dutyInputs, type DishState } from '@tadka/core/warewash'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
@@ -76,7 +76,7 @@ export const planRoutes =
         const of = <S>(kind: string) => states.filter((s) => s.kind === kind).map((s) => s.state as S)
         const [set] = of<SiteSet>('site')
         if (!set || !('hours' in set)) throw new Refusal('not_found')
-        const counted = countedHouse({
+        const counted = dutyInputs({
           site: set,
           stations: of<StationState>('station'),
           dishes: of<DishState>('dish'),

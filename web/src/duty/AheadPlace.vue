@@ -8,7 +8,7 @@ import PlaceBar from '../frame/PlaceBar.vue'
 import { useProcedures } from '../procedure/procedures.ts'
 import { useNames } from '../record/names.ts'
 import { useSite } from '../record/site.ts'
-import { useCountedStations } from '../warewash/counted.ts'
+import { useDutyInputs } from '../warewash/duty-inputs.ts'
 import { rightNow } from '../wire/clock.ts'
 import { aheadOf, isBesides, type AheadDay } from './ahead.ts'
 
@@ -17,7 +17,7 @@ const { t } = useI18n()
 const site = useSite()
 const names = useNames()
 const procedures = useProcedures()
-const { stations, predictions } = useCountedStations()
+const { stations, predictions } = useDutyInputs()
 
 const set = computed(() => (site.set && 'hours' in site.set ? (site.set as SiteSet) : null))
 const opened = rightNow()

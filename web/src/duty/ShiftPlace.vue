@@ -16,7 +16,7 @@ import PlanTalk from '../plan/PlanTalk.vue'
 import ShiftPlan from '../plan/ShiftPlan.vue'
 import { usePlanner } from '../plan/planner.ts'
 import { useSite } from '../record/site.ts'
-import { useCountedStations } from '../warewash/counted.ts'
+import { useDutyInputs } from '../warewash/duty-inputs.ts'
 import { now } from '../wire/clock.ts'
 import BathsDue from './BathsDue.vue'
 import DueList from './DueList.vue'
@@ -38,7 +38,7 @@ const { start } = useStartRun()
 
 const soonMs = 8 * 3_600_000
 const set = computed(() => (site.set && 'hours' in site.set ? (site.set as SiteSet) : null))
-const { stations, predictions } = useCountedStations()
+const { stations, predictions } = useDutyInputs()
 const runs = computed(() => site.all('run'))
 const due = computed(() => (set.value ? dueList(set.value, stations.value, now(), predictions.value) : []))
 /** What comes later than the sheet reaches stands in the weeks ahead. */

@@ -7,7 +7,7 @@ import { useNames } from '../record/names.ts'
 import { useSite } from '../record/site.ts'
 import { useSession } from '../people/session.ts'
 import { ask } from '../wire/api.ts'
-import { useCountedStations } from '../warewash/counted.ts'
+import { useDutyInputs } from '../warewash/duty-inputs.ts'
 import { now } from '../wire/clock.ts'
 
 /** Two hours after a close its work is over: what is planned is the day to come. */
@@ -36,7 +36,7 @@ export function useShiftInput() {
   const names = useNames()
   const { latest } = useProcedures()
   const session = useSession()
-  const counted = useCountedStations()
+  const counted = useDutyInputs()
   if (session.site) learning = learn(session.site)
   const set = computed(() => (site.set && 'hours' in site.set ? (site.set as SiteSet) : null))
   const day = computed(() => (set.value ? (tradingDayAt(set.value, now(), afterClose)?.date ?? null) : null))

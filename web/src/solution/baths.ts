@@ -1,11 +1,11 @@
 import { bathNow } from '@tadka/core/duty'
-import type { Standing } from '@tadka/core/warewash'
+import { standingBaths, type StandingBath as Known } from '@tadka/core/warewash'
 import { computed } from 'vue'
 import { useNames } from '../record/names.ts'
 import { now } from '../wire/clock.ts'
-import { useStanding } from '../warewash/counted.ts'
+import { useSiteKnown } from './site-known.ts'
 
-export type StandingBath = Standing & {
+export type StandingBath = Known & {
   readonly name: string
   /** What it asks for at this moment, and the verdict that may be shown of it now. */
   readonly now: ReturnType<typeof bathNow>
@@ -14,7 +14,8 @@ export type StandingBath = Standing & {
 /** The sanitizer baths that stand, newest first, each with the name of where it stands. */
 export function useBaths() {
   const names = useNames()
-  const standing = useStanding()
+  const known = useSiteKnown()
+  const standing = computed(() => standingBaths(known.value))
   return computed<StandingBath[]>(() =>
     standing.value.map((b) => ({
       ...b,

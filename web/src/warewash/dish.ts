@@ -101,7 +101,9 @@ export function useDish(id: Ref<string>) {
     }),
     /** Grams of mineral that the water brought since the last delime, and at the count at which it falls due; null where its hardness is not known. */
     scale: computed(() => {
-      const { hardness, rinseWater } = parameters.value
+      const { rinseWater } = parameters.value
+      // What the plate says of the machine's own water, else the site's.
+      const hardness = parameters.value['hardness'] ?? site.set?.water?.hardness
       if (hardness === undefined || rinseWater === undefined || delimeCount.value === null) return null
       const due = loadOf(hardness, rinseWater, delimeCount.value)
       return { ...scaleLoad(hardness, rinseWater, state.value.since.delime.racks, due), due }

@@ -3,7 +3,7 @@ import { dueAhead, isDaily, type DueItem } from '../../duty/index.ts'
 import { stationFold } from '../../procedure/index.ts'
 import { instant } from '../../quantity/index.ts'
 import type { SiteSet, StationSet } from '../../record/index.ts'
-import { countedHouse, dishFold, type DishState } from '../../warewash/index.ts'
+import { dutyInputs, dishFold, type DishState } from '../../warewash/index.ts'
 
 const plate: StationSet = {
   name: 'Dish machine',
@@ -48,7 +48,7 @@ const house = (dishes: readonly DishState[]) => ({
   losses: {},
 })
 const ahead = (dishes: readonly DishState[]): DueItem[] => {
-  const { stations, predictions } = countedHouse(house(dishes))
+  const { stations, predictions } = dutyInputs(house(dishes))
   return dueAhead(site, stations, now, instant(now + 3 * 86_400_000), predictions)
 }
 

@@ -10,14 +10,14 @@ import { kindOf, marksOf } from './plate.ts'
 import { isGone, sinkPredictions } from './sink.ts'
 
 /** A sanitizer bath that stands, with what it asks for. */
-export type Standing = BathState & {
+export type StandingBath = BathState & {
   readonly due: BathDue
   /** When it is expected to fall below its label's range; null where nobody can tell. */
   readonly outlook: BathOutlook | null
 }
 
 /** What the site's records know, as far as what is due depends on it. */
-export interface House {
+export interface SiteKnown {
   readonly site: Pick<SiteSet, 'bath'> | null
   readonly stations: readonly StationState[]
   readonly dishes: readonly DishState[]
@@ -31,18 +31,18 @@ export interface House {
 const vesselOf = (b: BathState) => b.station ?? b.where
 
 /** The sanitizer baths that stand, newest first: the last in each vessel; what was mixed there before is gone. */
-export function standingBaths(house: Omit<House, 'dishes'>): Standing[] {
-  const productOf = (b: BathState) => house.products.find((p) => p.id === b.product)
-  const stationOf = (b: BathState) => house.stations.find((s) => s.id === b.station) ?? null
-  return house.baths
+export function standingBaths(known: Omit<SiteKnown, 'dishes'>): StandingBath[] {
+  const productOf = (b: BathState) => known.products.find((p) => p.id === b.product)
+  const stationOf = (b: BathState) => known.stations.find((s) => s.id === b.station) ?? null
+  return known.baths
     .filter((b) => productOf(b)?.agent && (b.station === null || !isGone(stationOf(b))))
     .toSorted((a, b) => b.mixedAt - a.mixedAt)
     .filter((b, i, all) => all.findIndex((o) => vesselOf(o) === vesselOf(b)) === i)
     .map((b) => {
       const product = productOf(b)
       const use = product?.uses ? useOfBath(b, { uses: product.uses }) : null
-      const outlook = use?.range ? bathOutlook(b, use.range.lo, house.losses[b.product ?? '']) : null
-      return { ...b, due: bathDue(b, house.site?.bath, outlook?.testBy ?? null), outlook }
+      const outlook = use?.range ? bathOutlook(b, use.range.lo, known.losses[b.product ?? '']) : null
+      return { ...b, due: bathDue(b, known.site?.bath, outlook?.testBy ?? null), outlook }
     })
 }
 
@@ -50,20 +50,20 @@ export function standingBaths(house: Omit<House, 'dishes'>): Standing[] {
  * What duties are worked out from, the same for the list, the plan and the calendar: the stations with their racks counted, and what
  * their rinses and baths are expected to do.
  */
-export function countedHouse(house: House): {
+export function dutyInputs(known: SiteKnown): {
   readonly stations: StationState[]
   readonly predictions: Prediction[]
 } {
-  const dishOf = (id: string) => house.dishes.find((d) => d.id === id) ?? null
-  const stations = house.stations.map((s) => withRacks(s, dishOf(s.id)))
-  const weakening = standingBaths(house).flatMap(({ station, outlook }): Prediction[] =>
+  const dishOf = (id: string) => known.dishes.find((d) => d.id === id) ?? null
+  const stations = known.stations.map((s) => withRacks(s, dishOf(s.id)))
+  const weakening = standingBaths(known).flatMap(({ station, outlook }): Prediction[] =>
     station && outlook?.testBy && outlook.likely
       ? [{ station, what: 'bath', from: outlook.testBy, at: outlook.likely }]
       : [],
   )
   const sinks = stations
     .filter((s) => s.plate?.family === 'sink')
-    .flatMap((s) => sinkPredictions(s, house.dishes))
+    .flatMap((s) => sinkPredictions(s, known.dishes))
   const rinses = stations.flatMap(({ id, plate }) => {
     const [kind, dish] = [kindOf(plate?.family ?? ''), dishOf(id)]
     return kind && plate && dish ? dishPredictions(dish, marksOf(kind, plate.parameters).rinse) : []
