@@ -17,36 +17,45 @@ export interface ShortContact {
 /** Seconds that the code asks of the quickest sanitizer: FDA Food Code 2022, 4-703.11(C)(1). Nothing shorter is contact. */
 const quickest = 10
 
+/** Seconds. */
+const asks = (label: LabelInForce) => label.contactSeconds ?? 0
+const byCode = (label: LabelInForce) =>
+  label.agent ? leastContactSeconds({ ...label, contactSeconds: null }) : quickest
+
 /**
  * Contact times of a procedure that a site's own minutes or plate would put below the code, the label of the site's product
  * for the mix or the check before it, or the library's own. A longer one of them would win in a run all the same: it is refused when entered, so
  * that nobody believes the shorter one.
- * @param parameters the plate's numbers; @param labelFor the site's product for a use, or null.
+ * @param parameters the plate's numbers; @param labelsFor the labels of every product that
+ * the site has for a use: any of them may be chosen in the run, so the slowest counts.
  */
 export function contactsTooShort(
   procedure: Procedure,
   parameters: Readonly<Record<string, number>>,
-  labelFor: (use: string) => LabelInForce | null,
+  labelsFor: (use: string) => readonly LabelInForce[],
 ): ShortContact[] {
   const library = latestProcedure(procedure.id.replace(/^own\./, ''))
   const shipped = new Map(
     (library ? ownNumbers(library.nodes) : []).map((n) => [`${n.title} ${n.what}`, n.value]),
   )
-  let label: LabelInForce | null = null
+  let labels: readonly LabelInForce[] = []
   return stepsOf(procedure.nodes).flatMap((step): ShortContact[] => {
     const use = useOf(step)
-    if (use !== null) label = labelFor(use) ?? label
+    if (use !== null) {
+      const found = labelsFor(use)
+      if (found.length > 0) labels = found
+    }
     if ((step.kind !== 'wait' && step.kind !== 'tend') || waitKindOf(step) !== 'contact') return []
     const minutes = typeof step.length === 'number' ? step.length : parameters[step.length.of]
     if (minutes === undefined) return []
-    const used: LabelInForce | null = label
-    const code = (used?.agent ? leastContactSeconds({ ...used, contactSeconds: null }) : quickest) / 60
+    const code = Math.max(quickest, ...labels.map(byCode)) / 60
     const ours = shipped.get(`${step.title} length`) ?? 0
-    const asked = (used?.contactSeconds ?? 0) / 60
+    const slowest = labels.reduce<LabelInForce | null>((a, b) => (a && asks(a) >= asks(b) ? a : b), null)
+    const asked = slowest ? asks(slowest) / 60 : 0
     const least = Math.max(code, ours, asked)
     if (minutes >= least) return []
     const found = { title: step.title, minutes, least }
-    if (asked === least) return [{ ...found, because: 'label', ...(used ? { product: used.name } : {}) }]
+    if (slowest && asked === least) return [{ ...found, because: 'label', product: slowest.name }]
     return [{ ...found, because: code === least ? 'code' : 'library' }]
   })
 }

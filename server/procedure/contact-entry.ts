@@ -22,12 +22,12 @@ export async function checkContactEntry(pool: Pool, site: string, draft: AnyDraf
     statesOfKind(pool, site, 'product') as Promise<Product[]>,
     statesOfKind(pool, site, 'procedure') as Promise<OwnProcedure[]>,
   ])
-  const labelFor = (use: string) => {
-    const product = products.find((p) => p.uses?.some((u) => u.id === use))
-    return product ? labelInForce(product.id, product, use) : null
-  }
+  const labelsFor = (use: string) =>
+    products.filter((p) => p.uses?.some((u) => u.id === use)).flatMap((p) => labelInForce(p.id, p, use) ?? [])
   const short = await pairsOf(pool, site, draft, own)
-  const faults = short.flatMap(([procedure, parameters]) => contactsTooShort(procedure, parameters, labelFor))
+  const faults = short.flatMap(([procedure, parameters]) =>
+    contactsTooShort(procedure, parameters, labelsFor),
+  )
   if (faults.length > 0) throw new Refusal('contact_too_short', { faults })
 }
 

@@ -195,10 +195,23 @@ describe('the label of what is in use asks for its own contact time', () => {
     const surface = allProcedures().find((p) => p.id === 'surface.in-place')
     if (!surface) throw new Error('no such procedure')
     const cloths = label({ use: 'cloths', contactSeconds: 6000 })
-    expect(contactsTooShort(surface, { contact: 5 }, () => cloths)).toMatchObject([
+    expect(contactsTooShort(surface, { contact: 5 }, () => [cloths])).toMatchObject([
       { minutes: 5, least: 100, because: 'label', product: 'P' },
     ])
-    expect(contactsTooShort(surface, { contact: 100 }, () => cloths)).toEqual([])
+    expect(contactsTooShort(surface, { contact: 100 }, () => [cloths])).toEqual([])
+  })
+  it('of several products that may be chosen in the run, the slowest counts, in whichever order they stand', () => {
+    const surface = allProcedures().find((p) => p.id === 'surface.in-place')
+    if (!surface) throw new Error('no such procedure')
+    const quick = label({ use: 'cloths', contactSeconds: 60, name: 'quick' })
+    const slow = label({ use: 'cloths', contactSeconds: 6000, name: 'slow' })
+    for (const labels of [
+      [quick, slow],
+      [slow, quick],
+    ])
+      expect(contactsTooShort(surface, { contact: 5 }, () => labels)).toMatchObject([
+        { least: 100, because: 'label', product: 'slow' },
+      ])
   })
 })
 

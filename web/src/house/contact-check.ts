@@ -9,10 +9,9 @@ export function useContactCheck() {
   const { t } = useI18n()
   const kit = useKit()
   return (procedure: Procedure, parameters: Readonly<Record<string, number>>): string[] =>
-    contactsTooShort(procedure, parameters, (use) => {
-      const found = kit.forUse(use)[0]
-      return found ? labelInForce(found.product.id, found.product, use) : null
-    }).map((s) =>
+    contactsTooShort(procedure, parameters, (use) =>
+      kit.forUse(use).flatMap(({ product }) => labelInForce(product.id, product, use) ?? []),
+    ).map((s) =>
       t(`house.contactShort.${s.because}`, {
         step: s.title,
         minutes: spokenLength(s.minutes * 60_000),
