@@ -42,7 +42,7 @@ test('nothing is asked of any other machine', async ({ page }) => {
   })
   await signIn(page, 'Dara', '1357')
   await page.goto(address('/bench/mix'))
-  await expect(page.getByRole('heading', { name: 'What is in it now?' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Bench: Mix', level: 1 })).toBeVisible()
   expect(others).toEqual([])
 })
 

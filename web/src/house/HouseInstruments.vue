@@ -24,6 +24,18 @@ const open = ref<string | null>(null)
 const editing = ref<Any | 'new' | null>(null)
 const may = computed(() => session.mayDo('set-up-house'))
 
+/** Where it is fixed, what it is made for, and whether it failed: what decides which readings it may take. */
+function more(i: Any): string {
+  const parts = [
+    'station' in i && i.station ? t('house.fixedTo', { station: names.station(i.station) }) : '',
+    'madeFor' in i && i.madeFor?.length
+      ? t('house.madeFor', { list: i.madeFor.map((p) => names.product(p)).join(', ') })
+      : '',
+  ]
+  return parts.filter(Boolean).join(' · ')
+}
+const bad = (i: Any) => (i.failed ? t('house.failedIce') : past(i) ? t('house.past') : '')
+
 function told(i: Any): string {
   switch (i.kind) {
     case 'strip':
@@ -63,9 +75,9 @@ const past = (i: Any) =>
       <li v-for="i in all" :key="i.id">
         <div class="line">
           <b>{{ i.name }}</b>
-          <span :class="past(i) ? 'past' : 'quiet'"
-            >{{ told(i) }}{{ past(i) ? ` · ${t('house.past')}` : '' }}</span
-          >
+          <span :class="bad(i) ? 'past' : 'quiet'">{{
+            [told(i), more(i), bad(i)].filter(Boolean).join(' · ')
+          }}</span>
           <span v-if="i.kind === 'strip'" class="card" aria-hidden="true">
             <i v-for="(c, n) in i.colours" :key="n" :style="{ background: c }" />
           </span>

@@ -50,12 +50,12 @@ function end(rule: LocalRule): void {
         </tr>
       </thead>
       <tbody>
-        <tr v-for="s in codeSections()" :key="s.section">
+        <tr v-for="s in codeSections(site.set?.units)" :key="s.section">
           <td :class="{ struck: replacing(s.section) }">{{ said(s) }}</td>
           <td class="quiet">{{ s.section }}</td>
           <td>
             <template v-if="replacing(s.section)">
-              <b>{{ showInterval(replacing(s.section)!.limit) }} {{ s.unit }}</b>
+              <b>{{ showInterval(replacing(s.section)!.limit) }} {{ replacing(s.section)!.unit }}</b>
               <span class="quiet"> {{ replacing(s.section)!.authority }}</span>
             </template>
           </td>

@@ -41,7 +41,7 @@ const empty: RuleDraft = {
 }
 const units = computed(() => {
   const about = aboutIt(draft.value)
-  return about ? unitsOf(about).map((u) => ({ label: u, value: u })) : []
+  return about ? unitsOf(about, site.set?.units).map((u) => ({ label: u, value: u })) : []
 })
 const draft = ref<RuleDraft>({ ...empty })
 const tried = ref(false)
@@ -58,7 +58,7 @@ const set = (change: Partial<RuleDraft>) => {
 }
 const sections = computed(() => [
   { label: t('house.rule.adds'), value: '' },
-  ...codeSections().map((s) => ({
+  ...codeSections(site.set?.units).map((s) => ({
     label: `${t('house.rule.replaces', { section: s.section })}: ${t(`house.rule.about.${s.quantity}`)}`,
     value: s.section,
   })),
@@ -69,7 +69,11 @@ async function test(): Promise<void> {
   if (faults.value.some((f) => f !== 'reason' && f !== 'authority') || !session.site) return
   busy.value = true
   try {
-    tested.value = await whatChanges(session.site, ruleOf(draft.value, 'draft', rightNow()), rightNow())
+    tested.value = await whatChanges(
+      session.site,
+      ruleOf(draft.value, 'draft', rightNow(), site.set?.units),
+      rightNow(),
+    )
   } catch {
     message.error(t('common.offline'))
   } finally {
@@ -79,7 +83,7 @@ async function test(): Promise<void> {
 function put(): void {
   tried.value = true
   if (faults.value.length > 0) return
-  const { id, ...rule } = ruleOf(draft.value, newId(), rightNow())
+  const { id, ...rule } = ruleOf(draft.value, newId(), rightNow(), site.set?.units)
   site.record('rule.set@1', { kind: 'rule', id }, rule)
   message.success(t('house.saved'))
   draft.value = { ...empty }
@@ -124,19 +128,19 @@ function put(): void {
       <div v-if="units.length > 1">
         <span class="name">{{ t('house.instrument.unit') }}</span>
         <n-select
-          :value="unitOf(draft)"
+          :value="unitOf(draft, site.set?.units)"
           :options="units"
           :aria-label="t('house.instrument.unit')"
           @update:value="(unit: string) => set({ unit })"
         />
       </div>
       <label>
-        {{ t('house.rule.lo') }}, {{ unitOf(draft) }}
+        {{ t('house.rule.lo') }}, {{ unitOf(draft, site.set?.units) }}
         <n-input :value="draft.lo" placeholder="" @update:value="(lo: string) => set({ lo })" />
         <span class="fault">{{ fault('number', 'limit', 'order') }}</span>
       </label>
       <label>
-        {{ t('house.rule.hi') }}, {{ unitOf(draft) }}
+        {{ t('house.rule.hi') }}, {{ unitOf(draft, site.set?.units) }}
         <n-input :value="draft.hi" placeholder="" @update:value="(hi: string) => set({ hi })" />
       </label>
       <label class="long">

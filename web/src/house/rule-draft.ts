@@ -1,4 +1,4 @@
-import { instant, type Instant, type Interval } from '@tadka/core/quantity'
+import { instant, type Instant, type Interval, type UnitSystem } from '@tadka/core/quantity'
 import { whatIf, type AnyRecord, type Changed, type ReadingTaken } from '@tadka/core/record'
 import { codeSections, judgedQuantities, type JudgedQuantity, type LocalRule } from '@tadka/core/rules'
 import { parseField } from '../solution/field.ts'
@@ -16,8 +16,9 @@ export interface RuleDraft {
   readonly reason: string
 }
 
-/** The units that a limit of it can be typed in. */
-export const unitsOf = (quantity: JudgedQuantity): readonly string[] => judgedQuantities[quantity]
+/** The units that a limit of it can be typed in, those of the site's own system first. */
+export const unitsOf = (quantity: JudgedQuantity, system: UnitSystem = 'metric'): readonly string[] =>
+  system === 'us' ? judgedQuantities[quantity].toReversed() : judgedQuantities[quantity]
 
 export type RuleFault = 'about' | 'authority' | 'limit' | 'order' | 'number' | 'reason'
 
@@ -41,14 +42,17 @@ export function faultsOf(d: RuleDraft): RuleFault[] {
 export const aboutIt = (d: Pick<RuleDraft, 'replaces' | 'quantity'>): JudgedQuantity | null =>
   codeSections().find((s) => s.section === d.replaces)?.quantity ?? d.quantity
 
-export function unitOf(d: Pick<RuleDraft, 'replaces' | 'quantity' | 'unit'>): string {
+export function unitOf(
+  d: Pick<RuleDraft, 'replaces' | 'quantity' | 'unit'>,
+  system: UnitSystem = 'metric',
+): string {
   const about = aboutIt(d)
-  const units = about ? unitsOf(about) : []
+  const units = about ? unitsOf(about, system) : []
   return units.includes(d.unit) ? d.unit : (units[0] ?? '')
 }
 
 /** The rule that was typed, in force from `from`. */
-export function ruleOf(d: RuleDraft, id: string, from: Instant): LocalRule {
+export function ruleOf(d: RuleDraft, id: string, from: Instant, system: UnitSystem = 'metric'): LocalRule {
   const section = codeSections().find((s) => s.section === d.replaces)
   const limit: Interval = { lo: number(d.lo), hi: number(d.hi) }
   return {
@@ -56,7 +60,7 @@ export function ruleOf(d: RuleDraft, id: string, from: Instant): LocalRule {
     authority: d.authority.trim(),
     effect: section ? { kind: 'replaces', section: section.section } : { kind: 'adds' },
     quantity: aboutIt(d) ?? 'strength',
-    unit: unitOf(d),
+    unit: unitOf(d, system),
     limit,
     from,
     until: null,

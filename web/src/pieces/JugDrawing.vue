@@ -18,6 +18,8 @@ const level = computed(() => Math.min(props.pour, props.tool.capacity))
 const y = (mL: number) => floor - (mL / props.tool.capacity) * (floor - brim)
 const left = (at: number) => 70 + ((at - 40) / 380) * 10
 const right = (at: number) => 220 - ((at - 40) / 380) * 10
+/** The line of the pour and its number stand where a mark's own number would. */
+const clear = (at: number) => y(at) - y(level.value) > 20 || y(level.value) - y(at) > 34
 const marks = computed(() => jugMarks(props.tool))
 const liquid = computed(() => {
   const top = y(level.value)
@@ -45,7 +47,9 @@ const liquid = computed(() => {
         :y2="y(m.at)"
         :class="['mark', { long: m.long }]"
       />
-      <text v-if="m.long" :x="left(y(m.at)) + 34" :y="y(m.at) + 6" class="number">{{ m.at }}</text>
+      <text v-if="m.long && clear(m.at)" :x="left(y(m.at)) + 34" :y="y(m.at) + 6" class="number">
+        {{ m.at }}
+      </text>
     </g>
     <path :d="`M26 ${y(level)}H${right(y(level))}`" class="level" />
     <path :d="`M28 ${y(level)}l-16 -10v20z`" class="pointer" />

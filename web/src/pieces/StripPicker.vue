@@ -123,7 +123,7 @@ function choose(i: number, gap: boolean): void {
 .gap.on::before {
   content: '';
   position: absolute;
-  inset: -9px -26px;
+  inset: -9px -4px;
   border: 4px solid var(--ink);
   border-radius: 12px;
   z-index: 2;

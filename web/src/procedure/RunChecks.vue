@@ -6,6 +6,8 @@ import { useKit } from '../house/kit.ts'
 import { useTimes } from '../look/times.ts'
 import { useNames } from '../record/names.ts'
 import { useSite } from '../record/site.ts'
+import ChoiceRow from '../pieces/ChoiceRow.vue'
+import { useChosenProduct } from '../solution/chosen-product.ts'
 import HeatCheck from '../solution/HeatCheck.vue'
 import SanitizerCheck from '../solution/SanitizerCheck.vue'
 import { volumeWords } from '../solution/words.ts'
@@ -32,12 +34,14 @@ const bath = computed(() => {
     ) ?? null
   )
 })
+const use = () => (props.step.what === 'sanitizer' ? props.step.use : null)
+const { candidates, candidate, chosen, options } = useChosenProduct(use)
 const checked = computed(() => {
-  if (props.step.what !== 'sanitizer') return null
-  const candidates = kit.forUse(props.step.use)
-  const found = candidates.find((c) => c.product.id === bath.value?.product) ?? candidates[0]
+  const found = candidates.value.find((c) => c.product.id === bath.value?.product) ?? candidate.value
   return found ? { ...found, bath: bath.value } : null
 })
+/** Where this run mixed nothing and the site has several products, whoever dips says which it is. */
+const several = computed(() => !bath.value && candidates.value.length > 1)
 const place = computed(() => {
   const before = props.run.readings[props.position.key]?.at(-1)
   return {
@@ -57,8 +61,17 @@ const under = computed(() => {
 </script>
 
 <template>
+  <choice-row
+    v-if="several"
+    v-model="chosen"
+    class="which"
+    named
+    :name="t('bench.whichProduct')"
+    :options="options"
+  />
   <sanitizer-check
     v-if="checked"
+    :key="checked.product.id"
     :checked="checked"
     :place="place"
     :heading="step.title"
@@ -73,10 +86,13 @@ const under = computed(() => {
     :heading="step.title"
     @kept="(verdict) => verdict === 'in' && emit('done')"
   />
-  <p v-else class="none" role="alert">{{ t('run.noProduct') }}</p>
+  <p v-else-if="!several" class="none" role="alert">{{ t('run.noProduct') }}</p>
 </template>
 
 <style scoped>
+.which {
+  padding: 14px var(--gutter) 0;
+}
 .none {
   padding: 40px var(--gutter);
   font-size: 22px;

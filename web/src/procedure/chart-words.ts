@@ -17,8 +17,12 @@ export function useChartWords(parameters: () => Readonly<Record<string, number>>
   const known = (p: Parameter) => typeof p === 'number' || p.of in parameters()
 
   function pour(step: Step & { kind: 'mix' }): string {
-    const found = kit.forUse(step.use)[0]
-    if (!found) return t('run.noProduct')
+    const found = kit.forUse(step.use)
+    if (found.length === 0) return t('run.noProduct')
+    return found.map((f) => pourOf(step, f)).join(` ${t('common.or')} `)
+  }
+
+  function pourOf(step: Step & { kind: 'mix' }, found: ReturnType<typeof kit.forUse>[number]): string {
     if (!known(step.volume)) return found.product.name
     const total = millilitres(numberOf(step.volume, parameters()))
     try {

@@ -1,16 +1,16 @@
 import { usesOf, type Procedure } from '@tadka/core/procedure'
+import { useI18n } from 'vue-i18n'
 import { useKit } from '../house/kit.ts'
 
 /** What to have ready before the first step: the procedure's own list, and this site's product for each thing it mixes. */
 export function useHaveReady() {
   const kit = useKit()
+  const { t } = useI18n()
   return (procedure: Procedure, options: Readonly<Record<string, string>>): string[] => [
     ...procedure.materials,
-    ...usesOf(procedure, options).flatMap((use) =>
-      kit
-        .forUse(use)
-        .slice(0, 1)
-        .map((c) => c.product.name),
-    ),
+    ...usesOf(procedure, options).flatMap((use) => {
+      const names = kit.forUse(use).map((c) => c.product.name)
+      return names.length > 0 ? [names.join(` ${t('common.or')} `)] : []
+    }),
   ]
 }

@@ -16,6 +16,8 @@ export interface Edit {
     | 'where'
     | 'discarded'
     | 'temperature'
+    | 'hardness'
+    | 'with'
   readonly kind: 'number' | 'text'
 }
 
@@ -41,6 +43,7 @@ const byType: Readonly<Record<string, readonly Edit[]>> = {
   'follow-up.closed@1': [text('note', 'note')],
   'run.part.found@1': [text('where', 'where')],
   'run.part.lost@1': [text('discarded', 'discarded')],
+  'water.measured@1': [number('hardness', 'hardness'), text('with', 'with')],
   'station.stopped@1': [text('reason', 'reason')],
   'station.laid-up@1': [text('reason', 'reason')],
 }

@@ -104,6 +104,10 @@ const under = computed(() => {
   color: var(--out);
   font-weight: 650;
 }
+.empty .vessels {
+  padding: 12px 0;
+  border: 0;
+}
 .empty {
   padding: 40px var(--gutter);
 }

@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { bandsOf } from '../pieces/band.ts'
 import BandRuler from '../pieces/BandRuler.vue'
+import ChoiceRow from '../pieces/ChoiceRow.vue'
 import FigureField from '../pieces/FigureField.vue'
 import NumberPad from '../pieces/NumberPad.vue'
 import CorrectionAct from './CorrectionAct.vue'
@@ -92,19 +93,13 @@ const after = computed(() => {
           >
             {{ t('bench.orMore') }}
           </button>
-          <div class="got" role="group" :aria-label="t('bench.gotIn')">
-            <span class="small quiet">{{ t('bench.gotIn') }}</span>
-            <button
-              v-for="g in gotIn"
-              :key="g"
-              type="button"
-              class="choice"
-              :aria-pressed="c.inIt.value === g"
-              @click="c.inIt.value = g"
-            >
-              {{ t(`bench.got.${g}`) }}
-            </button>
-          </div>
+          <choice-row
+            v-model="c.inIt.value"
+            class="got"
+            named
+            :name="t('bench.gotIn')"
+            :options="gotIn.map((value) => ({ label: t(`bench.got.${value}`), value }))"
+          />
           <p class="quiet small">{{ t('bench.volumeUnknown') }}</p>
         </div>
         <number-pad v-model="padded" />
@@ -130,8 +125,12 @@ const after = computed(() => {
           />
           <p class="quiet small">{{ t('bench.sameProduct') }} {{ t('common.decides') }}</p>
         </template>
+        <p v-else-if="c.choices.value.length === 0" class="hint">
+          {{ t('bench.noProducts') }}
+          <router-link to="/house/products">{{ t('bench.noProductsHow') }}</router-link>
+        </p>
         <p v-else-if="c.bath.value === null && !c.made.value" class="hint">{{ t('bench.madeOfWhat') }}</p>
-        <p v-else class="hint">{{ t('bench.reads') }}?</p>
+        <p v-else class="hint">{{ t('bench.readsWhat') }}</p>
       </section>
     </div>
   </div>
@@ -175,13 +174,7 @@ const after = computed(() => {
   width: 100%;
 }
 .got {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
   margin: 8px 0 12px;
-}
-.got span {
-  flex: 1 0 100%;
 }
 .refused {
   color: var(--out);

@@ -36,10 +36,10 @@ const machines = computed(() =>
     value: v.key,
   })),
 )
-const field = ref<'litres' | 'target'>('litres')
+const field = ref<'amount' | 'target'>('amount')
 const padded = computed({
-  get: () => (field.value === 'litres' ? m.litres.value : m.target.value),
-  set: (v) => (field.value === 'litres' ? (m.litres.value = v) : (m.target.value = v)),
+  get: () => (field.value === 'amount' ? m.amount.value : m.target.value),
+  set: (v) => (field.value === 'amount' ? (m.amount.value = v) : (m.target.value = v)),
 })
 const options = computed(() =>
   m.choices.value.map((c) => ({ label: `${c.product.name}: ${c.use.name}`, value: c.key })),
@@ -49,7 +49,7 @@ const picked = ref(0)
 const way = computed(() => all.value[picked.value] ?? all.value[0] ?? null)
 watch([m.chosen, m.key], () => (picked.value = 0))
 
-const total = computed(() => way.value?.total ?? (m.volume.value.value ?? 0) * 1000)
+const total = computed(() => way.value?.total ?? m.total.value)
 const into = computed(() => {
   const name = m.choice.value?.product.name ?? ''
   return `${name}, ${t('bench.intoWater', { total: volumeWords(total.value, site.set?.units) })}`
@@ -120,18 +120,19 @@ const agent = computed(() => kit.products.value.find((p) => p.id === done.value?
             :value="m.choice.value?.key ?? null"
             :options="options"
             :input-props="{ id: 'mix-product' }"
+            :placeholder="t('bench.whichProduct')"
             :aria-label="t('bench.product')"
             @update:value="(v: string) => (m.key.value = v)"
           />
         </div>
         <figure-field
           id="mix-volume"
-          v-model="m.litres.value"
+          v-model="m.amount.value"
           :label="t('bench.volume')"
-          unit="L"
+          :unit="m.unit.value"
           :fault="faultOf(m.volume.value)"
-          :active="field === 'litres'"
-          @focus="field = 'litres'"
+          :active="field === 'amount'"
+          @focus="field = 'amount'"
         />
         <figure-field
           v-if="m.labelTarget.value !== null"
@@ -173,6 +174,11 @@ const agent = computed(() => kit.products.value.find((p) => p.id === done.value?
           </template>
         </way-shown>
         <p v-else-if="m.measured.value.measured" class="none" role="alert">{{ t('bench.tooFine') }}</p>
+        <p v-else-if="m.choices.value.length === 0" class="hint">
+          {{ t('bench.noProducts') }}
+          <router-link to="/house/products">{{ t('bench.noProductsHow') }}</router-link>
+        </p>
+        <p v-else-if="!m.choice.value" class="hint">{{ t('bench.whichProduct') }}</p>
         <p v-else-if="m.measured.value.refusal" class="none" role="alert">
           {{ m.measured.value.refusal.message }}
         </p>
@@ -203,6 +209,10 @@ const agent = computed(() => kit.products.value.find((p) => p.id === done.value?
 .why {
   color: var(--ink-2);
   margin-top: 4px;
+}
+.hint {
+  font-size: 22px;
+  color: var(--ink-2);
 }
 .none {
   font-size: 22px;

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import type { HeatField } from '@tadka/core/record'
-import { kindOf, machineKinds } from '@tadka/core/warewash'
 import { NButton, NSelect } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute } from 'vue-router'
+import ChoiceRow from '../pieces/ChoiceRow.vue'
 import FigureField from '../pieces/FigureField.vue'
 import NumberPad from '../pieces/NumberPad.vue'
 import { useHeatChecking, type HeatAsked } from './heat-checking.ts'
@@ -18,15 +18,24 @@ const emit = defineEmits<{ kept: [verdict: string] }>()
 const { t } = useI18n()
 
 const named = useRoute().query['station']
-const { stations, station, stationId, kind, fields, turned, kept, shown, readOn, unit, ...c } =
-  useHeatChecking(props, typeof named === 'string' ? named : null)
+const { stations, station, stationId, fields, turned, kept, shown, readOn, unit, ...c } = useHeatChecking(
+  props,
+  typeof named === 'string' ? named : null,
+)
 const { failed, read, judgement, unnamed } = c
-const field = ref<HeatField>(shown.value[0] ?? 'wash')
+const field = ref<HeatField>(shown.value[0] ?? (props.what === 'dish-machine' ? 'wash' : 'temperature'))
 const padded = computed({ get: () => fields.value[field.value], set: (v) => (fields.value[field.value] = v) })
 const fault = (name: HeatField) => {
   const wrong = c.fault(name)
   return wrong ? t(`bench.${wrong.code}`, { lo: wrong.lo, hi: wrong.hi, unit: unit(name) }) : undefined
 }
+const keptChoices = computed(() =>
+  (['room', 'refrigerated'] as const).map((value) => ({ label: t(`bench.kept.${value}`), value })),
+)
+const turnedChoices = computed(() => [
+  { label: t('bench.turned'), value: true },
+  { label: t('bench.notTurned'), value: false },
+])
 const byLabel = (name: HeatField) => readOn.chosen(name)?.kind === 'indicator'
 function keep(): void {
   const payload = c.keep()
@@ -40,8 +49,12 @@ function keep(): void {
       <div class="typing">
         <slot />
         <h2 v-if="heading">{{ heading }}</h2>
+        <p v-if="!place && stations.length === 0" class="hint">
+          {{ t('bench.noStations') }}
+          <router-link to="/house/stations">{{ t('bench.noStationsHow') }}</router-link>
+        </p>
         <n-select
-          v-if="!place"
+          v-else-if="!place"
           :value="station?.id ?? null"
           :options="stations.map((s) => ({ label: s.plate?.name ?? s.id, value: s.id }))"
           :virtual-scroll="false"
@@ -49,37 +62,21 @@ function keep(): void {
           :aria-label="t('bench.at')"
           @update:value="(v: string) => (stationId = v)"
         />
-        <n-select
-          v-if="what === 'dish-machine' && !kindOf(station?.plate?.family ?? '')"
-          v-model:value="kind"
-          :options="machineKinds.map((k) => ({ label: t(`bench.kind.${k}`), value: k }))"
-          :aria-label="t('bench.kindName')"
+        <choice-row
+          v-if="what === 'utensils'"
+          v-model="kept"
+          :name="t('bench.keptName')"
+          :options="keptChoices"
         />
-        <div v-if="what === 'utensils'" class="kept" role="group" :aria-label="t('bench.keptName')">
-          <button
-            v-for="k in ['room', 'refrigerated'] as const"
-            :key="k"
-            type="button"
-            :aria-pressed="kept === k"
-            @click="kept = k"
-          >
-            {{ t(`bench.kept.${k}`) }}
-          </button>
-        </div>
         <div class="fields">
           <div v-for="name in shown" :key="name" class="one">
-            <div v-if="byLabel(name)" class="kept" role="group" :aria-label="t(`bench.field.${name}`)">
-              <span class="name">{{ t(`bench.field.${name}`) }}</span>
-              <button
-                v-for="yes in [true, false]"
-                :key="String(yes)"
-                type="button"
-                :aria-pressed="turned === yes"
-                @click="turned = yes"
-              >
-                {{ t(yes ? 'bench.turned' : 'bench.notTurned') }}
-              </button>
-            </div>
+            <choice-row
+              v-if="byLabel(name)"
+              v-model="turned"
+              named
+              :name="t(`bench.field.${name}`)"
+              :options="turnedChoices"
+            />
             <figure-field
               v-else
               :id="`heat-${name}`"
@@ -135,7 +132,7 @@ function keep(): void {
         </n-button>
         <p v-if="!station" class="refusal" role="alert">{{ t('bench.sayWhereFirst') }}</p>
       </template>
-      <p v-else class="hint">{{ t('bench.typeFirst') }}</p>
+      <p v-else class="hint">{{ t(shown.length === 0 ? 'bench.sayWhereFirst' : 'bench.typeFirst') }}</p>
       <p class="quiet small decides">{{ t('common.decides') }}</p>
     </section>
   </div>
@@ -174,16 +171,6 @@ function keep(): void {
 }
 .one {
   min-width: 0;
-}
-.kept {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-}
-.kept .name {
-  flex: 1 0 100%;
-  font-weight: 600;
-  color: var(--ink-2);
 }
 .refusal {
   color: var(--out);

@@ -1,25 +1,20 @@
 <script setup lang="ts">
-import { NSelect } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
-import { useKit } from '../house/kit.ts'
+import ChoiceRow from '../pieces/ChoiceRow.vue'
 import { useNames } from '../record/names.ts'
+import { useChosenProduct } from './chosen-product.ts'
 import SanitizerCheck from './SanitizerCheck.vue'
 
 /** The sanitizer as it reaches the ware: read at the rack of a dish machine that sanitizes by it. */
 const props = defineProps<{ station: string }>()
 const { t } = useI18n()
-const kit = useKit()
 const names = useNames()
 const router = useRouter()
 /** What the label says of ware, not of a freezer or of cloths. */
-const candidates = computed(() => kit.forUse('utensils').filter(({ use }) => use.range))
-const chosenId = ref<string | null>(null)
-const checked = computed(() => {
-  const found = candidates.value.find((c) => c.product.id === chosenId.value) ?? candidates.value[0]
-  return found ? { ...found, bath: null } : null
-})
+const { candidates, candidate, chosen, options } = useChosenProduct(() => 'utensils', true)
+const checked = computed(() => (candidate.value ? { ...candidate.value, bath: null } : null))
 const place = computed(() => ({
   station: props.station,
   run: null,
@@ -41,19 +36,20 @@ const place = computed(() => ({
     :under="t('bench.atRack', { name: names.station(station) })"
     @done="router.push(`/dish/machine/${station}`)"
   >
-    <template #which>
-      <n-select
-        :value="checked.product.id"
-        :options="candidates.map((c) => ({ label: c.product.name, value: c.product.id }))"
-        :aria-label="t('bench.product')"
-        @update:value="(v: string) => (chosenId = v)"
-      />
+    <template v-if="candidates.length > 1" #which>
+      <choice-row v-model="chosen" class="which" named :name="t('bench.whichProduct')" :options="options" />
     </template>
   </sanitizer-check>
+  <div v-else-if="candidates.length > 1" class="empty">
+    <choice-row v-model="chosen" named :name="t('bench.whichProduct')" :options="options" />
+  </div>
   <p v-else class="empty quiet">{{ t('bench.noSanitizer') }}</p>
 </template>
 
 <style scoped>
+.which {
+  margin-bottom: 12px;
+}
 .empty {
   padding: 40px var(--gutter);
 }

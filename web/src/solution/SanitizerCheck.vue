@@ -3,6 +3,7 @@ import type { CaseAction, Place } from '@tadka/core/record'
 import { NButton, NSelect } from 'naive-ui'
 import { computed, ref, toRef } from 'vue'
 import { useI18n } from 'vue-i18n'
+import ChoiceRow from '../pieces/ChoiceRow.vue'
 import FigureField from '../pieces/FigureField.vue'
 import NumberPad from '../pieces/NumberPad.vue'
 import StripPicker from '../pieces/StripPicker.vue'
@@ -12,7 +13,6 @@ import { useChecking, type Checked, type Nonsense } from './checking.ts'
 import CorrectionAct from './CorrectionAct.vue'
 import HardnessLine from './HardnessLine.vue'
 import JudgementView from './JudgementView.vue'
-import ReadBy from './ReadBy.vue'
 
 /** A sanitizer read off its strip: the verdict as one taps, the way back, and the recheck. */
 const props = defineProps<{
@@ -33,10 +33,10 @@ const opened = ref<string | null>(null)
 const place = computed<Place>(() => ({ ...props.place, case: props.place.case ?? opened.value }))
 const c = useChecking(toRef(props, 'checked'), () => place.value)
 const field = ref<'temperature' | 'hardness' | 'drops'>('temperature')
-const byDrops = computed({
+const byDrops = computed<boolean | null>({
   get: () => c.byDrops.value,
   set(drops) {
-    c.byDrops.value = drops
+    c.byDrops.value = drops === true
     if (drops) field.value = 'drops'
   },
 })
@@ -118,7 +118,16 @@ function act(): void {
           <h2>{{ heading }}</h2>
         </slot>
         <p class="quiet">{{ under }}</p>
-        <read-by v-if="c.titration.value" v-model="byDrops" :kit="c.titration.value.name" />
+        <choice-row
+          v-if="c.titration.value"
+          v-model="byDrops"
+          class="by"
+          :name="t('bench.readBy')"
+          :options="[
+            { label: t('bench.byStrip'), value: false },
+            { label: c.titration.value.name, value: true },
+          ]"
+        />
         <figure-field
           v-if="c.byDrops.value && c.titration.value"
           id="drops"
@@ -230,6 +239,9 @@ function act(): void {
     gap: 28px;
     align-content: start;
   }
+}
+.by {
+  margin-top: 10px;
 }
 .unfit {
   color: var(--out);

@@ -64,6 +64,7 @@ export function useChecking(what: Ref<Checked>, place: () => Place) {
   const thermometers = computed(() => kit.thermometers.value.filter((t) => t.station === undefined))
   const thermometer = computed(() => {
     const [only, second] = thermometers.value
+    if (thermometerId.value === 'none') return null
     return thermometers.value.find((t) => t.id === thermometerId.value) ?? (second ? null : (only ?? null))
   })
   const unit = computed(() => thermometer.value?.unit ?? (site.set?.units === 'us' ? '°F' : '°C'))

@@ -1,4 +1,4 @@
-import { showInterval, volumeFrom, volumeIn, millilitres, type Interval } from '@tadka/core/quantity'
+import { showInterval, type Interval } from '@tadka/core/quantity'
 import { judge, meetsInBath, useOfBath, wayBack, labelOf, type ProductUse } from '@tadka/core/record'
 import type { Bath } from '@tadka/core/solution'
 import { computed, ref } from 'vue'
@@ -7,6 +7,7 @@ import { useSite } from '../record/site.ts'
 import { now, rightNow } from '../wire/clock.ts'
 import { useBaths, type StandingBath } from './baths.ts'
 import { parseField } from './field.ts'
+import { useVolumeUnit } from './volume-unit.ts'
 
 export const correctFields = ['from', 'to', 'volume', 'holds'] as const
 export type CorrectField = (typeof correctFields)[number]
@@ -32,8 +33,7 @@ export function useCorrecting() {
   const orMore = ref(false)
   const inIt = ref<(typeof gotIn)[number]>('nothing')
 
-  const volumeUnit = computed(() => (site.set?.units === 'us' ? ('gal' as const) : ('L' as const)))
-  const typedVolume = (mL: number) => String(Number(volumeIn(millilitres(mL), volumeUnit.value).toFixed(2)))
+  const { unit: volumeUnit, typed: typedVolume, inMillilitres } = useVolumeUnit()
 
   const choices = computed(() =>
     kit.products.value.flatMap((product) =>
@@ -120,13 +120,12 @@ export function useCorrecting() {
     }
     return judge({ what: 'sanitizer', reading: read }, kit.rulesAt(rightNow()))
   })
-  const mL = (value: number | null) => (value === null ? null : volumeFrom(value, volumeUnit.value))
   const advice = computed(() => {
     const [m, j] = [made.value, judgement.value]
     if (!m || !j || clash.value) return null
     const wrong = {
-      volume: mL(parsed.value.volume.value),
-      capacity: mL(parsed.value.holds.value),
+      volume: inMillilitres(parsed.value.volume.value),
+      capacity: inMillilitres(parsed.value.holds.value),
       spoiled: spoiled.value,
     }
     return wayBack(m.product, wrong, reading.value, j, kit.measure.value)

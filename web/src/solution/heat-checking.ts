@@ -11,7 +11,7 @@ import {
 } from '@tadka/core/record'
 import { Refusal } from '@tadka/core/refusal'
 import { kindOf } from '@tadka/core/warewash'
-import { computed, ref, toRef, watch } from 'vue'
+import { computed, ref, toRef } from 'vue'
 import { useKit } from '../house/kit.ts'
 import { useSite } from '../record/site.ts'
 import { rightNow } from '../wire/clock.ts'
@@ -45,13 +45,16 @@ export function useHeatChecking(asked: HeatAsked, named: string | null) {
   const station = computed(
     () => stations.value.find((s) => s.id === (asked.place?.station ?? stationId.value)) ?? null,
   )
-  const kind = ref(kindOf(station.value?.plate?.family ?? '') ?? 'stationary-dual')
-  watch(station, (s) => (kind.value = kindOf(s?.plate?.family ?? '') ?? kind.value))
+  /** A dish machine's limits hang on its kind: until it is chosen there is nothing to type. */
+  const kind = computed(() => kindOf(station.value?.plate?.family ?? ''))
+  const known = computed(() => asked.what !== 'dish-machine' || kind.value !== null)
 
   const fields = ref<Record<HeatField, string>>({ ...emptyFields })
   const turned = ref<boolean | null>(null)
   const kept = ref<Typed['kept']>('room')
-  const shown = computed(() => heatFieldsOf(asked.what, kind.value, kept.value))
+  const shown = computed(() =>
+    known.value ? heatFieldsOf(asked.what, kind.value ?? 'stationary-dual', kept.value) : [],
+  )
   const readOn = useReadOn(
     toRef(() => asked.what),
     computed(() => station.value?.id ?? null),
@@ -82,14 +85,14 @@ export function useHeatChecking(asked: HeatAsked, named: string | null) {
     fields: fields.value,
     on: Object.fromEntries(shown.value.flatMap((f) => (readOn.chosen(f) ? [[f, readOn.chosen(f)]] : []))),
     turned: turned.value,
-    kind: kind.value,
+    kind: kind.value ?? 'stationary-dual',
     kept: kept.value,
     units: units.value,
     plate: station.value?.plate?.parameters ?? null,
     schools: site.set?.schools ?? {},
     label: washLabel(kit.products.value, site.set?.schools ?? {}),
   }))
-  const touched = computed(() => fieldsRead(asked.what, typed.value))
+  const touched = computed(() => (known.value ? fieldsRead(asked.what, typed.value) : []))
   const sound = computed(() => shown.value.every((name) => fault(name) === null))
   const read = computed(() => {
     if (touched.value.length === 0 || !sound.value) return { read: null, refusal: null }
@@ -139,7 +142,6 @@ export function useHeatChecking(asked: HeatAsked, named: string | null) {
     stations,
     station,
     stationId,
-    kind,
     fields,
     turned,
     kept,

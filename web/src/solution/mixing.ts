@@ -16,12 +16,13 @@ import {
   type Vessel,
 } from '@tadka/core/solution'
 import { instant } from '@tadka/core/quantity'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useKit, type Product } from '../house/kit.ts'
 import { useSite } from '../record/site.ts'
 import { newId } from '../wire/device.ts'
 import { rightNow } from '../wire/clock.ts'
 import { parseField } from './field.ts'
+import { useVolumeUnit } from './volume-unit.ts'
 
 export interface KnownVessel extends Vessel {
   /** The station and the use: a machine takes several solutions. */
@@ -30,7 +31,8 @@ export interface KnownVessel extends Vessel {
   readonly name: string
 }
 
-const ownVessel = { volume: '4', holds: '10' }
+/** A pail as most are, mL: in whole litres, or in whole gallons. */
+const ownVessel = { L: { volume: 4000, holds: 10_000 }, gal: { volume: 3785.411784, holds: 11_356.235352 } }
 /** °C of the chemical store; used for warnings alone. */
 const storeWarmth = 21
 
@@ -43,7 +45,12 @@ export function useMixing() {
     site.all('station').flatMap((s): KnownVessel[] => {
       const { plate } = s
       return plate
-        ? vesselsIn(plate).map((v) => ({ ...v, key: `${s.id} ${v.use}`, station: s.id, name: plate.name }))
+        ? vesselsIn(plate).map((v) => ({
+            ...v,
+            key: `${s.id} ${v.use} ${v.volume}`,
+            station: s.id,
+            name: plate.name,
+          }))
         : []
     })
   const vessels = computed(() => known((plate) => vesselsOf(plate.family, plate.parameters)))
@@ -65,12 +72,14 @@ export function useMixing() {
   )
   const key = ref<string | null>(null)
   const fitting = computed(() => choices.value.find((c) => c.use.id === vessel.value?.use))
-  const choice = computed(
-    () => choices.value.find((c) => c.key === key.value) ?? fitting.value ?? choices.value[0] ?? null,
-  )
-  const litres = ref(ownVessel.volume)
+  const choice = computed(() => choices.value.find((c) => c.key === key.value) ?? fitting.value ?? null)
+  const { unit, typed, inMillilitres } = useVolumeUnit()
+  const own = computed(() => ownVessel[unit.value])
+  const amount = ref(typed(own.value.volume))
   const target = ref('')
-  const volume = computed(() => parseField(litres.value, { positive: true }))
+  // The site's units may come after the page has opened.
+  watch(unit, () => (amount.value = typed(vessel.value?.volume ?? own.value.volume)))
+  const volume = computed(() => parseField(amount.value, { positive: true }))
   const aim = computed(() =>
     target.value.trim() === '' ? null : parseField(target.value, { positive: true }),
   )
@@ -106,7 +115,7 @@ export function useMixing() {
     try {
       const use = { range: c.use.range, target: aim.value?.value ?? labelTarget.value }
       if (use.target !== null) checkTarget(c.product.agent, c.use, use.target)
-      const total = millilitres(volume.value.value * 1000)
+      const total = millilitres(inMillilitres(volume.value.value) ?? 0)
       return {
         measured: measureFor(c.product.supply, use, total, kit.measuring(c.product.id)),
         refusal: null,
@@ -122,7 +131,7 @@ export function useMixing() {
     said.value = null
     key.value = null
     target.value = ''
-    litres.value = vessel.value ? String(vessel.value.volume / 1000) : ownVessel.volume
+    amount.value = typed(vessel.value?.volume ?? own.value.volume)
   }
 
   const warnings = (product: Product) =>
@@ -153,7 +162,7 @@ export function useMixing() {
       volume: total,
       ...kept,
       target: aim.value?.value ?? labelTarget.value,
-      capacity: vessel.value?.holds ?? Math.max(total, Number(ownVessel.holds) * 1000),
+      capacity: vessel.value?.holds ?? Math.max(total, own.value.holds),
     }
     const draft = site.record('bath.mixed@1', { kind: 'bath', id }, mixed)
     const due = bathDue({ mixedAt: draft.observedAt, lastReading: null }, site.set?.bath)
@@ -169,7 +178,9 @@ export function useMixing() {
     choices,
     choice,
     key,
-    litres,
+    amount,
+    unit,
+    total: computed(() => inMillilitres(volume.value.value) ?? 0),
     target,
     volume,
     aim,

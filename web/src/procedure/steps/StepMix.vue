@@ -9,7 +9,9 @@ import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useKit } from '../../house/kit.ts'
+import ChoiceRow from '../../pieces/ChoiceRow.vue'
 import { useSite } from '../../record/site.ts'
+import { useChosenProduct } from '../../solution/chosen-product.ts'
 import { useWays } from '../../solution/measured.ts'
 import WayShown from '../../solution/WayShown.vue'
 import { volumeWords } from '../../solution/words.ts'
@@ -28,7 +30,7 @@ const kit = useKit()
 const waysOf = useWays()
 
 const picked = ref(0)
-const candidate = computed(() => kit.forUse(props.step.use)[0] ?? null)
+const { candidates, candidate, chosen, options } = useChosenProduct(() => props.step.use)
 const total = computed(() => millilitres(numberOf(props.step.volume, props.run.parameters)))
 const units = computed(() => site.set?.units ?? 'metric')
 const water = computed(() => {
@@ -83,10 +85,18 @@ function poured(): void {
 </script>
 
 <template>
-  <p v-if="!candidate" class="refusal" role="alert">{{ t('run.noProduct') }}</p>
-  <p v-else-if="mixed.refusal" class="refusal" role="alert">{{ mixed.refusal.message }}</p>
+  <p v-if="candidates.length === 0" class="refusal" role="alert">{{ t('run.noProduct') }}</p>
+  <choice-row
+    v-if="candidates.length > 1"
+    v-model="chosen"
+    class="which"
+    named
+    :name="t('bench.whichProduct')"
+    :options="options"
+  />
+  <p v-if="candidate && mixed.refusal" class="refusal" role="alert">{{ mixed.refusal.message }}</p>
   <way-shown
-    v-else-if="way"
+    v-else-if="candidate && way"
     :ways="mixed.ways"
     :way="way"
     :into="into"
@@ -114,10 +124,13 @@ function poured(): void {
       }}</n-button>
     </template>
   </way-shown>
-  <p v-else class="refusal" role="alert">{{ t('bench.tooFine') }}</p>
+  <p v-else-if="candidate" class="refusal" role="alert">{{ t('bench.tooFine') }}</p>
 </template>
 
 <style scoped>
+.which {
+  margin: 8px 0 14px;
+}
 .ppe {
   margin-top: 14px;
   font-weight: 650;

@@ -62,6 +62,7 @@ export const common = {
     allSent: 'all sent',
     refused: '{n} refused: see Log',
     reload: 'Tadka was renewed. Reload when it suits.',
+    or: 'or',
     decides: "Tadka informs. The label, the machine's manual and your local authority decide.",
     never: 'never',
     keys: 'Keys',

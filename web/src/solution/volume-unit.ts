@@ -1,0 +1,16 @@
+import { millilitres, volumeFrom, volumeIn } from '@tadka/core/quantity'
+import { computed } from 'vue'
+import { useSite } from '../record/site.ts'
+
+/** The unit that a bath's volume is typed in on this site, and the way there and back. */
+export function useVolumeUnit() {
+  const site = useSite()
+  const unit = computed(() => (site.set?.units === 'us' ? ('gal' as const) : ('L' as const)))
+  return {
+    unit,
+    /** As it stands in a field. @param mL millilitres. */
+    typed: (mL: number) => String(Number(volumeIn(millilitres(mL), unit.value).toFixed(2))),
+    /** Millilitres; null stays null. */
+    inMillilitres: (value: number | null) => (value === null ? null : volumeFrom(value, unit.value)),
+  }
+}
