@@ -1,4 +1,5 @@
 import { contactKinds } from '@tadka/core/record'
+import { plateFaults } from '@tadka/core/plate'
 import { z } from 'zod'
 import { labelUse, temperatureUnit } from '../rules/schemas.ts'
 import { chemicalClass, measuringTool, supply } from '../solution/schemas.ts'
@@ -120,13 +121,26 @@ const trigger = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('linked'), to: slug }),
 ])
 
+/** Only what a plate can say: 900 °C is a slip of the finger, and what is mixed goes into what holds it. */
+const plateParameters = z.record(z.string().max(40), z.number()).superRefine((parameters, ctx) => {
+  for (const fault of plateFaults(parameters))
+    ctx.addIssue({
+      code: 'custom',
+      path: [fault.name],
+      message:
+        fault.because === 'range'
+          ? `must be between ${fault.can.lo} and ${fault.can.hi} ${fault.unit}`
+          : `must be no more than ${fault.other}`,
+    })
+})
+
 export const stationSet = z.strictObject({
   name: words(80).min(1),
   tag: words(12),
   place: words(80),
   family: slug,
   model: words(80),
-  parameters: z.record(z.string().max(40), z.number()),
+  parameters: plateParameters,
   duties: z
     .array(
       z.strictObject({

@@ -23,6 +23,29 @@ import { stationPayloads } from './station.ts'
 const mL = z.number().min(0).max(1e7)
 
 /** The schema of each payload, by `type@version`. Old versions stay accepted for ever. */
+const bathMixed = z
+  .strictObject({
+    bath: slug,
+    where: words(80),
+    station: slug.nullable(),
+    run: slug.nullable(),
+    product: slug,
+    use: slug.optional(),
+    productName: words(80),
+    volume: mL,
+    poured: mL,
+    tool: words(80),
+    measured: z
+      .strictObject({ amount: z.number().min(0), unit: z.enum(['g', 'pieces', 'strokes', 's']) })
+      .optional(),
+    target: z.number().min(0).nullable(),
+    capacity: mL,
+  })
+  .refine((b) => b.volume <= b.capacity, {
+    path: ['volume'],
+    message: 'must be no more than the vessel holds',
+  })
+
 export const payloadSchemas = {
   'site.set@1': siteSet,
   'station.set@1': stationSet,
@@ -66,23 +89,7 @@ export const payloadSchemas = {
   'station.laid-up@1': z.strictObject({ station: slug, reason: words(300).min(3) }),
   'station.back@1': z.strictObject({ station: slug }),
   ...stationPayloads,
-  'bath.mixed@1': z.strictObject({
-    bath: slug,
-    where: words(80),
-    station: slug.nullable(),
-    run: slug.nullable(),
-    product: slug,
-    use: slug.optional(),
-    productName: words(80),
-    volume: mL,
-    poured: mL,
-    tool: words(80),
-    measured: z
-      .strictObject({ amount: z.number().min(0), unit: z.enum(['g', 'pieces', 'strokes', 's']) })
-      .optional(),
-    target: z.number().min(0).nullable(),
-    capacity: mL,
-  }),
+  'bath.mixed@1': bathMixed,
   'ware.in@1': z.strictObject({ bath: slug, product: slug, basket: slug, boot: slug.optional() }),
   'ware.out@1': z.strictObject({ bath: slug, basket: slug, boot: slug.optional() }),
   'reading.taken@1': readingTaken,

@@ -3,9 +3,11 @@ import {
   emptyStation,
   familiesFrom,
   parametersFrom,
+  plateAsked,
   plateFields,
-  plateNames,
+  plateTyped,
   stationFrom,
+  type PlateField,
 } from '../src/house/station-draft.ts'
 
 describe('a station that is entered', () => {
@@ -40,17 +42,47 @@ describe('a station that is entered', () => {
 })
 
 describe('the numbers of a plate', () => {
-  it('are those that it has, those that its procedures ask, and those that the dish room reads, each once', () => {
-    const sink = plateNames('sink', [{ parameters: { compartment: 'mL' } }], { compartment: 38_000 })
-    expect(sink).toEqual(['compartment'])
-    const dish = plateNames('dish-machine.chemical', [{ parameters: { tank: 'mL', cool: 'min' } }])
-    expect(dish.filter((n) => n === 'tank')).toHaveLength(1)
-    expect(dish).toContain('cool')
-    expect(dish).toContain('conductivity')
+  const dish = (system: 'metric' | 'us') =>
+    plateAsked('dish-machine.chemical', [{ parameters: { tank: 'mL', cool: 'min' } }], system)
+  const at = (fields: readonly PlateField[], name: string) => fields.find((f) => f.name === name)
+
+  it('are those that its procedures ask and those that the dish room reads, each once; nobody would read another', () => {
+    expect(plateAsked('sink', [{ parameters: { compartment: 'mL' } }], 'us').map((n) => n.name)).toEqual([
+      'compartment',
+    ])
+    const names = dish('metric').map((n) => n.name)
+    expect(names.filter((n) => n === 'tank')).toHaveLength(1)
+    expect(names).toContain('cool')
+    expect(names).toContain('conductivity')
   })
   it('left blank are not on it; what is no number is told and not saved', () => {
-    const fields = plateFields({ tank: '40 000', rinse: '', cool: '10,5', heat: '-3' })
-    expect(fields.map((f) => f.fault)).toEqual([true, false, false, true])
+    const typed = { tank: '4o', rinseWater: '', cool: '10,5', heat: '3' }
+    const fields = plateFields(dish('metric'), typed, {})
+    expect(at(fields, 'tank')?.fault).toEqual({ because: 'number' })
+    expect(at(fields, 'rinseWater')).toMatchObject({ value: null, fault: null })
     expect(parametersFrom(fields)).toEqual({ cool: 10.5 })
+  })
+  it('are typed in the site’s units, and kept in their own', () => {
+    const [us, metric] = [dish('us'), dish('metric')]
+    const typedUs = plateTyped(us, { tank: 37_854.11784, rinseC: 82.2222 })
+    expect(typedUs).toMatchObject({ tank: '10', rinseC: '180', cool: '' })
+    expect(plateTyped(metric, { tank: 38_000 })['tank']).toBe('38')
+    expect(parametersFrom(plateFields(us, { tank: '10' }, {}))['tank']).toBeCloseTo(37_854.12, 1)
+    expect(parametersFrom(plateFields(metric, { tank: '40' }, {}))).toEqual({ tank: 40_000 })
+  })
+  it('that nobody touched are what they were, to the last digit', () => {
+    const has = { tank: 38_123.456 }
+    expect(parametersFrom(plateFields(dish('us'), plateTyped(dish('us'), has), has))).toEqual(has)
+  })
+  it('that cannot be are told in the unit that they are typed in, and not saved', () => {
+    const fields = plateFields(dish('us'), { rinseC: '900', pressureLow: '30', pressureHigh: '20' }, {})
+    expect(at(fields, 'rinseC')?.fault).toEqual({ because: 'range', lo: '50', hi: '212', unit: '°F' })
+    expect(at(fields, 'pressureLow')?.fault).toMatchObject({ because: 'within', other: 'pressureHigh' })
+    expect(Object.keys(parametersFrom(fields))).toEqual(['pressureHigh'])
+  })
+  it('of a site’s own procedure are held to what their unit can be', () => {
+    const own = plateAsked('shaker', [{ parameters: { stir: 'min' } }], 'metric')
+    expect(plateFields(own, { stir: '5000' }, {})[0]?.fault).toMatchObject({ because: 'range', hi: '1440' })
+    expect(parametersFrom(plateFields(own, { stir: '5' }, {}))).toEqual({ stir: 5 })
   })
 })

@@ -8,7 +8,7 @@ import FigureField from '../pieces/FigureField.vue'
 import { useProcedures } from '../procedure/procedures.ts'
 import { useSite } from '../record/site.ts'
 import { useContactCheck } from './contact-check.ts'
-import { parametersFrom, plateFields, plateNames } from './station-draft.ts'
+import { parametersFrom, plateAsked, plateFields, plateTyped, type PlateField } from './station-draft.ts'
 
 /** The numbers that procedures take from the model. Managers change them; the log keeps what they were. */
 const props = defineProps<{ id: string; plate: StationSet }>()
@@ -19,9 +19,18 @@ const session = useSession()
 const message = useMessage()
 const contactFaults = useContactCheck()
 
-const names = plateNames(props.plate.family, procedures.of(props.plate.family), props.plate.parameters)
-const typed = ref(Object.fromEntries(names.map((k) => [k, String(props.plate.parameters[k] ?? '')])))
-const parsed = computed(() => plateFields(typed.value))
+const asked = computed(() =>
+  plateAsked(props.plate.family, procedures.of(props.plate.family), site.set?.units ?? 'metric'),
+)
+const typed = ref(plateTyped(asked.value, props.plate.parameters))
+const parsed = computed(() => plateFields(asked.value, typed.value, props.plate.parameters))
+const faultOf = ({ fault }: PlateField) => {
+  if (!fault) return undefined
+  if (fault.because === 'number') return t('house.notNumber')
+  return fault.because === 'range'
+    ? t('bench.fieldNonsense', fault)
+    : t('house.plateWithin', { other: label(fault.other) })
+}
 const tooShort = computed(() => {
   const numbers = parametersFrom(parsed.value)
   return [...new Set(procedures.of(props.plate.family).flatMap((p) => contactFaults(p, numbers)))]
@@ -40,7 +49,7 @@ const changed = computed(
       (o) => (options.value[o.id] ?? o.fallback) !== (props.plate.options?.[o.id] ?? o.fallback),
     ),
 )
-const label = (name: string) => (te(`house.parameter.${name}`) ? t(`house.parameter.${name}`) : name)
+const label = (name: string) => (te(`plate.${name}`) ? t(`plate.${name}`) : name)
 
 function save(): void {
   const parameters = parametersFrom(parsed.value)
@@ -62,9 +71,10 @@ function save(): void {
         :id="`${id}-${p.name}`"
         :key="p.name"
         v-model="typed[p.name]!"
+        keys
         :label="label(p.name)"
-        unit=""
-        :fault="p.fault ? t('house.notNumber') : undefined"
+        :unit="p.unit"
+        :fault="faultOf(p)"
       />
     </div>
     <p v-for="x in tooShort" :key="x" class="tooShort" role="alert">{{ x }}</p>

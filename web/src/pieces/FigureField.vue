@@ -1,7 +1,15 @@
 <script setup lang="ts">
 /** A number with its unit, large: typed on a keyboard, or on the pad when it has the focus. */
 const model = defineModel<string>({ required: true })
-defineProps<{ id: string; label: string; unit: string; fault?: string | undefined; active?: boolean }>()
+defineProps<{
+  id: string
+  label: string
+  unit: string
+  fault?: string | undefined
+  active?: boolean
+  /** No pad stands beside it: the tablet's own keyboard opens. */
+  keys?: boolean
+}>()
 const emit = defineEmits<{ focus: []; enter: [] }>()
 </script>
 
@@ -13,7 +21,7 @@ const emit = defineEmits<{ focus: []; enter: [] }>()
         :id="id"
         v-model="model"
         type="text"
-        inputmode="none"
+        :inputmode="keys ? 'decimal' : 'none'"
         autocomplete="off"
         maxlength="9"
         :aria-invalid="fault ? true : undefined"

@@ -1,4 +1,4 @@
-import { millilitres } from '@tadka/core/quantity'
+import { millilitres, showTemperature } from '@tadka/core/quantity'
 import { crosswise, numberOf, type Parameter, type Step } from '@tadka/core/procedure'
 import { measureFor } from '@tadka/core/solution'
 import { Refusal } from '@tadka/core/refusal'
@@ -28,13 +28,20 @@ export function useChartWords(parameters: () => Readonly<Record<string, number>>
     try {
       const way = waysOf(
         measureFor(found.product.supply, found.use, total, kit.measuring(found.product.id)),
+        known(step.capacity) ? numberOf(step.capacity, parameters()) : null,
       )[0]
       const amount = way ? `${way.figure} ${way.unit} ` : ''
-      return `${amount}${found.product.name}, ${volumeWords(total, site.set?.units)}, ${step.water.lo}–${step.water.hi} °C`
+      return `${amount}${found.product.name}, ${volumeWords(total, site.set?.units)}, ${warmth(step.water)}`
     } catch (error) {
       if (error instanceof Refusal) return `${found.product.name}: ${error.message}`
       throw error
     }
+  }
+
+  /** What the water may be, in the site's unit. */
+  function warmth({ lo, hi }: { readonly lo: number; readonly hi: number }): string {
+    const [least, most] = [lo, hi].map((c) => showTemperature(c, site.set?.units ?? 'metric'))
+    return `${least?.value}–${most?.value} ${most?.unit}`
   }
 
   function detail(step: Step): string {

@@ -63,6 +63,7 @@ function keep(): void {
           v-if="e.kind === 'number'"
           :id="`edit-${name(e.path)}`"
           v-model="typed[name(e.path)]!"
+          keys
           :label="t(`log.edit.${e.label}`)"
           unit=""
           :fault="fault(e)"

@@ -87,6 +87,7 @@ function keep(): void {
         v-for="(value, name) in typed"
         :id="`amend-${name}`"
         :key="name"
+        keys
         :model-value="value"
         :label="t(`bench.field.${name}`)"
         unit=""

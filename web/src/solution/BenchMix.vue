@@ -44,7 +44,16 @@ const padded = computed({
 const options = computed(() =>
   m.choices.value.map((c) => ({ label: `${c.product.name}: ${c.use.name}`, value: c.key })),
 )
-const all = computed(() => (m.measured.value.measured ? ways(m.measured.value.measured) : []))
+const over = computed(() => {
+  const holds = m.vessel.value?.holds
+  return holds !== undefined && m.total.value > holds
+    ? t('bench.overHolds', { volume: volumeWords(holds, site.set?.units) })
+    : undefined
+})
+const all = computed(() => {
+  const { measured } = m.measured.value
+  return measured && !over.value ? ways(measured, m.vessel.value?.holds ?? null) : []
+})
 const picked = ref(0)
 const way = computed(() => all.value[picked.value] ?? all.value[0] ?? null)
 watch([m.chosen, m.key], () => (picked.value = 0))
@@ -130,7 +139,7 @@ const agent = computed(() => kit.products.value.find((p) => p.id === done.value?
           v-model="m.amount.value"
           :label="t('bench.volume')"
           :unit="m.unit.value"
-          :fault="faultOf(m.volume.value)"
+          :fault="faultOf(m.volume.value) ?? over"
           :active="field === 'amount'"
           @focus="field = 'amount'"
         />
@@ -173,7 +182,9 @@ const agent = computed(() => kit.products.value.find((p) => p.id === done.value?
             </div>
           </template>
         </way-shown>
-        <p v-else-if="m.measured.value.measured" class="none" role="alert">{{ t('bench.tooFine') }}</p>
+        <p v-else-if="m.measured.value.measured && !over" class="none" role="alert">
+          {{ t('bench.tooFine') }}
+        </p>
         <p v-else-if="m.choices.value.length === 0" class="hint">
           {{ t('bench.noProducts') }}
           <router-link to="/house/products">{{ t('bench.noProductsHow') }}</router-link>

@@ -87,7 +87,11 @@ export function useWays() {
     kept: { poured: 0, tool: t('bench.pieces'), measured: { amount: d.pieces, unit: 'pieces' } },
   })
 
-  return (m: Measured): Way[] => {
+  /** @param holds mL that the vessel holds, null where nobody knows: what would not go in is no way. */
+  return (m: Measured, holds: number | null): Way[] =>
+    waysOf(m).filter((w) => w.total === null || holds === null || w.total <= holds)
+
+  function waysOf(m: Measured): Way[] {
     if (m.kind === 'pour') return [...m.mix.pours.map(poured), ...m.delivered.map(delivered)]
     if (m.kind === 'weigh') return m.weighed.map(weighed)
     const [inVolume, exact] = [

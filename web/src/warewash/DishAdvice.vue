@@ -18,9 +18,9 @@ const session = useSession()
 const names = useNames()
 const { clock } = useTimes()
 
-const advice = computed(() => props.dish.advice.value)
+const advice = computed(() => props.dish.told.value.advice)
 const aside = computed(() => props.dish.state.value.aside)
-const doubt = computed(() => props.dish.doubt.value)
+const doubt = computed(() => props.dish.told.value.doubt)
 const subject = computed(() => ({ kind: 'dish', id: props.station }) as const)
 const rewashed = ref<boolean | null>(null)
 const note = ref('')
@@ -29,13 +29,10 @@ const answers = computed(() => [
   { value: false, text: t('dish.rewashedNo') },
 ])
 /** Ways that this machine and this kitchen have. */
-const hasChemical = computed(() => (props.dish.station.value?.plate?.parameters['chemicalMode'] ?? 0) > 0)
-const ways = computed(() =>
-  waysOn.filter((w) => w !== 'chemical' || (hasChemical.value && !props.dish.byChemical.value)),
-)
+const ways = computed(() => waysOn.filter((w) => w !== 'chemical' || props.dish.told.value.hasChemical))
 /** The way that was taken does not sanitize either. */
 const chemicalFails = computed(
-  () => aside.value?.way === 'chemical' && props.dish.rackTest.value?.verdict === 'out',
+  () => aside.value?.way === 'chemical' && props.dish.told.value.rackTest?.verdict === 'out',
 )
 
 function setAside(way: WayOn): void {
@@ -47,14 +44,14 @@ function setAside(way: WayOn): void {
     doubtSince: doubt.value.since,
     rewashed: rewashed.value,
     note: note.value.trim(),
-    ...(props.dish.byChemical.value ? { asks: 'ppm' as const } : {}),
+    ...(props.dish.told.value.byChemical ? { asks: 'ppm' as const } : {}),
   })
   note.value = ''
   rewashed.value = null
 }
 function back(): void {
-  const { last, rackTest } = props.dish
-  const passed = aside.value?.asks === 'ppm' ? rackTest.value?.record : last.value?.key
+  const { last, rackTest } = props.dish.told.value
+  const passed = aside.value?.asks === 'ppm' ? rackTest?.record : last?.key
   if (passed) site.record('dish.returned@1', subject.value, { station: props.station, passed })
 }
 </script>
@@ -126,9 +123,11 @@ function back(): void {
     <template v-else>
       <h2>{{ t('dish.untold') }}</h2>
       <p>{{ t('dish.untoldHow') }}</p>
-      <router-link v-if="dish.byChemical.value" :to="{ path: '/bench/check', query: { rack: station } }">{{
-        t('dish.testRackNow')
-      }}</router-link>
+      <router-link
+        v-if="dish.told.value.byChemical"
+        :to="{ path: '/bench/check', query: { rack: station } }"
+        >{{ t('dish.testRackNow') }}</router-link
+      >
       <router-link :to="{ path: '/bench/check', query: { what: 'dish-machine', station } }">{{
         t('dish.readByHand')
       }}</router-link>

@@ -33,18 +33,18 @@ const left = (count: { left: number | null; at: number | null } | null) =>
       : count.left === 0
         ? t('dish.dueNow')
         : t('dish.left', { n: count.left, when: when(count.at) })
-const water = computed(() => props.dish.water.value)
-const delime = computed(() => props.dish.delime.value)
-const rate = computed(() => props.dish.rate.value.lastHour)
-const rated = computed(() => props.dish.rated.value)
-const trend = computed(() => props.dish.outlook.value.trend)
-const misses = computed(() => props.dish.outlook.value.misses)
-const tested = computed(() => props.dish.rackTest.value)
-const scale = computed(() => props.dish.scale.value)
+const water = computed(() => props.dish.told.value.water)
+const delime = computed(() => props.dish.told.value.delime)
+const rate = computed(() => props.dish.told.value.rate.lastHour)
+const rated = computed(() => props.dish.told.value.rated)
+const trend = computed(() => props.dish.told.value.outlook.trend)
+const misses = computed(() => props.dish.told.value.outlook.misses)
+const tested = computed(() => props.dish.told.value.rackTest)
+const scale = computed(() => props.dish.told.value.scale)
 /** What to pour by hand, where the feed gives nothing or cannot be told. */
 const byHand = computed(() => {
-  const plan = props.dish.handDose.value
-  if (!plan || props.dish.detergent.value === 'kept') return ''
+  const plan = props.dish.told.value.handDose
+  if (!plan || props.dish.told.value.detergent === 'kept') return ''
   const atFill = decimals(plan.atFill, 0)
   return plan.everyRacks > 0
     ? t('dish.doseByHand', { atFill, grams: decimals(plan.grams, 0), n: plan.everyRacks })
@@ -115,21 +115,25 @@ function changed(): void {
       </div>
       <div>
         <dt>{{ t('dish.detergent') }}</dt>
-        <dd>{{ t(`dish.dose.${dish.detergent.value}`) }}</dd>
-        <dd v-if="dish.doseMisses.value" class="small">
-          {{ t('dish.doseMisses', { day: dayOf(dish.doseMisses.value.day) }) }}
+        <dd>{{ t(`dish.dose.${dish.told.value.detergent}`) }}</dd>
+        <dd v-if="dish.told.value.doseMisses" class="small">
+          {{ t('dish.doseMisses', { day: dayOf(dish.told.value.doseMisses.day) }) }}
         </dd>
-        <dd v-if="dish.drum.value" class="quiet small">
+        <dd v-if="dish.told.value.drum" class="quiet small">
           {{
             t('dish.drum', {
-              name: dish.drum.value.name,
-              left: volumeWords(dish.drum.value.left, site.set?.units),
+              name: dish.told.value.drum.name,
+              left: volumeWords(dish.told.value.drum.left, site.set?.units),
             })
-          }}{{ dish.drum.value.emptyAt ? t('dish.drumEmpty', { day: day(dish.drum.value.emptyAt) }) : '' }}
+          }}{{
+            dish.told.value.drum.emptyAt
+              ? t('dish.drumEmpty', { day: day(dish.told.value.drum.emptyAt) })
+              : ''
+          }}
         </dd>
         <dd v-if="byHand" class="small">{{ byHand }}</dd>
       </div>
-      <div v-if="dish.testsRack.value">
+      <div v-if="dish.told.value.testsRack">
         <dt>{{ t('dish.rackTest') }}</dt>
         <dd>
           <template v-if="tested">
@@ -156,10 +160,10 @@ function changed(): void {
     </p>
     <p v-else-if="trend" class="quiet">{{ t('dish.steady', { v: decimals(trend.now, 1) }) }}</p>
     <p v-else class="quiet">{{ t('dish.noTrend') }}</p>
-    <template v-if="dish.likely.value.length > 0">
+    <template v-if="dish.told.value.likely.length > 0">
       <h2>{{ t('dish.likely') }}</h2>
       <ul>
-        <li v-for="l in dish.likely.value" :key="l.fault">
+        <li v-for="l in dish.told.value.likely" :key="l.fault">
           <b>{{ t(`dish.fault.${l.fault}`) }}</b>
           <span>{{ l.look.map((k) => t(`dish.look.${k}`)).join(' ') }}</span>
           <span class="quiet small">{{ t(`dish.who.${l.who}`) }}</span>

@@ -14,8 +14,8 @@ const { t } = useI18n()
 const { clock } = useTimes()
 const { machine, fresh, failed } = useMachineNow(toRef(props, 'station'))
 
-const limits = computed(() => props.dish.limits.value)
-const last = computed(() => props.dish.last.value)
+const limits = computed(() => props.dish.told.value.limits)
+const last = computed(() => props.dish.told.value.last)
 const seconds = computed(() => {
   const since = machine.value?.since ?? null
   return since === null ? 0 : Math.max(0, Math.floor((now() - since) / 1000))
@@ -45,7 +45,7 @@ const shown = (value: number | null, unit: string) =>
   value === null ? '–' : decimals(value, unit === 'kPa' ? 0 : 1)
 const why = computed(() => {
   const m = last.value
-  const tested = props.dish.byChemical.value ? props.dish.rackTest.value : null
+  const tested = props.dish.told.value.byChemical ? props.dish.told.value.rackTest : null
   if (tested?.off && tested.ppm) return t(`dish.why.${tested.off}`, { v: showInterval(tested.ppm) })
   if (!m) return ''
   if (m.verdict === 'cannot-tell') return t(m.stuck ? 'dish.why.stuck' : 'dish.why.gap')

@@ -70,11 +70,15 @@ const opened = computed(() => dish.state.value.marks.find((m) => m.key === open.
       <div class="main" tabindex="0" role="region" :aria-label="dish.station.value?.plate?.name ?? ''">
         <dish-advice :station="id" :dish="dish" />
         <dish-gauges :station="id" :dish="dish" />
-        <rack-tally v-if="!dish.streams.value" :station="id" :dish="dish" />
+        <rack-tally v-if="!dish.told.value.streams" :station="id" :dish="dish" />
         <template v-if="dish.state.value.marks.length > 0">
           <h2 class="label">{{ t('dish.stripTitle') }}</h2>
-          <cycle-strip v-model:open="open" :marks="dish.state.value.marks" :limit="dish.limits.value.rinse" />
-          <cycle-trace v-if="opened" :mark="opened" :limits="dish.limits.value" @close="open = null" />
+          <cycle-strip
+            v-model:open="open"
+            :marks="dish.state.value.marks"
+            :limit="dish.told.value.limits.rinse"
+          />
+          <cycle-trace v-if="opened" :mark="opened" :limits="dish.told.value.limits" @close="open = null" />
         </template>
       </div>
       <dish-counts class="side" :station="id" :dish="dish" tabindex="0" />

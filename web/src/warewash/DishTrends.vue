@@ -52,7 +52,7 @@ const chart = computed(() => {
   const words = { middle: t('dish.rinseMiddle'), low: t('dish.rinseLow'), limit: t('dish.rinseLeast') }
   return days.value.length === 0
     ? null
-    : trendChart(days.value, props.dish.limits.value.rinse, words, {
+    : trendChart(days.value, props.dish.told.value.limits.rinse, words, {
         ink,
         quiet: ink2,
         line,

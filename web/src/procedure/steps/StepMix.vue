@@ -32,6 +32,9 @@ const waysOf = useWays()
 const picked = ref(0)
 const { candidates, candidate, chosen, options } = useChosenProduct(() => props.step.use)
 const total = computed(() => millilitres(numberOf(props.step.volume, props.run.parameters)))
+const holds = computed(() => numberOf(props.step.capacity, props.run.parameters))
+/** The plate says that its vessel holds less than is mixed in it. */
+const tooMuch = computed(() => total.value > holds.value)
 const units = computed(() => site.set?.units ?? 'metric')
 const water = computed(() => {
   const { lo, hi } = props.step.water
@@ -50,7 +53,7 @@ const mixed = computed(() => {
     const aim = { range: use.range, target: target.value }
     if (aim.target !== null) checkTarget(product.agent, use, aim.target)
     return {
-      ways: waysOf(measureFor(product.supply, aim, total.value, kit.measuring(product.id))),
+      ways: waysOf(measureFor(product.supply, aim, total.value, kit.measuring(product.id)), holds.value),
       refusal: null,
     }
   } catch (error) {
@@ -78,7 +81,7 @@ function poured(): void {
     productName: c.product.name,
     ...w.kept,
     volume: w.total ?? total.value,
-    capacity: numberOf(props.step.capacity, props.run.parameters),
+    capacity: holds.value,
     target: target.value,
   })
 }
@@ -94,7 +97,11 @@ function poured(): void {
     :name="t('bench.whichProduct')"
     :options="options"
   />
-  <p v-if="candidate && mixed.refusal" class="refusal" role="alert">{{ mixed.refusal.message }}</p>
+  <p v-if="tooMuch" class="refusal" role="alert">
+    {{ t('run.tooMuch', { vessel: step.vessel, volume: volumeWords(holds, units) }) }}
+    <router-link to="/house/stations">{{ t('run.tooMuchHow') }}</router-link>
+  </p>
+  <p v-else-if="candidate && mixed.refusal" class="refusal" role="alert">{{ mixed.refusal.message }}</p>
   <way-shown
     v-else-if="candidate && way"
     :ways="mixed.ways"

@@ -118,6 +118,7 @@ export const bench = {
   ownVessel: 'Another vessel',
   forMachine: 'For a machine',
   noProductFor: 'no product for it is entered',
+  overHolds: 'It holds no more than {volume}.',
   tooFine: 'No tool in House can measure so little. Enter a finer one, or mix more at once.',
   strokes: 'strokes',
   seconds: 's',

@@ -158,6 +158,8 @@ export const run = {
   productIn: '{product}, into the {vessel} filled to {volume}',
   productPoured: '{product}: {parts}',
   water: 'with water at {lo} to {hi}',
+  tooMuch: 'The {vessel} holds {volume} by its plate: less than is mixed in it.',
+  tooMuchHow: 'Put its plate right in House.',
   noProduct: 'No product of this site is meant for this. Enter its label in House.',
   perLitre: '{ml} mL a litre by the label.',
   fillings: '{n} fillings of the {tool}',

@@ -1,0 +1,2 @@
+export * from './numbers.ts'
+export * from './typed.ts'
