@@ -22,7 +22,8 @@ const usage = `Usage: ./tadka COMMAND
   plan FILE       plan the shift in a JSON file; --iterations N, --seed N
   test            everything that must pass; --long: the whole of what else runs small
   shots           take the pictures of docs/screenshots anew
-  bench [NAME]    benchmarks: record, screen, judge, plan, warewash, stream`
+  bench [NAME]    benchmarks: record, screen, judge, plan, warewash, stream, logger
+  mutants [NAME]  changes the code where it must be trusted, and counts what the tests notice`
 
 const [command = '', ...rest] = process.argv.slice(2)
 
@@ -49,6 +50,11 @@ try {
       break
     case 'bench':
       process.exitCode = await bench(rest[0])
+      break
+    case 'mutants':
+      process.exitCode = await run(process.execPath, ['--import', 'tsx', 'mutants/main.ts', ...rest], {
+        cwd: root,
+      })
       break
     default:
       console.log(usage)

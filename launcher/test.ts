@@ -28,7 +28,7 @@ const checks: readonly Step[] = [
     command: process.execPath,
     args: ['../node_modules/vite/bin/vite.js', 'build', '--logLevel', 'warn'],
   },
-  ...['web', 'server', 'core', 'contract', 'devices', 'launcher', 'e2e', 'bench'].map(types),
+  ...['web', 'server', 'core', 'contract', 'devices', 'launcher', 'e2e', 'bench', 'mutants'].map(types),
   { name: 'format', command: bin('prettier'), args: ['--check', '--log-level', 'warn', '.'] },
   { name: 'unused code', command: bin('knip'), args: [] },
 ]

@@ -127,38 +127,27 @@ function warmEnough(
   return limitVerdict(quantity, unit, source, atLeast(limitIn(pair, unit)), t?.reading ?? null)
 }
 
-/** Values to try for what was not read: one that helps and one that harms. */
-const trials = {
-  temperature: [interval(60, 60), interval(0, 0)],
-  ph: [interval(7, 7), interval(12, 12)],
-  hardness: [interval(0, 0), interval(2000, 2000)],
-}
+/** Values that harm, to try for what was not read. */
+const harmful = {
+  temperature: { unit: '°C', reading: interval(0, 0) },
+  ph: interval(12, 12),
+  hardness: interval(2000, 2000),
+} as const
 
 function missingValues(profile: Profile, r: SanitizerReading): MissingValue[] {
   const missing: MissingValue[] = []
+  const helped = fill(r)
   const overall = (changed: Partial<SanitizerReading>): Verdict =>
-    strictest(judgeLayers(profile, { ...fill(r), ...changed }).map((l) => l.verdict))
+    strictest(judgeLayers(profile, { ...helped, ...changed }).map((l) => l.verdict))
   if (r.strength === null) missing.push({ quantity: 'strength', best: 'in', worst: 'out' })
   if (r.label === null) missing.push({ quantity: 'label', best: 'in', worst: 'out' })
-  const counts = (quantity: MissingValue['quantity'], verdicts: Verdict[]) => {
-    if (verdicts[0] !== verdicts[1])
-      missing.push({ quantity, best: verdicts[0] ?? 'cannot-tell', worst: verdicts[1] ?? 'cannot-tell' })
+  const tried = (quantity: MissingValue['quantity'], name: keyof typeof harmful) => {
+    const [best, worst] = [overall({}), overall({ [name]: harmful[name] })]
+    if (r[name] === null && best !== worst) missing.push({ quantity, best, worst })
   }
-  if (r.temperature === null)
-    counts(
-      waterOf[r.agent],
-      trials.temperature.map((t) => overall({ temperature: { unit: '°C', reading: t } })),
-    )
-  if (r.ph === null)
-    counts(
-      'pH',
-      trials.ph.map((ph) => overall({ ph })),
-    )
-  if (r.hardness === null)
-    counts(
-      'hardness',
-      trials.hardness.map((hardness) => overall({ hardness })),
-    )
+  tried(waterOf[r.agent], 'temperature')
+  tried('pH', 'ph')
+  tried('hardness', 'hardness')
   return missing
 }
 

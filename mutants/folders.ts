@@ -1,0 +1,43 @@
+/** What is mutated: a folder's code, and the tests beside it that must notice. A move of code changes one line here. */
+export interface Folder {
+  readonly name: string
+  readonly mutate: readonly string[]
+  readonly tests: readonly string[]
+  /** Whether its tests ask for a database. */
+  readonly database?: true
+}
+
+export const folders: readonly Folder[] = [
+  {
+    name: 'rules',
+    mutate: ['core/rules/*.ts'],
+    tests: [
+      'core/test/rules/*.test.ts',
+      'core/test/{rules,heat,amend}.test.ts',
+      'core/test/record/*.test.ts',
+    ],
+  },
+  {
+    name: 'solution',
+    mutate: ['core/solution/*.ts'],
+    tests: [
+      'core/test/solution/*.test.ts',
+      'core/test/{solution,measure,supplies,weaken,container}.test.ts',
+      'core/test/rules/*.test.ts',
+    ],
+  },
+  {
+    name: 'procedure',
+    mutate: ['core/procedure/{safety,safety-rules,facets,effects,condition}.ts'],
+    tests: ['core/test/clean/*.test.ts', 'core/test/{safety,procedure,lanes,own,outline,segments}.test.ts'],
+  },
+  {
+    name: 'append',
+    mutate: [
+      'server/record/{append,judge-draft,as-of,routes,log-routes,csv}.ts',
+      'server/procedure/contact-entry.ts',
+    ],
+    tests: ['server/test/{records,guards,judging,log,rows,clean,roles,keep-up,block}.test.ts'],
+    database: true,
+  },
+]
