@@ -21,6 +21,7 @@ export const flags = [
   'does-not-fit',
   'not-counted',
   'not-complete',
+  'amended-to-pass',
 ] as const
 export type Flag = (typeof flags)[number]
 

@@ -37,7 +37,7 @@ function amended(sorted: readonly AnyRecord[]): AnyRecord[] {
   for (const r of sorted) if (r.type === 'record.amended@1') instead.set(r.payload.target, r.payload.instead)
   return sorted
     .filter((r) => r.type !== 'record.amended@1' && instead.get(r.id) !== null)
-    .map((r) => (instead.has(r.id) ? ({ ...r, payload: instead.get(r.id) } as AnyRecord) : r))
+    .map((r) => (instead.has(r.id) ? ({ ...r, payload: instead.get(r.id), amended: true } as AnyRecord) : r))
 }
 
 export interface Folded<S> {

@@ -47,7 +47,8 @@ export const caseFold: Fold<CaseState> = {
       if (record.id === state.id)
         return {
           ...state,
-          status: payload.judgement.overall === 'in' ? 'void' : 'open',
+          // Amended to a pass, it stays open: a case closes by a recheck, not by another number.
+          status: payload.judgement.overall === 'in' && !record.amended ? 'void' : 'open',
           openedAt: correctedAt(record),
           verdict: payload.judgement.overall,
           station: payload.station,

@@ -54,6 +54,8 @@ export interface ChainFields {
   readonly prev: string
   /** What was odd about it; it is kept all the same, for it happened. */
   readonly flags: readonly string[]
+  /** While folding: another payload stands here than was taken. Never stored. */
+  readonly amended?: true
   /** What the site's records said then, where a record depends on it; absent in records of before the server wrote it. */
   readonly inForce?: InForce
 }

@@ -115,7 +115,7 @@ describe('a corrective case', () => {
     })
     expect(state([weak, action, again])).toMatchObject({ status: 'open', actions: [{ amount: 11 }] })
   })
-  it('is void when the reading that opened it is amended to one that is in; both stay in the log', () => {
+  it('stays open when the reading that opened it is amended to one that is in: only a recheck closes it', () => {
     if (weak.type !== 'reading.taken@1') throw new Error('not a reading')
     const right = record.amendReading(weak.payload, { strip: chlorineStrip, pick: { matches: 150 } })
     const amendment = recordOf(
@@ -125,7 +125,8 @@ describe('a corrective case', () => {
       record.amendmentOf(weak, right, 'mistyped'),
     )
     expect(record.subjectsOf(amendment)).toContainEqual(caseRef)
-    expect(state([weak, amendment])).toMatchObject({ status: 'void' })
+    expect(state([weak, amendment])).toMatchObject({ status: 'open', verdict: 'in' })
+    expect(state([weak, amendment, recheck])).toMatchObject({ status: 'closed', closedBy: recheck.id })
   })
 })
 

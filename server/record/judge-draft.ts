@@ -2,6 +2,7 @@ import { defaultFreshHours, type InForce, type RunState, type StationState } fro
 import { instant } from '@tadka/core/quantity'
 import {
   amendmentOf,
+  asJudged,
   flagsOf,
   inForceFor,
   judgeAnew,
@@ -10,6 +11,7 @@ import {
   upcast,
   type AnyDraft,
   type AnyRecord,
+  type Flag,
   type ReadingKnown,
   type SiteSet,
   type SubjectRef,
@@ -23,11 +25,12 @@ interface Judged {
   /** Corrected observed time, milliseconds UTC. */
   readonly at: number
   readonly seenAt: number
+  readonly amended?: { readonly target: AnyRecord }
 }
 
 /** What the site's records said when it was made, and what is odd about it by them. Throws where they know nothing of it. */
 export function judgeDraft(
-  { draft, subjects, at, seenAt }: Judged,
+  { draft, subjects, at, seenAt, amended }: Judged,
   clock: { readonly receivedAt: number; readonly clockOffset: number },
   folding: Folding,
   then: KnownThen,
@@ -43,8 +46,14 @@ export function judgeDraft(
   const run = folding.stateOf('run', idOf('run')) as RunState | null
   const station = folding.stateOf('station', idOf('station')) as StationState | null
   const odd = flagsOf(upcast(made as AnyRecord), { run, station, at, freshHours })
-  const flags = [...odd, ...(anew?.flags ?? [])]
+  const flags = [...odd, ...(anew?.flags ?? []), ...(amended ? passFlags(amended.target, anew) : [])]
   return { flags, ...(inForce ? { inForce } : {}) }
+}
+
+/** A reading that had failed and is a pass by its amendment stands out, whoever put it right. */
+function passFlags(target: AnyRecord, anew: ReturnType<typeof readingJudged>): readonly Flag[] {
+  if (target.type !== 'reading.taken@1' || anew?.judged.judgement.overall !== 'in') return []
+  return asJudged(target).payload.judgement.overall === 'in' ? [] : ['amended-to-pass']
 }
 
 /** What the site's own records make of the reading that a draft brings; null where it brings none. */

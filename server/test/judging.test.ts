@@ -177,13 +177,13 @@ describe('a reading is judged by the site’s own records', () => {
 describe('a strip', () => {
   const product = { ...(products['brineguard'] as ProductSet), id: 'brineguard' }
   const useId = product.uses.find((u) => u.range)?.id ?? ''
-  const checked = (label = product, strip = 'strip-quat') =>
+  const checked = (label = product, strip = 'strip-quat', pick = { matches: 300 }) =>
     sanitizerChecked(
       { ...place, station: 'espresso-bucket' },
       label,
       useId,
       {
-        strength: { strip: kit()[strip] as InstrumentSet & { kind: 'strip' }, pick: { matches: 300 } },
+        strength: { strip: kit()[strip] as InstrumentSet & { kind: 'strip' }, pick },
         ph: null,
         temperature: {
           value: 28,
@@ -217,10 +217,9 @@ describe('a strip', () => {
     const none = await kept({ ...checked(), instruments: ['thermometer-1'] })
     expect(none.payload.judgement.overall).toBe('cannot-tell')
   })
-  it('amended, is judged by the site’s own records of when it was dipped', async () => {
-    const wrong = await kept(checked())
+  async function amend(wrong: Awaited<ReturnType<typeof kept>>, strength: { matches: number }) {
     if (wrong.payload.what !== 'sanitizer') throw new Error('not a sanitizer')
-    const instead = { ...wrong.payload, picks: { ...wrong.payload.picks, strength: { matches: 0 } } }
+    const instead = { ...wrong.payload, picks: { ...wrong.payload.picks, strength } }
     server.clock.now += 1000
     await send(
       draft(
@@ -237,8 +236,22 @@ describe('a strip', () => {
       ),
     )
     const log = await ask(server, cookie, 'GET', '/log?types=record.amended@1&limit=1')
-    const [amended] = log.json<{ records: AnyRecord[] }>().records
+    return log.json<{ records: AnyRecord[] }>().records[0]
+  }
+  it('amended, is judged by the site’s own records of when it was dipped', async () => {
+    const wrong = await kept(checked())
+    const amended = await amend(wrong, { matches: 0 })
     expect(amended?.flags).toEqual(['reading-differs', 'verdict-differs'])
     expect(amended?.payload).toMatchObject({ instead: { judgement: { overall: 'out' } } })
+  })
+  it('that failed and is amended to a pass, stands out and keeps its corrective action open', async () => {
+    const weak = await kept(checked(product, 'strip-quat', { matches: 0 }))
+    expect(weak.payload.judgement.overall).toBe('out')
+    const amended = await amend(weak, { matches: 300 })
+    expect(amended?.payload).toMatchObject({ instead: { judgement: { overall: 'in' } } })
+    expect(amended?.flags).toContain('amended-to-pass')
+    const state = await ask(server, cookie, 'GET', '/state')
+    const { states } = state.json<{ states: { kind: string; id: string; state: { status?: string } }[] }>()
+    expect(states.find((x) => x.kind === 'case' && x.id === weak.id)?.state.status).toBe('open')
   })
 })

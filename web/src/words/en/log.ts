@@ -94,6 +94,7 @@ export const log = {
     'does-not-fit': 'started in a state that it does not start from',
     'not-counted': 'not all counted: the step is not done',
     'not-complete': 'said to be finished, and was not',
+    'amended-to-pass': 'put right to a pass after it had failed: a recheck must show it',
   },
   refused: 'Refused by the server',
   refusedHow: 'These never reached the log. Do it again if it is needed.',
