@@ -1,10 +1,8 @@
 import type { Facets, Node, Procedure } from '@tadka/core/procedure'
 import { z } from 'zod'
+import { freeKey, freeName } from '../record/envelope.ts'
 
-const id = z
-  .string()
-  .regex(/^[a-z0-9-]+$/)
-  .max(40)
+const id = freeName(/^[a-z0-9-]+$/, 40)
 const line = z.string().min(1).max(300)
 const name = z.string().min(1).max(80)
 const parameter = z.union([z.number().min(0), z.strictObject({ of: z.string().max(40) })])
@@ -133,7 +131,9 @@ const stepSchema = z.union([
   z.strictObject({ ...step, kind: z.literal('product') }),
 ])
 
-const nodes = z.lazy(() => z.array(nodeSchema).min(1))
+/** Several times what the library's longest has. */
+const most = { nodes: 120, lanes: 6, choices: 12, options: 12 } as const
+const nodes = z.lazy(() => z.array(nodeSchema).min(1).max(most.nodes))
 const nodeSchema: z.ZodType<Node> = z.lazy(() =>
   z.union([
     stepSchema,
@@ -150,7 +150,10 @@ const nodeSchema: z.ZodType<Node> = z.lazy(() =>
     z.strictObject({
       ...node,
       kind: z.literal('together'),
-      lanes: z.array(z.strictObject({ id, title: line, steps: nodes })).min(2),
+      lanes: z
+        .array(z.strictObject({ id, title: line, steps: nodes }))
+        .min(2)
+        .max(most.lanes),
     }),
     z.strictObject({
       ...node,
@@ -186,20 +189,24 @@ export const procedureSchema = z.strictObject({
   name,
   family: z.string().max(60),
   nodes,
-  parameters: z.record(z.string().max(40), z.enum(['mL', 'min', 'count', '°C', 'g'])),
+  parameters: z.record(freeKey(40), z.enum(['mL', 'min', 'count', '°C', 'g'])),
   options: z
     .array(
       z.strictObject({
         id,
         question: line,
-        choices: z.array(z.strictObject({ id, says: line })).min(2),
+        choices: z
+          .array(z.strictObject({ id, says: line }))
+          .min(2)
+          .max(most.choices),
         fallback: id,
         why: line,
       }),
     )
+    .max(most.options)
     .exactOptional(),
-  materials: z.array(line),
-  cautions: z.array(line),
+  materials: z.array(line).max(most.nodes),
+  cautions: z.array(line).max(most.nodes),
   isolation: z.union([isolation, z.literal('none')]).exactOptional(),
   begins: facets.exactOptional(),
   ends: facets.exactOptional(),

@@ -10,8 +10,25 @@ import { isKnownType, payloadSchemas } from './payloads.ts'
 export const issuesOf = (error: z.ZodError): { path: string; why: string }[] =>
   error.issues.slice(0, 8).map((i) => ({ path: i.path.join('.'), why: i.message }))
 
-/** Checks one draft as it came over the wire. Throws `body_malformed`, `type_unknown`. */
+/** Nothing that is sent nests so deep; a procedure of the library reaches a third of it. */
+const deepest = 32
+
+/** Whether something nests no deeper than it may, looked at without following it down by calls. */
+function isShallow(value: unknown): boolean {
+  let level = [value]
+  for (let depth = 0; level.length > 0; depth++) {
+    if (depth > deepest) return false
+    level = level.flatMap((v) => (typeof v === 'object' && v !== null ? Object.values(v) : []))
+  }
+  return true
+}
+
+/**
+ * Checks the shape of one draft as it came over the wire; work that grows with what is sent waits until it is known that the
+ * sender may send it: see `checkContents`. Throws `body_malformed`, `type_unknown`.
+ */
 export function checkDraft(raw: unknown): AnyDraft {
+  if (!isShallow(raw)) throw new Refusal('body_malformed', { issues: [{ path: '', why: 'nests too deep' }] })
   const envelope = draftEnvelope.safeParse(raw)
   if (!envelope.success) throw new Refusal('body_malformed', { issues: issuesOf(envelope.error) })
   const { type } = envelope.data
@@ -23,10 +40,15 @@ export function checkDraft(raw: unknown): AnyDraft {
     })
   const draft = { ...envelope.data, payload: payload.data } as AnyDraft
   if (draft.type === 'record.amended@1') checkInstead(draft)
-  if (draft.type === 'procedure.set@1') checkOwn(draft.payload.document, draft.subject.id)
-  if (draft.type === 'run.started@1' && draft.payload.document)
-    checkOwn(draft.payload.document, draft.payload.procedure.id)
   return draft
+}
+
+/**
+ * What takes more work than the shape: a site's own procedure is walked through. Throws `procedure_malformed`,
+ * `procedure_unsafe`, `procedure_too_large`. What a run brings of its procedure is not looked at: the site's own stands.
+ */
+export function checkContents(draft: AnyDraft): void {
+  if (draft.type === 'procedure.set@1') checkOwn(draft.payload.document, draft.subject.id)
 }
 
 /** A site's own procedure: under its own name, sound, and safe on every way. */

@@ -1,7 +1,17 @@
 import { z } from 'zod'
 
+/** States are kept by what they are called: a name that every object has already would be found where nothing is. */
+function isFree(name: string): boolean {
+  return !(name in Object.prototype)
+}
+/** A name for something that states keep by it. */
+export const freeName = (pattern: RegExp, max: number) =>
+  z.string().regex(pattern).max(max).refine(isFree, 'is a name that every object has')
+/** The name of a field that whoever sends may choose. */
+export const freeKey = (max: number) => z.string().max(max).refine(isFree, 'is a name that every object has')
+
 /** Site and subject ids are short slugs, or UUIDs where a device makes them. */
-export const slug = z.string().regex(/^[a-z0-9][a-z0-9.-]{0,63}$/)
+export const slug = freeName(/^[a-z0-9][a-z0-9.-]*$/, 64)
 export const instantMs = z.number().int().min(0).max(8_640_000_000_000_000)
 
 const storable = (value: string) => !value.includes('\0') && !/\p{Surrogate}/u.test(value)
@@ -31,7 +41,7 @@ export const subjectRef = z.strictObject({ kind: subjectKind, id: slug })
 
 /** A draft before its payload is looked at. */
 export const draftEnvelope = z.strictObject({
-  id: z.uuid(),
+  id: z.uuid().refine((id) => id === id.toLowerCase(), 'must be in lower case'),
   site: slug,
   type: z.string().max(64),
   subject: subjectRef,

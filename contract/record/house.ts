@@ -3,7 +3,7 @@ import { plateFaults } from '@tadka/core/plate'
 import { z } from 'zod'
 import { labelUse, temperatureUnit } from '../rules/schemas.ts'
 import { chemicalClass, measuringTool, supply } from '../solution/schemas.ts'
-import { instantMs, slug, words } from './envelope.ts'
+import { freeKey, instantMs, slug, words } from './envelope.ts'
 
 const localTime = z.string().regex(/^([0-2]\d|3[0-5]):[0-5]\d$/)
 const agent = z.enum(['chlorine', 'quat', 'iodine', 'other'])
@@ -122,7 +122,7 @@ const trigger = z.discriminatedUnion('kind', [
 ])
 
 /** Only what a plate can say: 900 °C is a slip of the finger, and what is mixed goes into what holds it. */
-const plateParameters = z.record(z.string().max(40), z.number()).superRefine((parameters, ctx) => {
+const plateParameters = z.record(freeKey(40), z.number()).superRefine((parameters, ctx) => {
   for (const fault of plateFaults(parameters))
     ctx.addIssue({
       code: 'custom',
@@ -150,7 +150,7 @@ export const stationSet = z.strictObject({
       }),
     )
     .max(50),
-  options: z.record(z.string().max(40), z.string().max(40)).optional(),
+  options: z.record(freeKey(40), z.string().max(40)).optional(),
   up: z.enum(['rush', 'trading']).optional(),
 })
 

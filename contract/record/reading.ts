@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { slug, words } from './envelope.ts'
+import { freeKey, slug, words } from './envelope.ts'
 import {
   dishMachineReading,
   hotWaterReading,
@@ -60,7 +60,7 @@ const place = {
   case: slug.nullable(),
   judgement,
   instruments: z.array(slug).max(8),
-  by: z.record(z.string().max(20), slug).optional(),
+  by: z.record(freeKey(20), slug).optional(),
   local: z.array(localRule).max(50).optional(),
 }
 

@@ -1,27 +1,24 @@
 import { z } from 'zod'
 import { facets, procedureSchema } from '../procedure/schemas.ts'
-import { instantMs, slug, words } from './envelope.ts'
+import { freeKey, freeName, instantMs, slug, words } from './envelope.ts'
 
 export const runPlain = { run: slug, station: slug }
-export const stepKey = z
-  .string()
-  .regex(/^[a-z0-9-]+(\.[a-z0-9-]+)*$/)
-  .max(100)
+export const stepKey = freeName(/^[a-z0-9-]+(\.[a-z0-9-]+)*$/, 100)
 
-const facts = z.record(z.string().max(40), z.union([words(500), z.number(), z.boolean(), z.null()]))
+const facts = z.record(freeKey(40), z.union([words(500), z.number(), z.boolean(), z.null()]))
 const runStep = { ...runPlain, step: stepKey }
 const named = z.strictObject({ id: slug, version: z.number().int().min(1) })
 const boot = slug.optional()
 const why = words(500).min(3)
-const part = z.string().regex(/^[a-z0-9-]{1,40}$/)
+const part = freeName(/^[a-z0-9-]+$/, 40)
 
 /** What happens in a run. Version 1 of a step brought what it did to the station; version 2 brings only what was done. */
 export const runPayloads = {
   'run.started@1': z.strictObject({
     ...runPlain,
     procedure: named,
-    parameters: z.record(z.string().max(40), z.number()),
-    options: z.record(z.string().max(40), z.string().max(40)).optional(),
+    parameters: z.record(freeKey(40), z.number()),
+    options: z.record(freeKey(40), z.string().max(40)).optional(),
     document: procedureSchema.optional(),
   }),
   'run.started@2': z.strictObject({ ...runPlain, procedure: named }),

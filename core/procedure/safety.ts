@@ -1,6 +1,7 @@
 import { belongs, isStep, type Branch, type Node, type Procedure, type Step } from './language.ts'
 import { changeBy, changeDuring } from './effects.ts'
 import type { Facets } from './facets.ts'
+import { Refusal } from '../refusal/index.ts'
 import { conflictsOf, endConflicts, type Condition, type SafetyRule } from './safety-rules.ts'
 
 /** What the checker knows at one point of one way through. */
@@ -103,19 +104,34 @@ const distinct = (all: readonly Walked[]): Walked[] => [...new Map(all.map((w) =
  * what is repeated, every order in which lanes may interleave. Returns what breaks, each rule once for each set of options,
  * with the path that leads to it; nothing where the procedure is safe.
  * Rules: common practice, no source, but for food contact after sanitizing (FDA Food Code 2022, 4-702.11).
+ * @param budget nodes that may be walked. Throws `procedure_too_large` where the ways through it are more than can be walked.
  */
-export function violationsOf(procedure: Procedure): Violation[] {
+export function violationsOf(procedure: Procedure, budget: WalkBudget = walkBudget): Violation[] {
+  const left = { nodes: budget.nodes }
+  if (optionSetsOf(procedure) > budget.optionSets) throw new Refusal('procedure_too_large')
   return optionSets(procedure).flatMap((options) => {
     const found = new Map<string, Violation>()
     const note = (rule: SafetyRule, path: readonly string[]) => {
       if (!found.has(rule)) found.set(rule, { rule, path, options })
     }
-    const walker = new Walker(procedure, options, note)
+    const walker = new Walker(procedure, options, note, left)
     const ends = walker.sequence(procedure.nodes, [{ way: firstWay(procedure), path: [] }])
     for (const end of ends) for (const rule of endConflicts(procedure, end.way.facets)) note(rule, end.path)
     return [...found.values()]
   })
 }
+
+/** How much is walked before a procedure is too large to be checked. */
+export interface WalkBudget {
+  readonly optionSets: number
+  readonly nodes: number
+}
+
+/** Many times what the largest procedure of the library takes. */
+export const walkBudget: WalkBudget = { optionSets: 256, nodes: 20_000 }
+
+const optionSetsOf = (procedure: Procedure): number =>
+  (procedure.options ?? []).reduce((n, option) => n * option.choices.length, 1)
 
 /** Every combination of the options' choices. */
 export function optionSets(procedure: Procedure): Record<string, string>[] {
@@ -144,16 +160,19 @@ class Walker {
   readonly #asked: ReadonlySet<string>
   readonly #options: Readonly<Record<string, string>>
   readonly #note: (rule: SafetyRule, path: readonly string[]) => void
+  readonly #left: { nodes: number }
 
   constructor(
     procedure: Procedure,
     options: Readonly<Record<string, string>>,
     note: (rule: SafetyRule, path: readonly string[]) => void,
+    left: { nodes: number },
   ) {
     this.#procedure = procedure
     this.#asked = new Set(branchesOf(procedure.nodes).map((b) => b.on))
     this.#options = options
     this.#note = note
+    this.#left = left
   }
 
   sequence(nodes: readonly Node[], from: readonly Walked[]): Walked[] {
@@ -164,6 +183,7 @@ class Walker {
   }
 
   node(node: Node, from: Walked): Walked[] {
+    if (--this.#left.nodes < 0) throw new Refusal('procedure_too_large')
     if (!belongs(this.#procedure, node, this.#options)) return [from]
     if (isStep(node)) return this.step(node, from)
     if (node.kind === 'branch') return this.branch(node, from)

@@ -91,6 +91,10 @@ export const catalogue = {
     'The tablet saw this station in another run at that time. Check the times.',
   ),
   time_order: entry('malformed', 'The end must be after the start, and neither in the future.'),
+  procedure_too_large: entry(
+    'too-large',
+    'This procedure has more ways through it than can be checked. Split it, or leave out options.',
+  ),
   procedure_unsafe: entry(
     'malformed',
     'This procedure is not safe on every way through it. See the rule and the path in the details.',

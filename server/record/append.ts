@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { checkDraft, type DraftOutcome } from '@tadka/contract/record'
+import { checkContents, checkDraft, type DraftOutcome } from '@tadka/contract/record'
 import { dayOf } from '@tadka/core/duty'
 import type { Role } from '@tadka/core/people'
 import { instant } from '@tadka/core/quantity'
@@ -136,6 +136,7 @@ async function admit(pool: Pool, batch: Batch, raw: unknown, clockOffset: number
     throw new Refusal('in_the_future', { observedAt: draft.observedAt, clockOffset })
   canonicalText(draft)
   const role = batch.allow(draft, at)
+  checkContents(draft)
   const subjects = subjectsOf(draft)
   await checkContactEntry(pool, batch.site, draft)
   const needs = alsoNeeded(draft)
@@ -178,9 +179,16 @@ async function amendedSubjects(
 }
 
 function refused(raw: unknown, error: unknown): DraftOutcome {
-  if (!(error instanceof Refusal)) throw error
+  const refusal =
+    error instanceof Refusal
+      ? error
+      : error instanceof TypeError || error instanceof RangeError
+        ? new Refusal('broken')
+        : null
+  // What has to do with the database concerns the whole batch: it is sent again.
+  if (!refusal) throw error
   const id = (raw as { id?: unknown } | null)?.id
-  return { id: typeof id === 'string' ? id.slice(0, 64) : null, outcome: 'refused', ...error.toWire() }
+  return { id: typeof id === 'string' ? id.slice(0, 64) : null, outcome: 'refused', ...refusal.toWire() }
 }
 
 /** Gives the drafts that are new their place in the chain, and folds them. */
