@@ -118,6 +118,15 @@ export async function addToSession(
   await pool.query(sql, [session.id, session.site_id, person, at])
 }
 
+/** Of some sessions, those that hold still: not over, and somebody is signed in. */
+export async function openSessions(pool: Pool, ids: readonly number[]): Promise<number[]> {
+  const sql = `
+    select s.id from session s
+    where s.id = any($1) and s.expires_at > now()
+      and exists (select from session_person p where p.session_id = s.id and p.signed_out_at is null)`
+  return (await pool.query<{ id: number }>(sql, [ids])).rows.map((r) => r.id)
+}
+
 export async function removeFromSession(
   pool: Pool,
   session: number,

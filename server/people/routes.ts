@@ -25,7 +25,7 @@ const nameIn = (body: unknown): string => {
 }
 
 export const peopleRoutes =
-  ({ pool, guard, secure, now }: Services): FastifyPluginAsyncZod =>
+  ({ pool, hub, guard, secure, now }: Services): FastifyPluginAsyncZod =>
   async (app) => {
     const view = (tablet: Tablet | null): SessionView => ({
       site: tablet?.session.site_id ?? null,
@@ -100,6 +100,7 @@ export const peopleRoutes =
         const tablet = await tabletOf(pool, request)
         if (!tablet) throw new Refusal('not_signed_in')
         await queries.removeFromSession(pool, tablet.session.id, request.params.person, now())
+        await hub.endGone()
         return view(await tabletOf(pool, request))
       },
     )

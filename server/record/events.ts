@@ -1,60 +1,21 @@
 import type { ServerResponse } from 'node:http'
+import { Refusal } from '@tadka/core/refusal'
 import pg from 'pg'
 import type { Pool } from '../db/pool.ts'
-import { linksOf } from './queries.ts'
+import { openSessions } from '../people/queries.ts'
+import { Feed, Listener } from './feed.ts'
 
-const page = 200
 const heartbeatMs = 15_000
 const relistenMs = 500
-
-/** One tablet's stream: sends what it has not had yet, in order, and sleeps until told that there is more. */
-class Subscription {
-  #sending = false
-  #more = false
-  readonly site: string
-  readonly #pool: Pool
-  readonly #out: ServerResponse
-  #after: number
-
-  constructor(pool: Pool, site: string, after: number, out: ServerResponse) {
-    this.#pool = pool
-    this.site = site
-    this.#after = after
-    this.#out = out
-  }
-
-  beat(serverTime: number): void {
-    this.#out.write(`event: time\ndata: ${serverTime}\n\n`)
-  }
-
-  async wake(): Promise<void> {
-    this.#more = true
-    if (this.#sending) return
-    this.#sending = true
-    try {
-      while (this.#more) {
-        this.#more = false
-        const links = await linksOf(this.#pool, this.site, this.#after, page)
-        for (const { seq, text } of links) {
-          this.#out.write(`id: ${seq}\nevent: record\ndata: ${text}\n\n`)
-          this.#after = seq
-        }
-        if (links.length === page) this.#more = true
-      }
-    } catch {
-      // The database is away; the next notice, or the next heartbeat, tries again.
-    } finally {
-      this.#sending = false
-    }
-  }
-}
+/** Open streams: the tabs of one tablet, and the tablets of one site. */
+export const mostStreams = { session: 6, site: 250 } as const
 
 /** Tells the tablets of this process what was appended by any process, by LISTEN on a connection of its own. */
 export class EventHub {
   readonly #pool: Pool
   readonly #url: string
   readonly #now: () => number
-  readonly #subscriptions = new Set<Subscription>()
+  readonly #feeds = new Map<string, Feed>()
   #listener: pg.Client | null = null
   #beat: NodeJS.Timeout | null = null
   #retry: NodeJS.Timeout | null = null
@@ -67,13 +28,18 @@ export class EventHub {
   }
 
   async open(): Promise<void> {
-    this.#beat = setInterval(() => {
-      for (const s of this.#subscriptions) {
-        s.beat(this.#now())
-        void s.wake()
-      }
-    }, heartbeatMs)
+    this.#beat = setInterval(() => void this.#heartbeat(), heartbeatMs)
     await this.#listen()
+  }
+
+  async #heartbeat(): Promise<void> {
+    // Whatever ended a session, signing out here or elsewhere, a revocation, its time: its streams end too.
+    await this.endGone().catch(() => {})
+    const time = `event: time\ndata: ${this.#now()}\n\n`
+    for (const feed of this.#feeds.values()) {
+      for (const listener of feed.listeners) listener.write(time)
+      void feed.wake()
+    }
   }
 
   async #listen(): Promise<void> {
@@ -92,7 +58,7 @@ export class EventHub {
       await client.connect()
       await client.query('listen tadka_record')
       this.#listener = client
-      for (const s of this.#subscriptions) void s.wake()
+      for (const feed of this.#feeds.values()) void feed.wake()
     } catch {
       again()
     }
@@ -100,16 +66,36 @@ export class EventHub {
 
   #notice(payload: string | undefined): void {
     const { site } = JSON.parse(payload ?? '{}') as { site?: string }
-    for (const s of this.#subscriptions) if (s.site === site) void s.wake()
+    void this.#feeds.get(site ?? '')?.wake()
   }
 
-  /** Streams a site's records after `after` until the tablet goes away. */
-  subscribe(site: string, after: number, out: ServerResponse): void {
-    const subscription = new Subscription(this.#pool, site, after, out)
-    this.#subscriptions.add(subscription)
-    out.on('close', () => this.#subscriptions.delete(subscription))
-    subscription.beat(this.#now())
-    void subscription.wake()
+  /**
+   * Streams a site's records after `after` until the tablet goes away or its session ends. The oldest stream of a session that has
+   * too many is hung up. Throws `too_often` where the site has as many as it may.
+   */
+  subscribe(site: string, session: number, after: number, open: () => ServerResponse): void {
+    const feed = this.#feeds.get(site) ?? new Feed(this.#pool, site)
+    const own = [...feed.listeners].filter((l) => l.session === session)
+    if (own.length >= mostStreams.session) own[0]?.end()
+    else if (feed.listeners.size >= mostStreams.site) throw new Refusal('too_often')
+    const out = open()
+    const listener = new Listener(feed, session, after, out)
+    this.#feeds.set(site, feed)
+    feed.listeners.add(listener)
+    out.on('close', () => {
+      feed.listeners.delete(listener)
+      if (feed.listeners.size === 0 && this.#feeds.get(site) === feed) this.#feeds.delete(site)
+    })
+    listener.write(`event: time\ndata: ${this.#now()}\n\n`)
+    void listener.catchUp()
+  }
+
+  /** Hangs up the streams whose session is over, or has nobody signed in any more. */
+  async endGone(): Promise<void> {
+    const all = [...this.#feeds.values()].flatMap((f) => [...f.listeners])
+    if (all.length === 0) return
+    const open = new Set(await openSessions(this.#pool, [...new Set(all.map((l) => l.session))]))
+    for (const listener of all) if (!open.has(listener.session)) listener.end()
   }
 
   async close(): Promise<void> {

@@ -55,16 +55,17 @@ export const recordRoutes =
         schema: { params: site, querystring: z.object({ after: z.coerce.number().int().min(0).default(0) }) },
       },
       async (request, reply) => {
-        await guard.actor(request, request.params.site, 'read')
+        const { tablet } = await guard.actor(request, request.params.site, 'read')
         const last = Number(request.headers['last-event-id'])
         const after = Number.isSafeInteger(last) && last > 0 ? last : request.query.after
-        reply.hijack()
-        reply.raw.writeHead(200, {
-          'content-type': 'text/event-stream',
-          'cache-control': 'no-store',
-          'x-accel-buffering': 'no',
+        hub.subscribe(request.params.site, tablet.session.id, after, () => {
+          reply.hijack()
+          return reply.raw.writeHead(200, {
+            'content-type': 'text/event-stream',
+            'cache-control': 'no-store',
+            'x-accel-buffering': 'no',
+          })
         })
-        hub.subscribe(request.params.site, after, reply.raw)
       },
     )
 

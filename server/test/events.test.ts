@@ -1,6 +1,7 @@
 import type { AnyRecord } from '@tadka/core/record'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { siteId } from '../demo/house.ts'
+import { mostStreams } from '../record/events.ts'
 import { headOf } from '../record/queries.ts'
 import { openPool } from '../db/pool.ts'
 import { signIn, started, testServer, type TestServer } from './server.ts'
@@ -101,6 +102,60 @@ describe('the stream of a site', () => {
       await follow(`/api/sites/${siteId}/events?after=0`, headers, (s) => records(s).length >= 1),
     )
     expect(seen.map((e) => Number(e.id))).toEqual([end + 2])
+  })
+  it('tells each of many tablets every record once, wherever each of them stood', async () => {
+    const end = await head()
+    const stood = [0, 3, end - 1, end, end]
+    const last = end + 30
+    const following = stood.map((after) =>
+      follow(
+        `/api/sites/${siteId}/events?after=${after}`,
+        { cookie },
+        (s) => Number(records(s).at(-1)?.id) >= last,
+      ),
+    )
+    for (let i = 0; i < 10; i++) await send([1, 2, 3].map((n) => started(server.clock.now, `run-m${i}-${n}`)))
+    for (const [i, seen] of (await Promise.all(following)).entries()) {
+      const after = stood[i] ?? 0
+      expect(records(seen).map((e) => Number(e.id))).toEqual(
+        Array.from({ length: last - after }, (_, n) => after + n + 1),
+      )
+    }
+  })
+  it('ends where the last one signs out', async () => {
+    const own = await signIn(server.app, 'bao', 'ines')
+    const ended = follow(`/api/sites/${siteId}/events?after=${await head()}`, { cookie: own }, () => false)
+    const out = (person: string) =>
+      server.app.inject({ method: 'DELETE', url: `/api/session/people/${person}`, headers: { cookie: own } })
+    await out('bao')
+    await out('ines')
+    // It comes back at all: the server hung up.
+    expect((await ended).every((e) => e.event !== 'record')).toBe(true)
+  })
+  it('ends where the session was ended in the database, whoever ended it', async () => {
+    const own = await signIn(server.app, 'bao')
+    const ended = follow(`/api/sites/${siteId}/events?after=${await head()}`, { cookie: own }, () => false)
+    await server.owner.query(`update session set expires_at = now() where id = (select max(id) from session)`)
+    const other = await signIn(server.app, 'ines')
+    await server.app.inject({ method: 'DELETE', url: '/api/session/people/ines', headers: { cookie: other } })
+    expect(await ended).toMatchObject([{ event: 'time' }])
+  })
+  it('has so many for one session: the oldest is hung up for the newest', async () => {
+    const own = await signIn(server.app, 'bao')
+    const path = `/api/sites/${siteId}/events?after=${await head()}`
+    let opened = () => {}
+    const isOpen = new Promise<void>((resolve) => (opened = resolve))
+    const oldest = follow(path, { cookie: own }, (s) => {
+      if (s.length > 0) opened()
+      return false
+    })
+    await isOpen
+    const others = Array.from({ length: mostStreams.session }, () =>
+      follow(path, { cookie: own }, (s) => records(s).length > 0),
+    )
+    expect(await oldest).toMatchObject([{ event: 'time' }])
+    await send([started(server.clock.now, 'run-tabs')])
+    expect((await Promise.all(others)).map((s) => records(s).length)).toEqual(others.map(() => 1))
   })
   it('tells nothing to those who are not signed in', async () => {
     const answer = await fetch(`${address}/api/sites/${siteId}/events`)
