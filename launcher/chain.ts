@@ -1,15 +1,35 @@
-import { openPool } from '../server/db/pool.ts'
+import { openPool, type Pool } from '../server/db/pool.ts'
+import { clearWrongTries, findPerson, sitesWithPeople } from '../server/people/queries.ts'
 import { rebuildSite } from '../server/record/rebuild.ts'
 import { verifySite } from '../server/record/verify.ts'
 import { openDatabase } from './database.ts'
 import { Trouble } from './trouble.ts'
 
+/** Gives a name its tries back: a manager's own, where nobody in House may. */
+async function unlock(pool: Pool, site: string, person: string | undefined): Promise<number> {
+  if (!person) throw new Trouble('Say whose name: ./tadka unlock SITE NAME')
+  if (!(await findPerson(pool, site, person))) throw new Trouble(`There is no ${person} at ${site}.`)
+  await clearWrongTries(pool, site, person)
+  console.log(`${person} can sign in again.`)
+  return 0
+}
+
 /** Checks a site's chain, or folds its states anew; returns the exit code. */
-export async function chainCommand(command: 'verify' | 'rebuild', site: string | undefined): Promise<number> {
+export async function chainCommand(
+  command: 'verify' | 'rebuild' | 'unlock',
+  site: string | undefined,
+  person?: string,
+): Promise<number> {
   if (!site) throw new Trouble(`Say which site: ./tadka ${command} SITE`)
   const cluster = await openDatabase('main', console.log)
   const pool = openPool(cluster.appUrl, () => {})
   try {
+    const sites = await sitesWithPeople(pool)
+    if (!sites.some((s) => s.id === site))
+      throw new Trouble(
+        `There is no site ${site} here. There are: ${sites.map((s) => s.id).join(', ') || 'none'}`,
+      )
+    if (command === 'unlock') return await unlock(pool, site, person)
     if (command === 'rebuild') {
       console.log(`${await rebuildSite(pool, site)} states folded anew from the records of ${site}.`)
       return 0

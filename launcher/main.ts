@@ -19,6 +19,7 @@ const usage = `Usage: ./tadka COMMAND
   dev             as demo, rebuilding as you edit
   verify SITE     check a site's chain of records
   rebuild SITE    fold a site's states anew from its records
+  unlock SITE NAME  give a name its tries back
   plan FILE       plan the shift in a JSON file; --iterations N, --seed N
   test            everything that must pass; --long: the whole of what else runs small
   shots           take the pictures of docs/screenshots anew
@@ -36,7 +37,8 @@ try {
       break
     case 'verify':
     case 'rebuild':
-      process.exitCode = await chainCommand(command, rest[0])
+    case 'unlock':
+      process.exitCode = await chainCommand(command, rest[0], rest[1])
       break
     case 'plan':
       process.exitCode = await planCommand(rest)

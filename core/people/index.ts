@@ -23,10 +23,17 @@ const lead: readonly Permission[] = [
   'plan-shift',
   'bring-in',
   'override',
+  'unlock-person',
 ]
-const manager: readonly Permission[] = [...lead, 'set-up-house', 'unlock-person']
+const manager: readonly Permission[] = [...lead, 'set-up-house']
 
 const permissions: Record<Role, readonly Permission[]> = { crew, lead, manager }
+
+const rank: Record<Role, number> = { crew: 0, lead: 1, manager: 2 }
+
+/** A lead unlocks crew, a manager leads too; a manager's own name is unlocked where Tadka runs. */
+export const mayUnlock = (role: Role, whose: Role): boolean =>
+  may(role, 'unlock-person') && rank[whose] < rank[role]
 
 export const may = (role: Role, permission: Permission): boolean => permissions[role].includes(permission)
 

@@ -142,7 +142,7 @@ export const catalogue = {
   wrong_password: entry('not-signed-in', 'That name and password do not go together. Try again.'),
   pin_locked: entry(
     'not-allowed',
-    'Too many wrong PINs: this name is locked. A manager can unlock it in House.',
+    'Too many wrong PINs: this name is locked. A shift lead unlocks crew, a manager leads, in House.',
   ),
   not_allowed: entry('not-allowed', 'Your role may not do this. Ask a shift lead or a manager.'),
   not_on_this_tablet: entry('not-allowed', 'This person was not signed in on this tablet at that time.'),
@@ -168,7 +168,7 @@ export const catalogue = {
   // the server
   not_found: entry('missing', 'There is nothing here. Check the address.'),
   body_too_large: entry('too-large', 'This is too large to send at once. Send less at a time.'),
-  too_often: entry('too-often', 'Too many tries. Wait a minute, then try again.'),
+  too_often: entry('too-often', 'Too many tries. Wait a little, then try again.'),
   database_down: entry('down', 'The database does not answer. What you enter is kept and sent by itself.'),
   broken: entry(
     'broken',

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { may, permissionFor, type Permission, type Role } from '../people/index.ts'
+import { may, mayUnlock, permissionFor, type Permission, type Role } from '../people/index.ts'
 import { signedTypes } from '../record/index.ts'
 
 const roles: Role[] = ['crew', 'lead', 'manager']
@@ -14,10 +14,20 @@ describe('what each role may do', () => {
     ['close-case', [false, true, true]],
     ['sign-shift', [false, true, true]],
     ['set-up-house', [false, false, true]],
-    ['unlock-person', [false, false, true]],
+    ['unlock-person', [false, true, true]],
   ] as [Permission, boolean[]][])('%s', (permission, expected) => {
     expect(roles.map((role) => may(role, permission))).toEqual(expected)
   })
+})
+
+describe('whose name each role may unlock', () => {
+  it.each([
+    ['crew', [false, false, false]],
+    ['lead', [true, false, false]],
+    ['manager', [true, true, false]],
+  ] as [Role, boolean[]][])('%s', (role, expected) =>
+    expect(roles.map((whose) => mayUnlock(role, whose))).toEqual(expected),
+  )
 })
 
 describe('what a record needs', () => {

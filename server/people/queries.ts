@@ -25,15 +25,21 @@ export async function findByLogin(pool: Pool, site: string, login: string): Prom
   return (await pool.query<PersonRow>(sql, [site, login])).rows[0] ?? null
 }
 
-/** Counts a wrong try and locks the name when it was the last allowed one; returns whether it is locked now. */
-export async function countWrongTry(pool: Pool, site: string, id: string, allowed: number): Promise<boolean> {
+/**
+ * Takes one of the tries that a name has, before its secret is verified; null where there is none left. Many at once are no more
+ * than one after another.
+ */
+export async function takeTry(pool: Pool, site: string, id: string, allowed: number): Promise<number | null> {
   const sql = `
-    update person
-    set wrong_tries = wrong_tries + 1,
-        locked_at = case when wrong_tries + 1 >= $3 then coalesce(locked_at, now()) else locked_at end
-    where site_id = $1 and id = $2
-    returning locked_at is not null as locked`
-  return (await pool.query<{ locked: boolean }>(sql, [site, id, allowed])).rows[0]?.locked ?? false
+    update person set wrong_tries = wrong_tries + 1
+    where site_id = $1 and id = $2 and locked_at is null and wrong_tries < $3
+    returning wrong_tries as taken`
+  return (await pool.query<{ taken: number }>(sql, [site, id, allowed])).rows[0]?.taken ?? null
+}
+
+export async function lockPerson(pool: Pool, site: string, id: string): Promise<void> {
+  const sql = 'update person set locked_at = coalesce(locked_at, now()) where site_id = $1 and id = $2'
+  await pool.query(sql, [site, id])
 }
 
 export async function clearWrongTries(pool: Pool, site: string, id: string): Promise<void> {

@@ -1,5 +1,6 @@
 import { frontDoor, passwordBody, pinBody, sessionView, type SessionView } from '@tadka/contract/people'
 import { slug } from '@tadka/contract/record'
+import { mayUnlock } from '@tadka/core/people'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyReply, FastifyRequest } from 'fastify'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
@@ -7,7 +8,8 @@ import { z } from 'zod'
 import type { Services } from '../app/services.ts'
 import { sessionCookie, tabletOf, type Tablet } from './guard.ts'
 import * as queries from './queries.ts'
-import { checkSecret, newToken, tokenHash } from './secrets.ts'
+import { checkPassword, checkPin, newToken, tokenHash } from './secrets.ts'
+import { PasswordWaits } from './waits.ts'
 
 /** Tries at one name from one address. */
 const tries = {
@@ -27,6 +29,7 @@ const nameIn = (body: unknown): string => {
 export const peopleRoutes =
   ({ pool, hub, guard, secure, now }: Services): FastifyPluginAsyncZod =>
   async (app) => {
+    const waits = new PasswordWaits()
     const view = (tablet: Tablet | null): SessionView => ({
       site: tablet?.session.site_id ?? null,
       device: tablet?.session.device ?? null,
@@ -73,7 +76,7 @@ export const peopleRoutes =
       { config: tries, schema: { body: pinBody, response: { 200: sessionView } } },
       async (request, reply) => {
         const { site, person, pin, device } = request.body
-        const checked = await checkSecret(pool, await queries.findPerson(pool, site, person), pin, 'pin')
+        const checked = await checkPin(pool, await queries.findPerson(pool, site, person), pin)
         return signIn(request, reply, checked, device)
       },
     )
@@ -83,12 +86,9 @@ export const peopleRoutes =
       { config: tries, schema: { body: passwordBody, response: { 200: sessionView } } },
       async (request, reply) => {
         const { site, login, password, device } = request.body
-        const checked = await checkSecret(
-          pool,
-          await queries.findByLogin(pool, site, login),
-          password,
-          'password',
-        )
+        const asked = { site, from: request.ip, now: now() }
+        const found = await queries.findByLogin(pool, site, login)
+        const checked = await checkPassword(waits, asked, found, password)
         return signIn(request, reply, checked, device)
       },
     )
@@ -115,8 +115,10 @@ export const peopleRoutes =
       },
       async (request) => {
         const { site, person } = request.params
-        await guard.actor(request, site, 'unlock-person')
-        if (!(await queries.findPerson(pool, site, person))) throw new Refusal('not_found')
+        const actor = await guard.actor(request, site, 'unlock-person')
+        const found = await queries.findPerson(pool, site, person)
+        if (!found) throw new Refusal('not_found')
+        if (!mayUnlock(actor.role, found.role)) throw new Refusal('not_allowed', { needs: 'unlock-person' })
         await queries.clearWrongTries(pool, site, person)
         return { unlocked: person }
       },

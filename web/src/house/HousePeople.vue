@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mayUnlock } from '@tadka/core/people'
 import { Refusal } from '@tadka/core/refusal'
 import { NButton, useMessage } from 'naive-ui'
 import { computed, onMounted, ref } from 'vue'
@@ -33,7 +34,7 @@ async function unlock(id: string): Promise<void> {
       <span>
         <template v-if="p.locked">
           <span class="locked">{{ t('house.locked') }}</span>
-          <n-button v-if="session.mayDo('unlock-person')" @click="unlock(p.id)">{{
+          <n-button v-if="session.acting && mayUnlock(session.acting.role, p.role)" @click="unlock(p.id)">{{
             t('house.unlock')
           }}</n-button>
         </template>
