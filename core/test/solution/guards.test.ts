@@ -22,6 +22,7 @@ import {
   vesselsOf,
   type InVessel,
   type LiquidSupply,
+  type Stated,
 } from '../../solution/index.ts'
 
 const refused = (act: () => unknown): unknown => {
@@ -39,10 +40,13 @@ const ratio = (parts: number, meaning: 'to' | 'in' = 'to') =>
   ({ kind: 'ratio', parts, meaning }) as unknown as LiquidSupply
 const perLitre = { kind: 'per-litre', millilitres: mL(20) } as LiquidSupply
 const bath = { capacity: mL(10), reading: interval(1, 2), volume: mL(1) }
-const stated = (change: object) =>
-  ({ value: 5, as: '% w/v' as const, density: null, counts: 'agent' as const, ...change }) as Parameters<
-    typeof stockOf
-  >[0]
+const stated = (change: Partial<Stated>): Stated => ({
+  value: 5,
+  as: '% w/v',
+  density: null,
+  counts: 'active',
+  ...change,
+})
 
 describe('what cannot be worked out is refused at its field', () => {
   it.each([
