@@ -3,6 +3,7 @@ import {
   allProcedures,
   optionSets,
   violationsOf,
+  walkBudget,
   type Node,
   type Procedure,
   type Step,
@@ -239,6 +240,36 @@ describe('every way is walked', () => {
       ],
     }
     expect(rules(of([together]))).toEqual(['freeze-while-wet'])
+  })
+})
+
+describe('a procedure with more ways through it than can be walked', () => {
+  const large = allProcedures().find((p) => p.id === 'ice-nugget.half-year')
+  if (!large) throw new Error('no such procedure')
+  const tooLarge = expect.objectContaining({ code: 'procedure_too_large' }) as Error
+  it('is refused where its options multiply past what is walked, before any is', () => {
+    const choices = [
+      { id: 'a', says: 'a' },
+      { id: 'b', says: 'b' },
+    ]
+    const option = (id: string) => ({ id, question: 'q', choices, fallback: 'a', why: 'w' })
+    const wide = { ...large, options: Array.from({ length: 40 }, (_, i) => option(`o-${i}`)) }
+    expect(() => violationsOf(wide)).toThrow(tooLarge)
+    const two = { ...large, options: [option('x'), option('y')] }
+    expect(() => violationsOf(two, { optionSets: 3, nodes: 1e9 })).toThrow(tooLarge)
+    expect(violationsOf(two, { optionSets: 4, nodes: 1e9 })).toEqual([])
+  })
+  it('is refused where the walk grows too long, all its options counted together; the library stays far below', () => {
+    const fits = (nodes: number) => {
+      try {
+        violationsOf(large, { optionSets: 1, nodes })
+        return true
+      } catch (error) {
+        expect(error).toEqual(tooLarge)
+        return false
+      }
+    }
+    expect([fits(100), fits(walkBudget.nodes / 20)]).toEqual([false, true])
   })
 })
 
