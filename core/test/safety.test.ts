@@ -262,7 +262,7 @@ describe('a procedure with more ways through it than can be walked', () => {
   it('is refused where the walk grows too long, all its options counted together; the library stays far below', () => {
     const fits = (nodes: number) => {
       try {
-        violationsOf(large, { optionSets: 1, nodes })
+        violationsOf(large, { ...walkBudget, nodes })
         return true
       } catch (error) {
         expect(error).toEqual(tooLarge)
