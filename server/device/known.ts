@@ -5,12 +5,18 @@ import type { Pool } from '../db/pool.ts'
 import { tokenHash } from '../people/secrets.ts'
 import { findDevice, type DeviceRow } from './queries.ts'
 
-/** A gateway delivers every few seconds, and catches up after an outage. */
-export const deliveries = {
+/**
+ * A gateway delivers every few seconds, and catches up after an outage. Counted by the device that it is, not by the one that it says
+ * it is: whoever only names a device uses up no other's share, but that of its own address.
+ */
+export const deliveries = (pool: Pool) => ({
   max: 600,
   timeWindow: '1 minute',
-  keyGenerator: (r: FastifyRequest) => deviceIn(r)?.id ?? r.ip,
-}
+  keyGenerator: async (request: FastifyRequest): Promise<string> => {
+    const known = await knownDevice(pool, request).catch(() => null)
+    return known ? `device ${known.site} ${known.device.id}` : `address ${request.ip}`
+  },
+})
 
 /** The device that a request comes from, by its token. Throws `device_unknown`. */
 export async function knownDevice(

@@ -22,7 +22,7 @@ export const deviceRoutes =
     app.post(
       '/api/devices/events',
       {
-        config: { rateLimit: deliveries },
+        config: { rateLimit: deliveries(pool) },
         schema: {
           tags: ['devices'],
           summary:

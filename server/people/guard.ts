@@ -46,6 +46,12 @@ export class Guard {
     return tablet
   }
 
+  /** Somebody is signed in on the tablet that asks, at whatever site. Throws `not_signed_in`. */
+  async anybody(request: FastifyRequest): Promise<void> {
+    const tablet = await tabletOf(this.#pool, request)
+    if (!tablet || !tablet.people.some((p) => p.signed_out_at === null)) throw new Refusal('not_signed_in')
+  }
+
   /** Throws `not_signed_in`, `wrong_site`, `not_allowed`. */
   async actor(request: FastifyRequest, site: string, permission: Permission): Promise<Actor> {
     const tablet = await this.tablet(request, site)

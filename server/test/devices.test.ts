@@ -218,6 +218,22 @@ describe('who may stream', () => {
       403,
     )
   })
+  it('who only says that it is a device uses up its own share, not the device’s', async () => {
+    const { authorization } = await newDevice('shared-name')
+    const from = (auth: string, remoteAddress: string) =>
+      server.app.inject({
+        method: 'POST',
+        url: '/api/devices/samples',
+        remoteAddress,
+        headers: { authorization: auth },
+        payload: {},
+      })
+    const codes = []
+    for (let i = 0; i < 601; i++) codes.push((await from(`${authorization}x`, '10.0.0.9')).statusCode)
+    expect(codes.at(-1)).toBe(429)
+    // Malformed, and looked at: not turned away.
+    expect((await from(authorization, '10.0.0.9')).statusCode).toBe(400)
+  })
   it('a tablet may not make up a cycle', async () => {
     const made = draft(server.clock.now, 'cycle.judged@1', (await dish('dish-probe-a')).marks[0] as object, {
       subject: { kind: 'dish', id: 'dish-probe-a' },

@@ -107,7 +107,14 @@ describe('rosters and plans', () => {
 })
 
 describe('planning over the wire', () => {
-  const ask = (payload: object) => server.app.inject({ method: 'POST', url: '/api/plan', payload })
+  let cookie: string
+  beforeAll(async () => {
+    cookie = await signIn(server.app, 'bao')
+  })
+  const ask = (payload: object, headers: object = { cookie }) =>
+    server.app.inject({ method: 'POST', url: '/api/plan', headers: { ...headers }, payload })
+  it('asks who is there before it works', async () =>
+    expect((await ask({ problem, iterations: 20 }, {})).json()).toMatchObject({ code: 'not_signed_in' }))
   it('gives a plan that keeps its constraints, and a bound, the same for the same seed', async () => {
     const answers = await Promise.all([ask({ problem, iterations: 20 }), ask({ problem, iterations: 20 })])
     const [first, second] = answers.map((a) => a.json() as { plan: Plan; bound: { last: number } })

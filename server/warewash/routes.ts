@@ -24,7 +24,7 @@ export const warewashRoutes =
     app.post(
       '/api/devices/samples',
       {
-        config: { rateLimit: deliveries },
+        config: { rateLimit: deliveries(pool) },
         schema: {
           tags: ['devices'],
           summary: 'Takes what a probe streamed; authorization: Device SITE/DEVICE/TOKEN',
