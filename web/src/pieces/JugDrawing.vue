@@ -18,8 +18,8 @@ const level = computed(() => Math.min(props.pour, props.tool.capacity))
 const y = (mL: number) => floor - (mL / props.tool.capacity) * (floor - brim)
 const left = (at: number) => 70 + ((at - 40) / 380) * 10
 const right = (at: number) => 220 - ((at - 40) / 380) * 10
-/** The line of the pour and its number stand where a mark's own number would. */
-const clear = (at: number) => y(at) - y(level.value) > 20 || y(level.value) - y(at) > 34
+/** The line of the pour would go through a number that stands beside it. */
+const clear = (at: number) => Math.abs(y(at) - y(level.value)) > 9
 const marks = computed(() => jugMarks(props.tool))
 const liquid = computed(() => {
   const top = y(level.value)
