@@ -31,7 +31,7 @@ export const folders: readonly Folder[] = [
     mutate: ['core/procedure/{safety,safety-rules,facets,effects,condition}.ts'],
     // Not the walks through whole libraries: each would be walked again for each mutant.
     tests: [
-      'core/test/safety.test.ts',
+      'core/test/{safety,procedure}.test.ts',
       'core/test/procedure/*.test.ts',
       'core/test/clean/{begin,forged}.test.ts',
     ],
