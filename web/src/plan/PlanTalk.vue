@@ -5,7 +5,6 @@ import { useI18n } from 'vue-i18n'
 import { useTimes } from '../look/times.ts'
 import { useSession } from '../people/session.ts'
 import { useNames } from '../record/names.ts'
-import { now } from '../wire/clock.ts'
 import { usePlanWords } from './plan-words.ts'
 import { usePlanner } from './planner.ts'
 
@@ -20,7 +19,6 @@ const words = usePlanWords()
 const offer = computed(() => (planner.look?.worth ? planner.look : null))
 const standing = computed(() => planner.look?.kept ?? planner.look?.best ?? planner.inForce?.plan ?? null)
 const price = computed(() => planner.price)
-const start = computed(() => price.value?.look?.problem.start ?? Math.floor(now() / 60_000) * 60_000)
 /** Beside an offer too: what was just changed can be taken back whatever else there is to say. */
 const mayTakeBack = computed(
   () => planner.mayTakeBack && !planner.working && !price.value && session.mayDo('plan-shift'),
@@ -49,11 +47,11 @@ const share = computed(() =>
         <b>{{
           t('plan.price.title', {
             what: words.runName(price.look?.problem ?? planner.look?.problem ?? null, price.pin.run),
-            where: words.where(price.pin, start),
+            where: words.where(price.pin, price.start),
           })
         }}</b>
         <p v-if="price.refused" class="refused">
-          {{ t('plan.price.refused', { why: words.refused(price, price.refused, start) }) }}
+          {{ t('plan.price.refused', { why: words.refused(price, price.refused) }) }}
         </p>
         <p v-else-if="price.look">{{ words.costs(price.look, standing).join(' ') }}</p>
       </div>

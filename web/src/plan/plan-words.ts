@@ -93,7 +93,7 @@ export function usePlanWords() {
     return who ? t('plan.price.by', { who }) : t('plan.price.at', { time })
   }
 
-  function refused({ pin }: Price, r: Refused, start: number): string {
+  function refused({ pin, start }: Price, r: Refused): string {
     const minute = r.why === 'too-early' ? r.from : r.why === 'station-up' ? r.until : 0
     return t(`plan.refused.${r.why}`, {
       who: pin.person === null ? '' : names.person(pin.person),

@@ -43,6 +43,8 @@ export interface Look {
 /** What a drag would cost, or why it cannot be. */
 export interface Price {
   readonly pin: Pin
+  /** What its minutes count from, milliseconds UTC: when it was asked, however long ago. */
+  readonly start: number
   readonly look: Look | null
   readonly refused: Refused | null
 }
@@ -171,12 +173,13 @@ export const usePlanner = defineStore('planner', () => {
       const stands = found.best.placed.some((p) => p.run === run) && problem.pins.some((p) => p.run === run)
       if (stands) {
         pricing.value = false
-        price.value = { pin, look: found, refused: null }
+        price.value = { pin, start: problem.start, look: found, refused: null }
         return
       }
       askPlanner({ kind: 'why-not', problem, pin }, (said) => {
         pricing.value = false
-        if (said.kind === 'why-not') price.value = { pin, look: null, refused: said.refused }
+        if (said.kind === 'why-not')
+          price.value = { pin, start: problem.start, look: null, refused: said.refused }
       })
     })
   }
