@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { Refusal } from '../../refusal/index.ts'
+import { refused } from '../refused.ts'
 import {
   aimedBand,
   aimedTarget,
@@ -14,15 +14,6 @@ import {
   type AimedUse,
 } from '../../rules/index.ts'
 
-const refused = (act: () => unknown): unknown => {
-  try {
-    act()
-  } catch (error) {
-    if (error instanceof Refusal) return { code: error.code, ...error.details }
-    throw error
-  }
-  return null
-}
 const strip = { unit: 'ppm' as const, blocks: [0, 50, 100, 200] }
 
 describe('drops of a kit, half a drop either way (common practice, no source)', () => {

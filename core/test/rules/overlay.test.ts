@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { atLeast, atMost, instant, interval, point, type Interval } from '../../quantity/index.ts'
-import { Refusal } from '../../refusal/index.ts'
+import { refused } from '../refused.ts'
 import {
   allowedStrength,
   checkLocalRule,
@@ -24,15 +24,6 @@ import {
   type LocalRule,
 } from '../../rules/index.ts'
 
-const refused = (act: () => unknown): unknown => {
-  try {
-    act()
-  } catch (error) {
-    if (error instanceof Refusal) return { code: error.code, ...error.details }
-    throw error
-  }
-  return null
-}
 const [day, now] = [86_400_000, instant(1_800_000_000_000)]
 const rule = (change: Partial<LocalRule> = {}): LocalRule => ({
   id: 'r',

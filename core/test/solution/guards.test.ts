@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { instant, interval, millilitres, ppm } from '../../quantity/index.ts'
-import { Refusal } from '../../refusal/index.ts'
+import { refused } from '../refused.ts'
 import {
   checkDispenser,
   clashOf,
@@ -25,15 +25,6 @@ import {
   type Stated,
 } from '../../solution/index.ts'
 
-const refused = (act: () => unknown): unknown => {
-  try {
-    act()
-  } catch (error) {
-    if (error instanceof Refusal) return { code: error.code, ...error.details }
-    throw error
-  }
-  return null
-}
 const [mL, at] = [millilitres, ppm]
 const strong = { kind: 'strength', stock: at(50_000) } as LiquidSupply
 const ratio = (parts: number, meaning: 'to' | 'in' = 'to') =>
