@@ -60,7 +60,7 @@ describe('the product for a use', () => {
       b: product('B', { lo: 150, hi: 400 }),
     })
     expect(candidate.value).toBeNull()
-    expect(options.value.map((o) => o.label)).toEqual(['A', 'B'])
+    expect(options.value.map((o) => o.text)).toEqual(['A', 'B'])
     chosen.value = 'b'
     expect(candidate.value?.product.id).toBe('b')
   })

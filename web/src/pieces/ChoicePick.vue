@@ -5,11 +5,14 @@ defineProps<{
   label: string
   choices: readonly { readonly value: T; readonly text: string; readonly note?: string | undefined }[]
   disabled?: boolean
+  /** Whether its name stands above the choices. */
+  named?: boolean
 }>()
 </script>
 
 <template>
   <div class="choices" role="radiogroup" :aria-label="label">
+    <span v-if="named" class="name" aria-hidden="true">{{ label }}</span>
     <button
       v-for="c in choices"
       :key="String(c.value)"
@@ -29,6 +32,13 @@ defineProps<{
   display: flex;
   flex-wrap: wrap;
   gap: 10px;
+}
+
+.name {
+  flex: 1 0 100%;
+  font-size: 15px;
+  font-weight: 600;
+  color: var(--ink-2);
 }
 button {
   min-height: 48px;

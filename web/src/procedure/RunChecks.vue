@@ -6,7 +6,7 @@ import { useKit } from '../house/kit.ts'
 import { useTimes } from '../look/times.ts'
 import { useNames } from '../record/names.ts'
 import { useSite } from '../record/site.ts'
-import ChoiceRow from '../pieces/ChoiceRow.vue'
+import ChoicePick from '../pieces/ChoicePick.vue'
 import { useChosenProduct } from '../solution/chosen-product.ts'
 import HeatCheck from '../solution/HeatCheck.vue'
 import SanitizerCheck from '../solution/SanitizerCheck.vue'
@@ -61,13 +61,13 @@ const under = computed(() => {
 </script>
 
 <template>
-  <choice-row
+  <choice-pick
     v-if="several"
     v-model="chosen"
     class="which"
     named
-    :name="t('bench.whichProduct')"
-    :options="options"
+    :label="t('bench.whichProduct')"
+    :choices="options"
   />
   <sanitizer-check
     v-if="checked"

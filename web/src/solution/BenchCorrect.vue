@@ -5,7 +5,7 @@ import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { bandsOf } from '../pieces/band.ts'
 import BandRuler from '../pieces/BandRuler.vue'
-import ChoiceRow from '../pieces/ChoiceRow.vue'
+import ChoicePick from '../pieces/ChoicePick.vue'
 import FigureField from '../pieces/FigureField.vue'
 import NumberPad from '../pieces/NumberPad.vue'
 import CorrectionAct from './CorrectionAct.vue'
@@ -93,12 +93,12 @@ const after = computed(() => {
           >
             {{ t('bench.orMore') }}
           </button>
-          <choice-row
+          <choice-pick
             v-model="c.inIt.value"
             class="got"
             named
-            :name="t('bench.gotIn')"
-            :options="gotIn.map((value) => ({ label: t(`bench.got.${value}`), value }))"
+            :label="t('bench.gotIn')"
+            :choices="gotIn.map((value) => ({ text: t(`bench.got.${value}`), value }))"
           />
           <p class="quiet small">{{ t('bench.volumeUnknown') }}</p>
         </div>

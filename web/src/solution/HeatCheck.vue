@@ -4,7 +4,7 @@ import { NButton, NSelect } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute } from 'vue-router'
-import ChoiceRow from '../pieces/ChoiceRow.vue'
+import ChoicePick from '../pieces/ChoicePick.vue'
 import FigureField from '../pieces/FigureField.vue'
 import NumberPad from '../pieces/NumberPad.vue'
 import { useHeatChecking, type HeatAsked } from './heat-checking.ts'
@@ -30,11 +30,11 @@ const fault = (name: HeatField) => {
   return wrong ? t(`bench.${wrong.code}`, { lo: wrong.lo, hi: wrong.hi, unit: unit(name) }) : undefined
 }
 const keptChoices = computed(() =>
-  (['room', 'refrigerated'] as const).map((value) => ({ label: t(`bench.kept.${value}`), value })),
+  (['room', 'refrigerated'] as const).map((value) => ({ text: t(`bench.kept.${value}`), value })),
 )
 const turnedChoices = computed(() => [
-  { label: t('bench.turned'), value: true },
-  { label: t('bench.notTurned'), value: false },
+  { text: t('bench.turned'), value: true },
+  { text: t('bench.notTurned'), value: false },
 ])
 const byLabel = (name: HeatField) => readOn.chosen(name)?.kind === 'indicator'
 function keep(): void {
@@ -62,20 +62,20 @@ function keep(): void {
           :aria-label="t('bench.at')"
           @update:value="(v: string) => (stationId = v)"
         />
-        <choice-row
+        <choice-pick
           v-if="what === 'utensils'"
           v-model="kept"
-          :name="t('bench.keptName')"
-          :options="keptChoices"
+          :label="t('bench.keptName')"
+          :choices="keptChoices"
         />
         <div class="fields">
           <div v-for="name in shown" :key="name" class="one">
-            <choice-row
+            <choice-pick
               v-if="byLabel(name)"
               v-model="turned"
               named
-              :name="t(`bench.field.${name}`)"
-              :options="turnedChoices"
+              :label="t(`bench.field.${name}`)"
+              :choices="turnedChoices"
             />
             <figure-field
               v-else

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
-import ChoiceRow from '../pieces/ChoiceRow.vue'
+import ChoicePick from '../pieces/ChoicePick.vue'
 import { useNames } from '../record/names.ts'
 import { useChosenProduct } from './chosen-product.ts'
 import SanitizerCheck from './SanitizerCheck.vue'
@@ -37,11 +37,11 @@ const place = computed(() => ({
     @done="router.push(`/dish/machine/${station}`)"
   >
     <template v-if="candidates.length > 1" #which>
-      <choice-row v-model="chosen" class="which" named :name="t('bench.whichProduct')" :options="options" />
+      <choice-pick v-model="chosen" class="which" named :label="t('bench.whichProduct')" :choices="options" />
     </template>
   </sanitizer-check>
   <div v-else-if="candidates.length > 1" class="empty">
-    <choice-row v-model="chosen" named :name="t('bench.whichProduct')" :options="options" />
+    <choice-pick v-model="chosen" named :label="t('bench.whichProduct')" :choices="options" />
   </div>
   <p v-else class="empty quiet">{{ t('bench.noSanitizer') }}</p>
 </template>

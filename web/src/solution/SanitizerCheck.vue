@@ -3,7 +3,7 @@ import type { CaseAction, Place } from '@tadka/core/record'
 import { NButton, NSelect } from 'naive-ui'
 import { computed, ref, toRef } from 'vue'
 import { useI18n } from 'vue-i18n'
-import ChoiceRow from '../pieces/ChoiceRow.vue'
+import ChoicePick from '../pieces/ChoicePick.vue'
 import FigureField from '../pieces/FigureField.vue'
 import NumberPad from '../pieces/NumberPad.vue'
 import StripPicker from '../pieces/StripPicker.vue'
@@ -118,14 +118,14 @@ function act(): void {
           <h2>{{ heading }}</h2>
         </slot>
         <p class="quiet">{{ under }}</p>
-        <choice-row
+        <choice-pick
           v-if="c.titration.value"
           v-model="byDrops"
           class="by"
-          :name="t('bench.readBy')"
-          :options="[
-            { label: t('bench.byStrip'), value: false },
-            { label: c.titration.value.name, value: true },
+          :label="t('bench.readBy')"
+          :choices="[
+            { text: t('bench.byStrip'), value: false },
+            { text: c.titration.value.name, value: true },
           ]"
         />
         <figure-field

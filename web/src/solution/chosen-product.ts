@@ -21,6 +21,6 @@ export function useChosenProduct(use: () => string | null, ranged = false) {
     candidates,
     candidate,
     chosen,
-    options: computed(() => candidates.value.map((c) => ({ label: c.product.name, value: c.product.id }))),
+    options: computed(() => candidates.value.map((c) => ({ text: c.product.name, value: c.product.id }))),
   }
 }

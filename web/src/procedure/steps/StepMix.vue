@@ -9,7 +9,7 @@ import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useKit } from '../../house/kit.ts'
-import ChoiceRow from '../../pieces/ChoiceRow.vue'
+import ChoicePick from '../../pieces/ChoicePick.vue'
 import { useSite } from '../../record/site.ts'
 import { useChosenProduct } from '../../solution/chosen-product.ts'
 import { useWays } from '../../solution/measured.ts'
@@ -89,13 +89,13 @@ function poured(): void {
 
 <template>
   <p v-if="candidates.length === 0" class="refusal" role="alert">{{ t('run.noProduct') }}</p>
-  <choice-row
+  <choice-pick
     v-if="candidates.length > 1"
     v-model="chosen"
     class="which"
     named
-    :name="t('bench.whichProduct')"
-    :options="options"
+    :label="t('bench.whichProduct')"
+    :choices="options"
   />
   <p v-if="tooMuch" class="refusal" role="alert">
     {{ t('run.tooMuch', { vessel: step.vessel, volume: volumeWords(holds, units) }) }}
