@@ -1,10 +1,11 @@
 /**
  * One place that decides whether a press counts, for every control of the application:
  * it began on the control that it ends on; nothing that it began on has changed meanwhile; and it is not the second tap of a
- * double tap. After a step changes nothing answers until the finger is up and a short moment has passed.
+ * double tap. After a step changes nothing answers until the finger is up, the new step can be seen, and a short moment has
+ * passed. What counts is when the glass was touched, not when a busy tablet came to it.
  */
 
-/** After a step changed and the finger is up, controls rest for so long; a second tap there within it is the first one's echo. */
+/** After a step changed and the finger is up, controls rest for so long, ms; a second tap there within it is the first one's echo. */
 const restMs = 300
 /** Taps this near to each other, px, are at one place: what stands there may have changed. */
 const onePlace = 48
@@ -25,15 +26,19 @@ export interface PressGuard {
   readonly stop: () => void
 }
 
-/** The time, and a way to be called later: the browser's own unless a test brings another. */
+/** The time, ms, as events tell theirs, and ways to be called later: the browser's own unless a test brings another. */
 export interface GuardClock {
   readonly now: () => number
   readonly later: (ms: number, then: () => void) => void
+  /** Calls when what has changed until now can be seen. */
+  readonly seen: (then: () => void) => void
 }
 
 const browserClock: GuardClock = {
   now: () => performance.now(),
   later: (ms, then) => void setTimeout(then, ms),
+  // The first frame draws it, the second comes when that was shown.
+  seen: (then) => void requestAnimationFrame(() => requestAnimationFrame(then)),
 }
 
 /** Watches a document's presses until it is stopped. */
@@ -42,14 +47,16 @@ export function guardPresses(root: Document, clock: GuardClock = browserClock): 
   let began: Element | null = null
   let down = false
   let restUntil = -Infinity
+  /** Changes of the step that cannot be seen yet. */
+  let unseen = 0
   /** A step changed while the finger was down. */
   let stale = false
   /** The last press that counted. */
   let last: { control: Element; at: number; x: number; y: number } | null = null
-  const resting = () => stale || clock.now() < restUntil
+  const resting = (at: number) => stale || unseen > 0 || at < restUntil
   const echoes = (control: Element, event: MouseEvent) =>
     last !== null &&
-    clock.now() < last.at + restMs &&
+    event.timeStamp < last.at + restMs &&
     (last.control === control ||
       (event.detail > 0 &&
         Math.abs(event.clientX - last.x) < onePlace &&
@@ -57,7 +64,7 @@ export function guardPresses(root: Document, clock: GuardClock = browserClock): 
 
   /** Tells on the page, for whoever drives it: nothing answers now; a second tap would be the first one's echo. */
   function show(): void {
-    root.documentElement.toggleAttribute('data-resting', resting())
+    root.documentElement.toggleAttribute('data-resting', resting(clock.now()))
     root.documentElement.toggleAttribute('data-pressed', last !== null && clock.now() < last.at + restMs)
   }
   function rest(): void {
@@ -76,7 +83,7 @@ export function guardPresses(root: Document, clock: GuardClock = browserClock): 
   function onDown(event: PointerEvent): void {
     down = true
     began = controlOf(event.target)
-    if (began && !began.closest(quick) && resting()) {
+    if (began && !began.closest(quick) && resting(event.timeStamp)) {
       began = null
       refuse(event)
     }
@@ -99,7 +106,7 @@ export function guardPresses(root: Document, clock: GuardClock = browserClock): 
       began = control
     }
     // A key that is held is one press.
-    if (control && (event.repeat || resting())) refuse(event)
+    if (control && (event.repeat || resting(event.timeStamp))) refuse(event)
   }
   function onClick(event: MouseEvent): void {
     const control = controlOf(event.target)
@@ -109,9 +116,9 @@ export function guardPresses(root: Document, clock: GuardClock = browserClock): 
     const pointed = event.detail > 0
     const elsewhere = pointed && began !== control
     const echo = !isQuick && !control.matches(choices) && echoes(control, event)
-    if (elsewhere || echo || (!isQuick && resting())) return refuse(event)
+    if (elsewhere || echo || (!isQuick && resting(event.timeStamp))) return refuse(event)
     if (isQuick) return
-    last = { control, at: clock.now(), x: event.clientX, y: event.clientY }
+    last = { control, at: Math.min(event.timeStamp, clock.now()), x: event.clientX, y: event.clientY }
     show()
     clock.later(restMs, show)
   }
@@ -127,7 +134,12 @@ export function guardPresses(root: Document, clock: GuardClock = browserClock): 
     changed() {
       began = null
       if (down) stale = true
-      rest()
+      unseen += 1
+      show()
+      clock.seen(() => {
+        unseen -= 1
+        rest()
+      })
     },
     stop() {
       root.removeEventListener('pointerdown', onDown, capture)
