@@ -1,13 +1,20 @@
 import { defineConfig } from 'vitest/config'
 
 const unit = (name: string) => ({
-  // A slow machine is no failure: what is timed is timed in bench/.
-  test: { name, include: [`${name}/**/*.test.ts`], environment: 'node' as const, testTimeout: 60_000 },
+  test: {
+    name,
+    include: [`${name}/**/*.test.ts`],
+    environment: 'node' as const,
+    // Nothing there leaves anything behind: files share what they import, and need not read it anew.
+    isolate: false,
+    // A slow machine is no failure: what is timed is timed in bench/.
+    testTimeout: 60_000,
+  },
 })
 
 export default defineConfig({
   test: {
-    // The suites that ask for a database come one after another; the others fill a small machine's cores.
+    // As many at once as a small machine has cores. Each file that asks for a database has one of its own.
     maxWorkers: 2,
     projects: [
       unit('core'),
@@ -19,8 +26,8 @@ export default defineConfig({
           name: 'server',
           include: ['server/**/*.test.ts', 'launcher/**/*.test.ts'],
           environment: 'node',
+          isolate: false,
           globalSetup: ['launcher/test-cluster.ts'],
-          fileParallelism: false,
           testTimeout: 240_000,
           hookTimeout: 120_000,
         },

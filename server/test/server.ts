@@ -3,8 +3,8 @@ import type { AnyDraft, RecordType } from '@tadka/core/record'
 import type { FastifyInstance } from 'fastify'
 import pg from 'pg'
 import { v7 } from 'uuid'
+import { dropDatabase, makeLike, type Like } from '../../launcher/like.ts'
 import { buildApp } from '../app/app.ts'
-import { migrate } from '../db/migrate.ts'
 import { people, siteId } from '../demo/house.ts'
 import { loadDemo } from '../demo/load.ts'
 import type { Pool } from '../db/pool.ts'
@@ -19,25 +19,21 @@ export interface TestDatabase {
 
 const url = (whose: 'OWNER' | 'APP'): string => process.env[`TADKA_TEST_${whose}_URL`] ?? ''
 
-/** A database of its own on the test cluster, migrated. */
-export async function testDatabase(): Promise<TestDatabase> {
+/** A database of its own on the test cluster: with the schema alone, or like one that was filled before. */
+export async function testDatabase(
+  like: Like = { name: 'like_empty', fill: () => Promise.resolve() },
+): Promise<TestDatabase> {
+  const cluster = { ownerUrl: url('OWNER'), appUrl: url('APP') }
   const name = `t_${randomUUID().replaceAll('-', '')}`
-  const root = new pg.Client({ connectionString: url('OWNER') })
-  await root.connect()
-  await root.query(`create database ${name}`)
-  const at = (address: string) => address.replace(/\/tadka$/, `/${name}`)
-  const [ownerUrl, appUrl] = [at(url('OWNER')), at(url('APP'))]
-  await migrate(ownerUrl)
-  const owner = new pg.Client({ connectionString: ownerUrl })
+  const reached = await makeLike(cluster, name, like)
+  const owner = new pg.Client({ connectionString: reached.ownerUrl })
   await owner.connect()
   return {
-    ownerUrl,
-    appUrl,
+    ...reached,
     owner,
     drop: async () => {
       await owner.end()
-      await root.query(`drop database ${name} with (force)`)
-      await root.end()
+      await dropDatabase(cluster, name)
     },
   }
 }
@@ -49,10 +45,12 @@ export interface TestServer extends TestDatabase {
 }
 
 /** The server over a demo database, with a clock that the test moves. */
-export async function testServer(days = 2, at = Date.parse('2026-11-26T21:30:00Z')): Promise<TestServer> {
-  const database = await testDatabase()
-  const clock = { now: at }
-  await loadDemo(database.ownerUrl, database.appUrl, clock.now, days)
+export async function testServer(days = 2, from = Date.parse('2026-11-26T21:30:00Z')): Promise<TestServer> {
+  const database = await testDatabase({
+    name: `like_demo_${days}_${from}`,
+    fill: (ownerUrl, appUrl) => loadDemo(ownerUrl, appUrl, from, days),
+  })
+  const clock = { now: from }
   const app = await buildApp({
     databaseUrl: database.appUrl,
     webRoot: null,

@@ -1,0 +1,71 @@
+import pg from 'pg'
+import { migrate } from '../server/db/migrate.ts'
+
+/** A database that others are made like: filled once, then copied. */
+export interface Like {
+  readonly name: string
+  /** Puts in what it holds, over the newest schema. */
+  readonly fill: (ownerUrl: string, appUrl: string) => Promise<unknown>
+}
+
+/** Where a cluster is reached, as the owner of its databases and as the application. */
+export interface Reached {
+  readonly ownerUrl: string
+  readonly appUrl: string
+}
+
+/** The same cluster, another database of it. */
+export const within = ({ ownerUrl, appUrl }: Reached, database: string): Reached => ({
+  ownerUrl: ownerUrl.replace(/\/\w+$/, `/${database}`),
+  appUrl: appUrl.replace(/\/\w+$/, `/${database}`),
+})
+
+/** Makes a database of this name, like another; one that stood there is gone. Returns how it is reached. */
+export async function makeLike(cluster: Reached, database: string, like: Like): Promise<Reached> {
+  await asOwner(cluster, async (owner) => {
+    await owner.query('select pg_advisory_lock(hashtext($1))', [like.name])
+    await makeOnce(cluster, owner, like)
+    await owner.query(`drop database if exists ${database} with (force)`)
+    await owner.query(`create database ${database} template ${like.name}`)
+  })
+  return within(cluster, database)
+}
+
+export const dropDatabase = (cluster: Reached, database: string): Promise<void> =>
+  asOwner(cluster, async (owner) => {
+    await owner.query(`drop database if exists ${database} with (force)`)
+  })
+
+/** Removes what earlier runs left: it was made by another code. */
+export const dropMade = (cluster: Reached, named: RegExp): Promise<void> =>
+  asOwner(cluster, async (owner) => {
+    const all = await owner.query<{ name: string }>('select datname as name from pg_database')
+    for (const { name } of all.rows)
+      if (named.test(name)) await owner.query(`drop database ${name} with (force)`)
+  })
+
+/** Fills the database that others are copied from, where none has yet. Whoever asks meanwhile waits at the lock. */
+async function makeOnce(cluster: Reached, owner: pg.Client, { name, fill }: Like): Promise<void> {
+  const { rowCount } = await owner.query('select from pg_database where datname = $1', [name])
+  if (rowCount !== 0) return
+  const making = `${name}_making`
+  await owner.query(`drop database if exists ${making} with (force)`)
+  await owner.query(`create database ${making}`)
+  const { ownerUrl, appUrl } = within(cluster, making)
+  await migrate(ownerUrl)
+  await fill(ownerUrl, appUrl)
+  // A connection that is just closing would forbid it.
+  await owner.query('select pg_terminate_backend(pid) from pg_stat_activity where datname = $1', [making])
+  await owner.query(`alter database ${making} rename to ${name}`)
+}
+
+async function asOwner(cluster: Reached, work: (owner: pg.Client) => Promise<void>): Promise<void> {
+  const owner = new pg.Client({ connectionString: within(cluster, 'postgres').ownerUrl })
+  await owner.connect()
+  try {
+    await work(owner)
+  } finally {
+    // What it has locked is free again.
+    await owner.end()
+  }
+}
