@@ -3,7 +3,7 @@ import { once } from 'node:events'
 import { createInterface } from 'node:readline'
 import { gzipSync } from 'node:zlib'
 import { chromium } from '@playwright/test'
-import { chromiumArgs } from '../e2e/browser.ts'
+import { chromiumArgs, chromiumPath } from '../e2e/browser.ts'
 import { median, report } from './report.ts'
 
 /** The script that the first place needs, gzipped, and the time until it can be used, the processor slowed four times. */
@@ -15,7 +15,7 @@ for await (const line of createInterface({ input: application.stdout })) {
   url = (JSON.parse(line) as { TADKA_URL: string }).TADKA_URL
   break
 }
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: chromiumArgs })
+const browser = await chromium.launch({ executablePath: chromiumPath, args: chromiumArgs })
 const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
 const first = await context.newPage()
 await first.goto(url)

@@ -12,11 +12,30 @@ export async function later(page: Page, minutes: number): Promise<void> {
 
 export const restartServer = () => control('restart')
 
-export async function signIn(page: Page, name: string, pin: string): Promise<void> {
+/** Signs in the way a person does, at the front door. */
+export async function signInByHand(page: Page, name: string, pin: string): Promise<void> {
   await page.goto(address())
   await page.getByRole('button', { name: new RegExp(name) }).click()
   for (const digit of pin) await page.getByRole('button', { name: digit, exact: true }).click()
   await page.getByRole('button', { name: 'Sign in', exact: true }).click()
+  await isOnShift(page, name)
+}
+
+/** Signs in by what the front door sends, for tests of what comes after it. */
+export async function signIn(page: Page, name: string, pin: string): Promise<void> {
+  await alsoSignsIn(page, name, pin)
+  await page.goto(address('/shift'))
+  await isOnShift(page, name)
+}
+
+/** One more person on this tablet; the page learns it when it is loaded again. */
+export async function alsoSignsIn(page: Page, name: string, pin: string): Promise<void> {
+  const data = { site: 'gannet', person: name.toLowerCase(), pin, device: 'browser-test' }
+  const answer = await page.request.post(address('/api/session/pin'), { data })
+  expect(answer.ok(), await answer.text()).toBe(true)
+}
+
+async function isOnShift(page: Page, name: string): Promise<void> {
   // Who acts is shown only once the server has answered.
   await expect(page.getByRole('button', { name: new RegExp(`^Acting: ${name}`) })).toBeVisible({
     timeout: 30_000,
@@ -26,10 +45,19 @@ export async function signIn(page: Page, name: string, pin: string): Promise<voi
 }
 
 /** Waits until the screen answers to presses again: after a step changed it rests for a moment. */
-export const settled = (page: Page) => expect(page.locator('html')).not.toHaveAttribute('data-resting')
+export const settled = (page: Page) => without(page, 'data-resting')
 
 /** Waits until a second tap at the same place is no echo of the first. */
-const counts = (page: Page) => expect(page.locator('html')).not.toHaveAttribute('data-pressed')
+export const counts = (page: Page) => without(page, 'data-pressed')
+
+/** Waits until a mark is gone from the page, looking often: most are there for a moment only. */
+async function without(page: Page, ...marks: string[]): Promise<void> {
+  await page.waitForFunction(
+    (all) => all.every((mark) => !document.documentElement.hasAttribute(mark)),
+    marks,
+    { polling: 25 },
+  )
+}
 
 export async function press(page: Page, name: string | RegExp): Promise<void> {
   const button = page.getByRole('button', { name, exact: typeof name === 'string' })
@@ -45,8 +73,8 @@ export async function press(page: Page, name: string | RegExp): Promise<void> {
 async function tap(page: Page, control: Locator): Promise<void> {
   const refused = () => page.locator('html').getAttribute('data-refused')
   for (let tries = 0; tries < 5; tries++) {
-    await settled(page)
-    await counts(page)
+    // At rest after a change; and no second tap at this place would be the first one's echo.
+    await without(page, 'data-resting', 'data-pressed')
     const before = await refused()
     await control.click()
     if ((await refused()) === before) return
@@ -99,7 +127,8 @@ export async function countParts(page: Page): Promise<void> {
  * but it where only the layout does: contrast takes axe the longest.
  */
 export async function isAccessible(page: Page, what: 'all' | 'contrast' | 'layout' = 'all'): Promise<void> {
-  const axe = new AxeBuilder({ page })
+  // No frames of other origins: axe need not open a page of its own to gather what they found.
+  const axe = new AxeBuilder({ page }).setLegacyMode().options({ resultTypes: ['violations'] })
   if (what === 'contrast') axe.withRules(['color-contrast'])
   if (what === 'layout') axe.disableRules(['color-contrast'])
   const { violations } = await axe.analyze()

@@ -1,5 +1,15 @@
 import { beginsAnew, expect, test } from './test.ts'
-import { address, chooseStation, heading, isAccessible, press, signIn, pick, settled } from './crew.ts'
+import {
+  address,
+  chooseStation,
+  heading,
+  isAccessible,
+  pick,
+  press,
+  settled,
+  signIn,
+  signInByHand,
+} from './crew.ts'
 
 beginsAnew()
 
@@ -165,7 +175,7 @@ test('the bench tells a fault at its field and keeps what was typed', async ({ p
 })
 
 test('who acts is changed in two taps', async ({ page }) => {
-  await signIn(page, 'Bao', '2468')
+  await signInByHand(page, 'Bao', '2468')
   await page.getByRole('button', { name: /^Acting: Bao/ }).click()
   await press(page, 'Sign in someone else')
   await press(page, /Ines/)

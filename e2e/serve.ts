@@ -1,11 +1,10 @@
 import { createServer } from 'node:http'
 import { fileURLToPath } from 'node:url'
-import pg from 'pg'
-import { freePort, startCluster } from '../launcher/cluster.ts'
-import { dataDir } from '../launcher/paths.ts'
+import { freePort } from '../launcher/cluster.ts'
+import { makeLike } from '../launcher/like.ts'
 import { buildApp } from '../server/app/app.ts'
-import { migrate } from '../server/db/migrate.ts'
 import { loadDemo } from '../server/demo/load.ts'
+import { demoCluster } from './cluster.ts'
 
 /**
  * The real application over a fresh demo database, at the close of a trading day. Its clock runs, from the hour of
@@ -13,32 +12,27 @@ import { loadDemo } from '../server/demo/load.ts'
  * server (POST /restart) and puts database and clock back to what they were at the start (POST /anew).
  */
 const webRoot = fileURLToPath(new URL('../web/dist', import.meta.url))
-const cluster = await startCluster(dataDir, process.env['TADKA_CLUSTER'] ?? 'e2e', () => {})
-/** Makes a database anew, empty or as another is. */
-async function make(database: string, like = 'template1'): Promise<void> {
-  const owner = new pg.Client({ connectionString: cluster.ownerUrl.replace(/\/tadka$/, '/postgres') })
-  await owner.connect()
-  await owner.query(`drop database if exists ${database} with (force)`)
-  // Whoever is still connected to what is copied would forbid it: a pool that is just closing, a vacuum.
-  await owner.query(
-    'select pg_terminate_backend(pid) from pg_stat_activity where datname = $1 and pid <> pg_backend_pid()',
-    [like],
-  )
-  await owner.query(`create database ${database} template ${like}`)
-  await owner.end()
-}
+const name = process.env['TADKA_NAME'] ?? 'shots'
+const given = { ownerUrl: process.env['TADKA_E2E_OWNER_URL'], appUrl: process.env['TADKA_E2E_APP_URL'] }
+/** The cluster that the tests share, or one of its own. */
+const cluster =
+  given.ownerUrl !== undefined && given.appUrl !== undefined
+    ? { ownerUrl: given.ownerUrl, appUrl: given.appUrl, stop: () => Promise.resolve() }
+    : await demoCluster()
 
 const atFirst = () => Date.parse(process.env['TADKA_AT'] ?? '2026-11-26T22:40:00Z') - Date.now()
 let offset = atFirst()
 const now = () => Date.now() + offset
-await make('tadka')
-await migrate(cluster.ownerUrl)
-await loadDemo(cluster.ownerUrl, cluster.appUrl, now(), 14)
-await make('tadka_first', 'tadka')
+const demo = {
+  name: 'like_demo',
+  fill: (ownerUrl: string, appUrl: string) => loadDemo(ownerUrl, appUrl, now(), 14),
+}
+const make = () => makeLike(cluster, `demo_${name}`, demo)
+const { appUrl } = await make()
 
 const port = await freePort()
 const start = async () => {
-  const app = await buildApp({ databaseUrl: cluster.appUrl, webRoot, tls: null, now })
+  const app = await buildApp({ databaseUrl: appUrl, webRoot, tls: null, now })
   await app.listen({ host: '127.0.0.1', port })
   return app
 }
@@ -50,7 +44,7 @@ const control = createServer((request, response) => {
     if (what === 'restart' || what === 'anew') {
       await app.close()
       if (what === 'anew') {
-        await make('tadka', 'tadka_first')
+        await make()
         offset = atFirst()
       }
       app = await start()

@@ -1,15 +1,15 @@
 import { chromium, type Page } from '@playwright/test'
 import { gateway, rackStream } from '@tadka/devices'
 import { demoProbeHeader } from '../server/demo/devices.ts'
-import { chromiumArgs } from './browser.ts'
+import { chromiumArgs, chromiumPath } from './browser.ts'
 import { countParts, hold, pick, press, settled, signIn } from './crew.ts'
 import { control } from './control.ts'
 import { application } from './started.ts'
 
 /** Takes the pictures of docs/screenshots from the demo at the close of a day: 1280 by 800, one of each main view. */
-const { told, stop } = await application('e2e')
+const { told, stop } = await application('shots')
 Object.assign(process.env, told)
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: chromiumArgs })
+const browser = await chromium.launch({ executablePath: chromiumPath, args: chromiumArgs })
 const newPage = async (colorScheme: 'light' | 'dark'): Promise<Page> =>
   (
     await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme, deviceScaleFactor: 1 })

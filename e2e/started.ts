@@ -49,5 +49,5 @@ export const application = (name: string): Promise<Started<Record<string, string
   started(
     ['--import', 'tsx', 'e2e/serve.ts'],
     (line) => (line.startsWith('{') ? (JSON.parse(line) as Record<string, string>) : null),
-    { TADKA_CLUSTER: name },
+    { TADKA_NAME: name },
   )

@@ -10,7 +10,7 @@ export const test = base.extend<object, { readonly isServed: boolean }>({
     // Playwright reads what a fixture needs from its first parameter.
     // eslint-disable-next-line no-empty-pattern
     async ({}, use, { parallelIndex }) => {
-      const { told, stop } = await application(`e2e-${parallelIndex}`)
+      const { told, stop } = await application(`worker_${parallelIndex}`)
       Object.assign(process.env, told)
       await use(true)
       await stop()
