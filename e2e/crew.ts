@@ -4,8 +4,12 @@ import { control } from './control.ts'
 
 export const address = (path = '/') => `${process.env['TADKA_URL']}${path}`
 
-/** Moves the server's clock on; tablets learn it from the next answer, here by a reload. */
+/**
+ * Moves the server's clock on; tablets learn it from the next answer, here by a reload. What was done before has to have come in:
+ * of what is on its way while the clock jumps, nobody could say when it was.
+ */
 export async function later(page: Page, minutes: number): Promise<void> {
+  await expect(page.getByText('all sent')).toBeVisible()
   await control(String(minutes))
   await page.reload()
 }

@@ -241,7 +241,7 @@ test('every wall chart prints on two pages at most', async ({ page }) => {
   expect(charts.length).toBeGreaterThan(35)
   // Printing takes a while: those with the most steps, all of them with `--long`.
   const length = (chart: string) =>
-    JSON.stringify(allProcedures().find((p) => chart.startsWith(`/chart/${p.id}?`))).length
+    JSON.stringify(allProcedures().find((p) => chart.startsWith(`/chart/${p.id}?`)) ?? '').length
   const longest = charts.toSorted((a, b) => length(b) - length(a))
   for (const chart of longest.slice(0, process.env['TADKA_LONG'] === undefined ? 8 : charts.length)) {
     await page.goto(address(chart))

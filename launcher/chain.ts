@@ -1,7 +1,8 @@
 import { openPool, type Pool } from '../server/db/pool.ts'
 import { clearWrongTries, findPerson, sitesWithPeople } from '../server/people/queries.ts'
 import { rebuildSite } from '../server/record/rebuild.ts'
-import { verifySite } from '../server/record/verify.ts'
+import { verifySite } from '../server/record/verify/verify.ts'
+import { faultLine } from './fault-line.ts'
 import { openDatabase } from './database.ts'
 import { Trouble } from './trouble.ts'
 
@@ -34,12 +35,12 @@ export async function chainCommand(
       console.log(`${await rebuildSite(pool, site)} states folded anew from the records of ${site}.`)
       return 0
     }
-    const report = await verifySite(pool, site)
-    console.log(
-      report.sound
-        ? `The chain of ${site} is whole: ${report.records} records, head ${report.head}`
-        : `The chain of ${site} is broken at record ${report.fault?.seq} (${report.fault?.why}); ${report.records} before it are whole.`,
-    )
+    const report = await verifySite(pool, site, (n) => console.log(`  ${n} records followed`))
+    if (report.sound) console.log(`All of ${site} is whole: ${report.records} records, head ${report.head}`)
+    else {
+      console.log(`${site} is not whole; ${report.records} records from the first are.`)
+      for (const fault of report.faults) console.log(`  ${faultLine(fault)}`)
+    }
     return report.sound ? 0 : 1
   } finally {
     await pool.end()

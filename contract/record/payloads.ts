@@ -121,6 +121,10 @@ export const payloadSchemas = {
   'shift.signed@1': z.strictObject({
     day: z.iso.date(),
     upTo: instantMs,
+    head: z
+      .string()
+      .regex(/^[0-9a-f]{64}$/)
+      .exactOptional(),
     openCases: z.array(slug).max(500),
     reason: words(500),
     left: z

@@ -4,6 +4,8 @@ export interface ShiftSigned {
   readonly day: string
   /** The last record that the signature covers. */
   readonly upTo: number
+  /** That record's hash: whoever holds the signature can tell whether what it covers was written anew. Absent in older ones. */
+  readonly head?: string
   /** Cases that were open when it was signed. */
   readonly openCases: readonly string[]
   /** Why it was signed over what was left; empty where nothing was. */

@@ -7,7 +7,7 @@ import { migrate } from '../../server/db/migrate.ts'
 import { openPool } from '../../server/db/pool.ts'
 import { people, siteId } from '../../server/demo/house.ts'
 import { loadDemo } from '../../server/demo/load.ts'
-import { verifySite } from '../../server/record/verify.ts'
+import { verifySite } from '../../server/record/verify/verify.ts'
 import { freePort, startCluster, type Cluster } from '../cluster.ts'
 import { dataDir, root } from '../paths.ts'
 

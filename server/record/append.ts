@@ -7,13 +7,14 @@ import {
   alsoNeeded,
   amendFault,
   amendmentOf,
-  asJudged,
   canonicalText,
+  concernsOf,
   correctedAt,
   deviceTypes,
   recordText,
   signedTypes,
   subjectsOf,
+  subjectsWithout,
   type AnyDraft,
   type AnyRecord,
   type ShiftState,
@@ -25,7 +26,7 @@ import type { Pool } from '../db/pool.ts'
 import { readContext, writeRecords, type AppendContext, type NewRecord } from './append-queries.ts'
 import { checkContactEntry } from '../procedure/contact-entry.ts'
 import { asOf, type KnownThen } from './as-of.ts'
-import { judgeDraft, withSubjectsOf } from './judge-draft.ts'
+import { judgeDraft } from './judge-draft.ts'
 import { Folding } from './folding.ts'
 import type { AppendMemory } from './memory.ts'
 import { recordById, stateOf } from './queries.ts'
@@ -65,8 +66,8 @@ interface Accepted {
   readonly subjects: SubjectRef[]
   /** What it is judged by beside its own subjects. */
   readonly needs: readonly SubjectRef[]
-  /** Of an amendment: what it amends, and the subjects that this comes to concern only now. */
-  readonly amended?: { readonly target: AnyRecord; readonly anew: readonly SubjectRef[] }
+  /** Of an amendment: what it amends. */
+  readonly amended?: { readonly target: AnyRecord }
 }
 
 /**
@@ -172,10 +173,7 @@ async function amendedSubjects(
     if (fault) throw new Refusal(fault, { target: id })
   }
   const { subjects } = amendmentOf(target, instead, reason)
-  const without = (list: readonly SubjectRef[], of: readonly SubjectRef[]) =>
-    list.filter((s) => !of.some((o) => o.kind === s.kind && o.id === s.id))
-  const all = [...own, ...without(subjects, own)]
-  return { subjects: all, amended: { target, anew: without(all, subjectsOf(target)) } }
+  return { subjects: [...own, ...subjectsWithout(subjects, own)], amended: { target } }
 }
 
 function refused(raw: unknown, error: unknown): DraftOutcome {
@@ -205,7 +203,7 @@ function prepare(
   const known = new Map(context.known.map((k) => [k.id, k]))
   let { seq, hash } = context
   for (const one of accepted) {
-    const { draft, subjects, at, index, amended } = one
+    const { draft, at, index, amended } = one
     const before = known.get(draft.id)
     if (before) {
       outcomes[index] = sameDraft(before.text, draft)
@@ -225,10 +223,7 @@ function prepare(
     const text = recordText(draft, fields)
     hash = sha256(text)
     const record = { ...draft, ...fields } as AnyRecord
-    // A flag may open a case.
-    const concerns =
-      judged.flags.length > 0 ? withSubjectsOf(asJudged(record), subjects, amended?.target) : subjects
-    const anew = amended ? [...amended.anew, ...concerns.slice(subjects.length)] : []
+    const { concerns, anew } = concernsOf(record, amended?.target)
     const also = anew.map((s) => ({ seq: amended?.target.seq ?? 0, ...s }))
     records.push({ record, subjects: concerns, at, text, hash, also })
     if (amended) folding.bring(amended.target, anew)

@@ -81,9 +81,11 @@ export const dayRoutes =
       if (left.length > 0 && reason.trim().length < 3) throw new Refusal('day_not_clean', { left })
       const at = now()
       const openCases = left.flatMap((l) => (l.what === 'case' ? [l.case] : []))
+      const head = await queries.headOf(pool, where)
       const payload = {
         day,
-        upTo: (await queries.headOf(pool, where)).seq,
+        upTo: head.seq,
+        head: head.hash,
         openCases,
         reason: reason.trim(),
         left: left.map(({ what, ...names }) => ({

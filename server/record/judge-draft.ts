@@ -1,13 +1,11 @@
 import { defaultFreshHours, type InForce, type RunState, type StationState } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'
 import {
-  amendmentOf,
   asJudged,
   flagsOf,
   inForceFor,
   judgeAnew,
   readingIn,
-  subjectsOf,
   upcast,
   type AnyDraft,
   type AnyRecord,
@@ -62,17 +60,4 @@ function readingJudged(draft: AnyDraft, known: ReadingKnown, at: number) {
   if (!reading) return null
   const { read, judgement, local, flags } = judgeAnew(reading, known, instant(at))
   return { flags, judged: { reading: read.reading, judgement, local } }
-}
-
-/** The subjects that a record concerns, its own first; last those that only its judging brought. @param target of an amendment. */
-export function withSubjectsOf(
-  record: AnyRecord,
-  subjects: readonly SubjectRef[],
-  target?: AnyRecord,
-): SubjectRef[] {
-  const all =
-    record.type === 'record.amended@1' && target
-      ? amendmentOf(target, record.payload.instead, record.payload.reason).subjects
-      : subjectsOf(record)
-  return [...subjects, ...all.filter((s) => !subjects.some((o) => o.kind === s.kind && o.id === s.id))]
 }

@@ -6,7 +6,7 @@ import type { Services } from '../app/services.ts'
 import { guardDraft } from '../people/guard.ts'
 import { appendBatch } from './append.ts'
 import * as queries from './queries.ts'
-import { verifySite } from './verify.ts'
+import { verifySite } from './verify/verify.ts'
 
 const site = z.object({ site: slug })
 const twoDaysMs = 172_800_000

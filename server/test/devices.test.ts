@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openPool, type Pool } from '../db/pool.ts'
 import { siteId } from '../demo/house.ts'
 import { stateOf } from '../record/queries.ts'
-import { verifySite } from '../record/verify.ts'
+import { verifySite } from '../record/verify/verify.ts'
 import { ask, draft, newDishMachine, signIn, testServer, type TestServer } from './server.ts'
 
 let server: TestServer

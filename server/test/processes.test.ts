@@ -7,7 +7,7 @@ import { appendBatch, type Batch } from '../record/append.ts'
 import { AppendMemory } from '../record/memory.ts'
 import { snapshot, stateOf } from '../record/queries.ts'
 import { SiteQueue } from '../record/queue.ts'
-import { verifySite } from '../record/verify.ts'
+import { verifySite } from '../record/verify/verify.ts'
 import { draft, started, testServer, type TestServer } from './server.ts'
 
 let server: TestServer

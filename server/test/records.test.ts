@@ -4,7 +4,7 @@ import { openPool } from '../db/pool.ts'
 import { siteId } from '../demo/house.ts'
 import { headOf, snapshot } from '../record/queries.ts'
 import { rebuildSite } from '../record/rebuild.ts'
-import { verifySite } from '../record/verify.ts'
+import { verifySite } from '../record/verify/verify.ts'
 import { draft, signIn, started, testServer, type TestServer } from './server.ts'
 
 let server: TestServer
@@ -169,7 +169,7 @@ describe('the chain', () => {
       url: `/api/sites/${siteId}/verify`,
       headers: { cookie },
     })
-    expect(answer.json()).toMatchObject({ sound: false, fault: { seq: 1, why: 'hash' } })
+    expect(answer.json()).toMatchObject({ sound: false, faults: [{ what: 'chain', seq: 1, why: 'hash' }] })
     await server.owner.query("update record set text = replace(text, 'Gennet', 'Gannet') where seq = 1")
     expect((await verify()).sound).toBe(true)
   })

@@ -8,7 +8,7 @@ import { ask } from '../wire/api.ts'
 interface Report {
   sound: boolean
   records: number
-  fault: { seq: number; why: string } | null
+  faults: ({ what: string } & Record<string, unknown>)[]
 }
 
 const session = useSession()
@@ -17,12 +17,17 @@ const busy = ref(false)
 const told = ref('')
 const bad = ref(false)
 
+function wrong([first, ...more]: Report['faults']): string {
+  const said = t(`log.fault.${first?.what ?? 'chain'}`, { ...first })
+  return `${said} ${more.length > 0 ? t('log.faultMore', { n: more.length }) : t('log.faultAlone')}`
+}
+
 async function check(): Promise<void> {
   busy.value = true
   try {
     const report = await ask<Report>('POST', `/api/sites/${session.site}/verify`)
     bad.value = !report.sound
-    told.value = report.sound ? t('log.sound', { n: report.records }) : t('log.broken', { ...report.fault })
+    told.value = report.sound ? t('log.sound', { n: report.records }) : wrong(report.faults)
   } catch {
     bad.value = true
     told.value = t('common.offline')

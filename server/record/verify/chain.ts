@@ -1,0 +1,42 @@
+import { isFault, noRecordBefore, verifyChain } from '@tadka/core/record'
+import type { Client } from '../../db/pool.ts'
+import { sha256 } from '../append.ts'
+import { linksAfter, type LinkRow } from '../queries.ts'
+import type { VerifyFault } from './faults.ts'
+
+const stretch = 2000
+
+/** The end that a site's chain is said to have. */
+export async function headIn(db: Client, site: string): Promise<{ seq: number; hash: string }> {
+  const sql = 'select seq, hash from site_head where site_id = $1'
+  const row = (await db.query<{ seq: number; hash: string }>(sql, [site])).rows[0]
+  return row ?? { seq: 0, hash: noRecordBefore }
+}
+
+/**
+ * Follows a site's whole chain from its first record, and checks that it ends where the head says. `each` is shown every stretch
+ * of it. Returns how many records are whole, and what is wrong.
+ */
+export async function followChain(
+  db: Client,
+  site: string,
+  each: (links: readonly LinkRow[]) => void | Promise<void>,
+): Promise<{ records: number; head: string; faults: VerifyFault[] }> {
+  const end = await headIn(db, site)
+  let head = { seq: 0, hash: noRecordBefore }
+  const ended = (fault: VerifyFault | null) => ({
+    records: head.seq,
+    head: head.hash,
+    faults: fault ? [fault] : [],
+  })
+  for (;;) {
+    const links = await linksAfter(db, site, head.seq, stretch)
+    if (links.length === 0) break
+    const result = verifyChain(links, sha256, head)
+    if (isFault(result)) return ended({ what: 'chain', ...result })
+    await each(links)
+    head = result
+  }
+  if (head.seq > end.seq) return ended({ what: 'after-head', seq: end.seq + 1 })
+  return ended(head.seq === end.seq && head.hash === end.hash ? null : { what: 'head', seq: end.seq })
+}

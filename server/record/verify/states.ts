@@ -1,0 +1,36 @@
+import { canonicalText, type SubjectKind } from '@tadka/core/record'
+import type { Client } from '../../db/pool.ts'
+import { foldSubject, subjectsFiled } from '../fold-subject.ts'
+import { mostFaults, type VerifyFault } from './faults.ts'
+
+interface Kept {
+  readonly kind: SubjectKind
+  readonly id: string
+  readonly state: unknown
+  readonly last: unknown
+  readonly touched: number
+  readonly live: boolean
+}
+
+/** The states that screens are made from, each against a fresh fold of its records; and those that no record stands behind. */
+export async function stateFaults(db: Client, site: string): Promise<VerifyFault[]> {
+  const faults: VerifyFault[] = []
+  const sql = `
+    select kind, subject_id as id, state, last_key as last, touched_at as touched, live
+    from subject_state where site_id = $1`
+  const kept = new Map((await db.query<Kept>(sql, [site])).rows.map((k) => [`${k.kind}/${k.id}`, k]))
+  for (const subject of await subjectsFiled(db, site)) {
+    if (faults.length >= mostFaults) return faults
+    const name = `${subject.kind}/${subject.id}`
+    const anew = await foldSubject(db, site, subject)
+    const stored = kept.get(name)
+    if (!stored || told(stored) !== told(anew)) faults.push({ what: 'state', ...subject })
+    kept.delete(name)
+  }
+  const left = [...kept.values()].map(({ kind, id }): VerifyFault => ({ what: 'state', kind, id }))
+  return [...faults, ...left].slice(0, mostFaults)
+}
+
+/** In one order of keys, and without what JSON leaves out. */
+const told = ({ kind, id, state, last, touched, live }: Kept): string =>
+  canonicalText(JSON.parse(JSON.stringify({ kind, id, state, last, touched, live })))

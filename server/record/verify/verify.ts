@@ -1,0 +1,51 @@
+import { inSite } from '../../db/transaction.ts'
+import type { Client, Pool } from '../../db/pool.ts'
+import { followChain } from './chain.ts'
+import { mostFaults, type VerifyFault } from './faults.ts'
+import { IndexCheck } from './index-rows.ts'
+import { stateFaults } from './states.ts'
+import { columnFaults, photoFaults, signatureFaults } from './tables.ts'
+
+export interface VerifyReport {
+  readonly sound: boolean
+  /** Records whose chain is whole, from the first. */
+  readonly records: number
+  readonly head: string
+  readonly faults: readonly VerifyFault[]
+}
+
+/**
+ * Checks all that a site keeps: the chain from its first record to its head, the columns and index rows beside it, the states
+ * folded from it, signatures and photos. In one view of the database, whatever is written meanwhile.
+ * @param progress is told the records followed, now and then.
+ */
+export const verifySite = (
+  pool: Pool,
+  site: string,
+  progress: (records: number) => void = () => {},
+): Promise<VerifyReport> =>
+  inSite(pool, site, (db) => verifyIn(db, site, progress), 'begin isolation level repeatable read read only')
+
+/** The same in a transaction that is under way and sees the site. */
+export async function verifyIn(
+  db: Client,
+  site: string,
+  progress: (records: number) => void,
+): Promise<VerifyReport> {
+  // A text that cannot be read breaks the chain first; nothing else can be told from it.
+  let followed = 0
+  const chain = await followChain(db, site, (links) => progress((followed += links.length)))
+  if (chain.faults.length > 0) return { sound: false, ...chain }
+  const index = new IndexCheck(db, site)
+  await index.begin()
+  await followChain(db, site, (links) => index.look(links))
+  const faults = [
+    ...(await columnFaults(db, site)),
+    ...index.faults,
+    ...(await index.ofNothing()),
+    ...(await stateFaults(db, site)),
+    ...(await signatureFaults(db, site)),
+    ...(await photoFaults(db, site)),
+  ].slice(0, mostFaults)
+  return { ...chain, sound: faults.length === 0, faults }
+}
