@@ -63,7 +63,7 @@ const draft = () => {
 
 async function append(n: number): Promise<void> {
   const drafts = Array.from({ length: n }, draft)
-  await appendBatch(pool, { site, drafts, sentAt: null, receivedAt: Date.now(), allow: () => null, memory })
+  await appendBatch(pool, { site, drafts, clockOffset: 0, receivedAt: Date.now(), allow: () => null, memory })
 }
 
 let plainSeq = 0
@@ -126,7 +126,7 @@ await appendBatch(pool, {
       payload: stations['galley-bucket'],
     },
   ],
-  sentAt: null,
+  clockOffset: 0,
   receivedAt: Date.now(),
   allow: () => null,
   memory,

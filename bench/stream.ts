@@ -57,7 +57,7 @@ const set = {
 await appendBatch(pool, {
   site,
   drafts: [set, ...plates],
-  sentAt: null,
+  clockOffset: 0,
   receivedAt: clock.now,
   allow: () => null,
 })

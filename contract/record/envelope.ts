@@ -52,9 +52,13 @@ export const draftEnvelope = z.strictObject({
   payload: z.unknown(),
 })
 
-/** What a tablet sends: its own clock's time with the drafts, so that its clock can be corrected. */
+/**
+ * What a tablet sends: its own clock's time with the drafts, and what it knows of the server's (server minus own, ms), so that
+ * its clock can be corrected, however long this is under way.
+ */
 export const batchBody = z.strictObject({
   sentAt: instantMs,
+  offset: z.number().int().min(-1e14).max(1e14).optional(),
   drafts: z.array(z.unknown()).min(1).max(500),
 })
 

@@ -26,7 +26,7 @@ export async function loadDemo(
       const outcomes = await appendBatch(pool, {
         site: siteId,
         drafts: part,
-        sentAt: null,
+        clockOffset: 0,
         receivedAt: part.at(-1)?.observedAt ?? now,
         allow: () => null,
         signed: true,

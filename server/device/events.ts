@@ -72,7 +72,7 @@ export async function takeEvents(
       appendBatch(pool, {
         site,
         drafts,
-        sentAt: null,
+        clockOffset: 0,
         receivedAt,
         allow: () => null,
         fromDevice: true,

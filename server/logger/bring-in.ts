@@ -173,7 +173,7 @@ export function bringIn(services: Pick<Services, 'pool' | 'queue' | 'now'>) {
       appendBatch(pool, {
         site,
         drafts: [draft],
-        sentAt: null,
+        clockOffset: 0,
         receivedAt: at,
         allow: () => null,
         fromDevice: true,

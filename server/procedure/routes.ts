@@ -49,7 +49,7 @@ export const procedureRoutes =
         appendBatch(pool, {
           site: where,
           drafts,
-          sentAt: null,
+          clockOffset: 0,
           receivedAt: at,
           allow: () => null,
           memory: queue.memory,

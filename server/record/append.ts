@@ -36,8 +36,8 @@ export const sha256 = (text: string): string => createHash('sha256').update(text
 export interface Batch {
   readonly site: string
   readonly drafts: readonly unknown[]
-  /** The sender's clock when it sent, milliseconds UTC; null where it is the server's own. */
-  readonly sentAt: number | null
+  /** Server clock minus the sender's, milliseconds. */
+  readonly clockOffset: number
   readonly receivedAt: number
   /**
    * The role in which the person makes this record; null where the server itself answers for it. `at` is the corrected
@@ -54,8 +54,6 @@ export interface Batch {
 
 /** How far ahead of the server's corrected clock an observation may lie before it is refused. */
 const futureSlackMs = 30_000
-/** A clock this near is taken as right: the way over the network alone makes some difference. */
-const clockSlackMs = 2000
 const attempts = 20
 
 interface Accepted {
@@ -75,8 +73,7 @@ interface Accepted {
  * transaction; begun again where another process advanced the chain meanwhile.
  */
 export async function appendBatch(pool: Pool, batch: Batch): Promise<DraftOutcome[]> {
-  const raw = batch.sentAt === null ? 0 : batch.receivedAt - batch.sentAt
-  const clockOffset = Math.abs(raw) <= clockSlackMs ? 0 : Math.round(raw)
+  const { clockOffset } = batch
   const outcomes: DraftOutcome[] = []
   const accepted: (Accepted & { index: number })[] = []
   for (const [index, rawDraft] of batch.drafts.entries()) {

@@ -109,7 +109,7 @@ export const dayRoutes =
         appendBatch(pool, {
           site: where,
           drafts: [draft],
-          sentAt: null,
+          clockOffset: 0,
           receivedAt: at,
           allow: () => null,
           memory: queue.memory,

@@ -1,4 +1,5 @@
 import { batchBody, slug } from '@tadka/contract/record'
+import { clockOffsetOf } from '@tadka/core/record'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
@@ -6,7 +7,7 @@ import type { Services } from '../app/services.ts'
 import { guardDraft } from '../people/guard.ts'
 import { appendBatch } from './append.ts'
 import * as queries from './queries.ts'
-import { verifySite } from './verify/verify.ts'
+import { verifyRecords } from './verify/verify.ts'
 
 const site = z.object({ site: slug })
 const twoDaysMs = 172_800_000
@@ -16,13 +17,13 @@ export const recordRoutes =
   async (app) => {
     app.post('/api/sites/:site/records', { schema: { params: site, body: batchBody } }, async (request) => {
       const tablet = await guard.tablet(request, request.params.site)
-      const { sentAt, drafts } = request.body
+      const { sentAt, offset, drafts } = request.body
       const receivedAt = now()
       const outcomes = await queue.run(request.params.site, () =>
         appendBatch(pool, {
           site: request.params.site,
           drafts,
-          sentAt,
+          clockOffset: clockOffsetOf(receivedAt, sentAt, offset ?? null),
           receivedAt,
           allow: (draft, at) => guardDraft(tablet, draft, at),
           memory: queue.memory,
@@ -71,6 +72,6 @@ export const recordRoutes =
 
     app.post('/api/sites/:site/verify', { schema: { params: site } }, async (request) => {
       await guard.actor(request, request.params.site, 'verify-chain')
-      return verifySite(pool, request.params.site)
+      return verifyRecords(pool, request.params.site)
     })
   }

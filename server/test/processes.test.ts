@@ -28,7 +28,7 @@ afterAll(async () => {
 const batch = (drafts: AnyDraft[], memory: AppendMemory): Batch => ({
   site: siteId,
   drafts,
-  sentAt: null,
+  clockOffset: 0,
   receivedAt: server.clock.now,
   allow: () => null,
   memory,

@@ -2,7 +2,7 @@ import { canonicalText, type AnyDraft } from '@tadka/core/record'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openPool } from '../db/pool.ts'
 import { siteId } from '../demo/house.ts'
-import { headOf, snapshot } from '../record/queries.ts'
+import { headOf, snapshot, stateOf } from '../record/queries.ts'
 import { rebuildSite } from '../record/rebuild.ts'
 import { verifySite } from '../record/verify/verify.ts'
 import { draft, signIn, started, testServer, type TestServer } from './server.ts'
@@ -218,5 +218,26 @@ describe('a draft that names another device’s run', () => {
       headers: { cookie },
     })
     expect(answer.json()).toMatchObject({ state: { status: 'parked', lastBy: 'dara' } })
+  })
+})
+
+describe('a batch that was long under way', () => {
+  it('happened before the next one, as the tablet did it: the wait that was started stands', async () => {
+    const now = server.clock.now
+    const way = 2500
+    const first = started(now - way, 'run-slow')
+    const next = draft(now - way + 400, 'run.parked@1', { run: 'run-slow', station: 'espresso-bucket' })
+    const post = (drafts: unknown[], sentAt: number) =>
+      server.app.inject({
+        method: 'POST',
+        url: `/api/sites/${siteId}/records`,
+        headers: { cookie },
+        payload: { sentAt, offset: 0, drafts },
+      })
+    await post([first], now - way)
+    await post([next], now)
+    const db = pool()
+    expect((await stateOf(db, siteId, 'run', 'run-slow'))?.state).toMatchObject({ status: 'parked' })
+    await db.end()
   })
 })

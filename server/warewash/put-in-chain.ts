@@ -19,7 +19,7 @@ export async function putInChain(
       appendBatch(pool, {
         site,
         drafts,
-        sentAt: null,
+        clockOffset: 0,
         receivedAt: at,
         allow: () => null,
         fromDevice: true,

@@ -3,7 +3,7 @@ import type { AnyDraft } from '@tadka/core/record'
 import { Refusal, type RefusalWire } from '@tadka/core/refusal'
 import { computed, ref, shallowRef, triggerRef } from 'vue'
 import { ask } from '../wire/api.ts'
-import { learnServerTime, ownClock } from '../wire/clock.ts'
+import { clockOffset, learnServerTime, ownClock } from '../wire/clock.ts'
 import { allKept, forget, keep, type Kept } from './outbox.ts'
 
 const batchSize = 50
@@ -63,14 +63,17 @@ export function makeSender(site: () => string | null, settled: (id: string, seq:
   async function sendSome(): Promise<void> {
     const batch = waiting.value.slice(0, batchSize)
     const where = batch[0]?.site ?? site()
-    const body = { sentAt: ownClock(), drafts: batch.filter((d) => d.site === where) }
+    const drafts = batch.filter((d) => d.site === where)
+    const body = { sentAt: ownClock(), offset: clockOffset.value, drafts }
     const answer = await ask<Answer>('POST', `/api/sites/${where}/records`, body)
-    learnServerTime(answer.serverTime)
+    learnServerTime(answer.serverTime, body.sentAt)
     signedOut.value = false
     body.drafts.forEach((draft, i) => settle(draft, answer.outcomes[i]))
     const done = new Set(body.drafts.map((d) => d.id))
+    // Forgotten first: a tablet that is started anew in between sends once more, and finds it known.
+    const taken = [...done].filter((id) => !refused.value.some((r) => r.draft.id === id))
+    await forget(taken).catch(() => {})
     waiting.value = waiting.value.filter((d) => !done.has(d.id))
-    await forget([...done].filter((id) => !refused.value.some((r) => r.draft.id === id)))
   }
 
   function settle(draft: AnyDraft, outcome: DraftOutcome | undefined): void {

@@ -1,4 +1,5 @@
 import { instant, type Instant } from '@tadka/core/quantity'
+import { clockHeard, learnClock, offsetTaken, type ClockSample } from '@tadka/core/record'
 import { useIntervalFn } from '@vueuse/core'
 import { readonly, ref } from 'vue'
 
@@ -14,10 +15,21 @@ const tick = ref(ownClock())
 
 useIntervalFn(() => (tick.value = ownClock()), 500)
 
-/** Learns the server's time from an answer that just came. */
-export function learnServerTime(serverTime: number): void {
-  const raw = serverTime - ownClock()
-  offset.value = Math.abs(raw) <= 2000 ? 0 : raw
+let known: ClockSample | null = null
+/** What is not known better: an answer took no longer than this, ms. */
+const anyAnswerMs = 15_000
+
+/**
+ * Learns the server's time from an answer that just came. It stays what it is until one says it more exactly, or a clock was set:
+ * what is done in a minute of bad Wi-Fi must not change places with what was done before. @param askedAt by this tablet's clock.
+ */
+export function learnServerTime(serverTime: number, askedAt?: number): void {
+  const heard =
+    askedAt === undefined
+      ? { offset: serverTime - ownClock(), within: anyAnswerMs }
+      : clockHeard(serverTime, askedAt, ownClock())
+  known = learnClock(known, heard)
+  offset.value = offsetTaken(known)
   tick.value = ownClock()
 }
 
