@@ -86,6 +86,28 @@ describe('what is done on the tablet', () => {
   })
 })
 
+describe('what the server has taken', () => {
+  it('counts once where states came that hold it already, and the stream will never bring it', async () => {
+    // The stream was lost: the answer tells a place that this tablet has not come to.
+    takes('accepted', 15)
+    site.record('run.started@1', subject, start)
+    await settled()
+    site.record('run.parked@1', subject, { run: 'r', station: 's' })
+    await settled()
+    const resumed = { ...site.one('run', 'r'), status: 'running', reason: 'as the server has it' }
+    t.server.answer = () => ({
+      status: 200,
+      body: {
+        serverTime: Date.now(),
+        seq: 20,
+        states: [{ kind: 'run', id: 'r', state: resumed, last: null }],
+      },
+    })
+    await site.load()
+    expect(site.one('run', 'r')).toEqual(resumed)
+  })
+})
+
 describe('what others do', () => {
   const theirs = (seq: number, at: number, type: string, payload: object) =>
     stored(
@@ -123,6 +145,52 @@ describe('what others do', () => {
     })
     t.say('record', theirs(12, 4000, 'run.parked@1', { run: 'r', station: 's' }))
     await vi.waitFor(() => expect(site.one('run', 'r')?.reason).toBe('as the server has it'))
+  })
+})
+
+describe('a state that is fetched', () => {
+  it('never puts back what came while it was under way', async () => {
+    const said = (seq: number, at: number, type: string, payload: object) =>
+      t.say(
+        'record',
+        stored(
+          {
+            id: `y${seq}`,
+            site: 'gannet',
+            type,
+            subject,
+            observedAt: at,
+            device: 'o',
+            counter: seq,
+            by: 'dara',
+            payload,
+          } as never,
+          seq,
+        ),
+      )
+    said(11, 5000, 'run.started@1', start)
+    const old = { ...site.one('run', 'r'), reason: 'before' }
+    const parked = { ...old, status: 'parked', reason: 'after' }
+    let asked = 0
+    t.server.answer = () => {
+      asked += 1
+      // While the first answer is under way, the run is parked.
+      if (asked === 1) said(13, 6000, 'run.parked@1', { run: 'r', station: 's' })
+      const state = asked === 1 ? old : parked
+      return { status: 200, body: { kind: 'run', id: 'r', state, last: null } }
+    }
+    said(12, 4000, 'run.resumed@1', { run: 'r', station: 's' })
+    await vi.waitFor(() => expect(site.one('run', 'r')?.reason).toBe('after'))
+    expect(site.one('run', 'r')?.status).toBe('parked')
+  })
+})
+
+describe('the door', () => {
+  it('is asked once, however many names are looked for', async () => {
+    const session = useSession()
+    t.server.answer = () => ({ status: 200, body: { sites: [] } })
+    await Promise.all([session.openDoor(), session.openDoor(), session.openDoor()])
+    expect(t.server.asked.filter((a) => a.path.endsWith('/front-door'))).toHaveLength(1)
   })
 })
 

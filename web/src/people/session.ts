@@ -40,9 +40,12 @@ export const useSession = defineStore('session', () => {
     }
   }
 
-  async function openDoor(): Promise<void> {
-    door.value = await ask<FrontDoor>('GET', '/api/front-door')
-  }
+  let opening: Promise<void> | null = null
+  /** Asks who is at the door; however many ask meanwhile, it is asked once. */
+  const openDoor = (): Promise<void> =>
+    (opening ??= ask<FrontDoor>('GET', '/api/front-door')
+      .then((asked) => void (door.value = asked))
+      .finally(() => (opening = null)))
 
   async function signInByPin(at: string, person: string, pin: string): Promise<void> {
     take(await ask<SessionView>('POST', '/api/session/pin', { site: at, person, pin, device: deviceId() }))

@@ -78,6 +78,8 @@ export const useSite = defineStore('site', () => {
   const base = shallowRef(new Map<string, Held>())
   /** Made here and not yet seen to come back in the stream. */
   const mine = shallowRef<AnyDraft[]>([])
+  /** Where in the chain those of them lie that the server has taken, and this tablet has not come to yet. */
+  const placed = new Map<string, number>()
   const seq = ref(0)
   const loaded = ref(false)
   const connected = ref(false)
@@ -85,12 +87,14 @@ export const useSite = defineStore('site', () => {
   const sender = makeSender(
     () => session.site,
     (id, at) => {
-      if (at === null || (at > 0 && at <= seq.value)) drop(id)
+      if (at === null || at <= seq.value) drop(id)
+      else placed.set(id, at)
     },
   )
   let stop: (() => void) | null = null
 
   function drop(id: string): void {
+    placed.delete(id)
     mine.value = mine.value.filter((d) => d.id !== id)
   }
 
@@ -132,10 +136,12 @@ export const useSite = defineStore('site', () => {
 
   async function snapshot(site: string): Promise<void> {
     try {
+      const askedAt = ownClock()
       const got = await ask<Snapshot>('GET', `/api/sites/${site}/state`)
-      learnServerTime(got.serverTime)
+      learnServerTime(got.serverTime, askedAt)
       base.value = new Map(got.states.map((s) => [nameOf(s.kind, s.id), { state: s.state, last: s.last }]))
       seq.value = got.seq
+      for (const [id, at] of placed) if (at <= got.seq) drop(id)
       loaded.value = true
     } catch (error) {
       if (!(error instanceof Unreachable)) throw error
@@ -170,13 +176,18 @@ export const useSite = defineStore('site', () => {
   }
 
   async function refetch({ kind, id }: SubjectRef): Promise<void> {
+    const path = `/api/sites/${session.site}/subjects/${kind}/${id}`
+    const name = nameOf(kind, id)
     try {
-      const got = await ask<Snapshot['states'][number]>(
-        'GET',
-        `/api/sites/${session.site}/subjects/${kind}/${id}`,
-      )
-      base.value.set(nameOf(kind, id), { state: got.state, last: got.last })
-      triggerRef(base)
+      for (;;) {
+        const before = base.value.get(name)
+        const got = await ask<Snapshot['states'][number]>('GET', path)
+        // Something came meanwhile that the answer may not hold: asked anew.
+        if (base.value.get(name) !== before) continue
+        base.value.set(name, { state: got.state, last: got.last })
+        triggerRef(base)
+        return
+      }
     } catch {
       // The next snapshot brings it.
     }
