@@ -18,6 +18,9 @@ if (!url || !probe) {
   console.error('TADKA_URL and TADKA_DEVICE (Device SITE/DEVICE/TOKEN) say where to stream and as whom.')
   process.exit(2)
 }
+// Its launcher is gone.
+process.once('disconnect', () => process.exit(0))
+
 const perHour = Number(env['TADKA_RACKS'] ?? 24)
 const faster = Math.max(1, Math.round(Number(env['TADKA_FASTER'] ?? 1)))
 const everySeconds = 5

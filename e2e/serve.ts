@@ -1,6 +1,6 @@
 import { createServer } from 'node:http'
 import { fileURLToPath } from 'node:url'
-import { freePort } from '../launcher/cluster.ts'
+import { freePort } from '../launcher/free-port.ts'
 import { makeLike } from '../launcher/like.ts'
 import { buildApp } from '../server/app/app.ts'
 import { loadDemo } from '../server/demo/load.ts'

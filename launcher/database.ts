@@ -12,6 +12,8 @@ export async function openDatabase(name: string, say: (line: string) => void): P
         appUrl: process.env['DATABASE_APP_URL'] ?? own,
         port: 0,
         adopted: true,
+        pidFile: null,
+        watch: () => {},
         stop: async () => {},
       }
     : await startCluster(dataDir, name, say)

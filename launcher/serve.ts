@@ -9,7 +9,8 @@ import type { Cluster } from './cluster.ts'
 import { openDatabase } from './database.ts'
 import { whenInterrupted } from './interrupt.ts'
 import type { ServeOptions } from './options.ts'
-import { root } from './paths.ts'
+import { takeFolder } from './lock.ts'
+import { dataDir, root } from './paths.ts'
 import { certificateFor } from './tls.ts'
 import { Trouble } from './trouble.ts'
 
@@ -21,9 +22,11 @@ const say = (line: string) => console.log(`  ${line}`)
 /** Serves until Ctrl-C: database, schema, demo data, build, server; and stops them all again. */
 export async function serve(command: 'demo' | 'start' | 'dev', options: ServeOptions): Promise<void> {
   const host = options.host ?? '127.0.0.1'
+  const giveBack = takeFolder(dataDir)
   await portIsFree(host, options.port)
   const cluster = await openDatabase('main', say)
   try {
+    cluster.watch()
     if (command !== 'start') {
       if (await loadDemo(cluster.ownerUrl, cluster.appUrl, Date.now(), options.days))
         say(`The demo site was made, with ${options.days} days of records`)
@@ -33,6 +36,7 @@ export async function serve(command: 'demo' | 'start' | 'dev', options: ServeOpt
     await supervise(command, cluster, host, options.port, tls, () => greet(command, host, options.port, tls))
   } finally {
     await cluster.stop()
+    giveBack()
   }
 }
 
@@ -83,6 +87,8 @@ async function supervise(
 ): Promise<void> {
   const env = {
     ...process.env,
+    // Whoever is left when the launcher was killed stops it.
+    TADKA_POSTMASTER_FILE: cluster.pidFile ?? '',
     TADKA_APP_DATABASE_URL: cluster.appUrl,
     TADKA_HOST: host,
     TADKA_PORT: String(port),

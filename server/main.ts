@@ -22,6 +22,24 @@ const app = await buildApp({
 for (const signal of ['SIGINT', 'SIGTERM'] as const)
   process.once(signal, () => void app.close().then(() => process.exit(0)))
 
+// Its launcher was killed: nothing that it started is left behind, and the next start finds the folder free.
+process.once(
+  'disconnect',
+  () =>
+    void app
+      .close()
+      .then(stopDatabase)
+      .then(() => process.exit(0)),
+)
+
+function stopDatabase(): void {
+  try {
+    process.kill(Number(readFileSync(env['TADKA_POSTMASTER_FILE'] ?? '', 'utf8').split('\n')[0]), 'SIGINT')
+  } catch {
+    // Another looks after it, or it is gone.
+  }
+}
+
 try {
   await app.listen({ host, port })
 } catch (error) {

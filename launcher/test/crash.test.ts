@@ -8,7 +8,8 @@ import { openPool } from '../../server/db/pool.ts'
 import { people, siteId } from '../../server/demo/house.ts'
 import { loadDemo } from '../../server/demo/load.ts'
 import { verifySite } from '../../server/record/verify/verify.ts'
-import { freePort, startCluster, type Cluster } from '../cluster.ts'
+import { startCluster, type Cluster } from '../cluster.ts'
+import { freePort } from '../free-port.ts'
 import { dataDir, root } from '../paths.ts'
 
 let cluster: Cluster

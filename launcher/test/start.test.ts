@@ -1,53 +1,16 @@
-import { spawn, type ChildProcess } from 'node:child_process'
 import { once } from 'node:events'
-import { chmodSync, existsSync, mkdtempSync, readFileSync } from 'node:fs'
+import { existsSync, readFileSync } from 'node:fs'
 import { get } from 'node:https'
 import { createServer } from 'node:net'
-import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it, vi } from 'vitest'
-import { freePort } from '../cluster.ts'
+import { freePort } from '../free-port.ts'
 import { parseOptions } from '../options.ts'
-import { root } from '../paths.ts'
+import { alive, freshData, launch, postmasterOf, toEnd, until } from './launched.ts'
 
-const data = mkdtempSync(join(tmpdir(), 'tadka-start-'))
-// The database's own account must get there.
-chmodSync(data, 0o755)
-const slow = mkdtempSync(join(tmpdir(), 'tadka-slow-'))
-chmodSync(slow, 0o755)
-const begin = (args: string[], env: Record<string, string> = {}): ChildProcess =>
-  spawn(process.execPath, ['--import', 'tsx', 'launcher/main.ts', ...args], {
-    cwd: root,
-    env: { ...process.env, TADKA_DATA: data, ...env },
-    stdio: ['ignore', 'pipe', 'pipe'],
-  })
-
-/** Everything it said, to its end. */
-async function toEnd(child: ChildProcess): Promise<{ code: number | null; said: string }> {
-  let said = ''
-  child.stdout?.on('data', (chunk: Buffer) => (said += chunk.toString()))
-  child.stderr?.on('data', (chunk: Buffer) => (said += chunk.toString()))
-  const [code] = (await once(child, 'exit')) as [number | null]
-  return { code, said }
-}
-
-async function until(child: ChildProcess, words: string): Promise<void> {
-  let said = ''
-  for await (const chunk of child.stdout ?? []) {
-    said += String(chunk)
-    if (said.includes(words)) return
-  }
-  throw new Error(`it ended before it said "${words}": ${said}`)
-}
-
-const alive = (pid: number) => {
-  try {
-    process.kill(pid, 0)
-    return true
-  } catch {
-    return false
-  }
-}
+const data = freshData('start')
+const slow = freshData('slow')
+const begin = (args: string[], env: Record<string, string> = {}) => launch(data, args, env)
 
 describe('a start that cannot be says what to do', () => {
   it('when the port is taken', async () => {
@@ -87,7 +50,7 @@ describe('a start that can be', () => {
     const port = await freePort()
     const child = begin(['demo', '--days', '1', '--host', '127.0.0.1', '--port', String(port)])
     await until(child, 'Ctrl-C stops it.')
-    const postmaster = Number(readFileSync(join(data, 'main/pg/postmaster.pid'), 'utf8').split('\n')[0])
+    const postmaster = postmasterOf(data)
     expect(alive(postmaster)).toBe(true)
     const ca = readFileSync(join(data, 'tls/127.0.0.1.crt'))
     const status = await new Promise((resolve, reject) =>
