@@ -1,6 +1,7 @@
 import { choiceOf, type Procedure } from './language.ts'
 import { isOwn } from './own.ts'
-import { numberOf, type Position } from './outline.ts'
+import type { Position } from './frame.ts'
+import { numberOf } from './outline.ts'
 import type { InForce } from './in-force.ts'
 import type { Facts, RunStarted, RunStep, StepDone, WaitStarted } from './records.ts'
 import type { RunState } from './run-state.ts'

@@ -1,6 +1,7 @@
 import { facetsInLane, type LaneGroups } from './lanes.ts'
 import { allActs, type Act, type Facets } from './facets.ts'
-import { outline, type InLane, type Position } from './outline.ts'
+import type { InLane, Position } from './frame.ts'
+import { outline } from './outline.ts'
 import type { Procedure } from './language.ts'
 import type { RunState } from './run-state.ts'
 import { conflictsOf, conflictsOfAct, type Condition, type SafetyRule } from './safety-rules.ts'

@@ -1,6 +1,7 @@
 export * from './facets.ts'
 export * from './language.ts'
 export * from './records.ts'
+export type { InLane, Position } from './frame.ts'
 export * from './outline.ts'
 export * from './in-force.ts'
 export { runFold } from './run.ts'

@@ -1,7 +1,8 @@
 import { mayChange } from './effects.ts'
 import type { Facets } from './facets.ts'
 import { stepsOf } from './language.ts'
-import { lanesOf, type InLane } from './outline.ts'
+import type { InLane } from './frame.ts'
+import { lanesOf } from './outline.ts'
 import type { RunState } from './run-state.ts'
 
 type Facet = keyof Facets

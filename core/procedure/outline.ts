@@ -10,30 +10,8 @@ import {
   type Together,
   type Until,
 } from './language.ts'
+import { framesOf, type Frame, type Position } from './frame.ts'
 import type { RunState } from './run-state.ts'
-
-/** One of several lanes side by side. */
-export interface InLane {
-  readonly group: Each | Together
-  /** The lane's place among the group's keys: "barrels.2". */
-  readonly key: string
-  readonly number: number
-  readonly of: number
-  readonly name: string
-}
-
-interface Placed {
-  readonly key: string
-  readonly round: number
-  readonly lane: InLane | null
-}
-
-/** A step at its place in a run. A repeated group asks for its sign at the end of each round. */
-export type Position = Placed &
-  (
-    | { readonly kind: 'step'; readonly step: Step; readonly group: Until | null }
-    | { readonly kind: 'sign'; readonly group: Until }
-  )
 
 type Worked = Pick<RunState, 'done'> & Partial<Pick<RunState, 'options' | 'parameters'>>
 
@@ -41,13 +19,6 @@ interface Walk {
   readonly positions: Position[]
   /** What may be worked now: the first undone of the sequence, or of each lane where lanes stand side by side. */
   readonly open: Position[]
-}
-
-interface At {
-  readonly prefix: string
-  readonly group: Until | null
-  readonly round: number
-  readonly lane: InLane | null
 }
 
 /**
@@ -67,62 +38,55 @@ const walked = new WeakMap<Worked, { readonly procedure: Procedure; readonly wal
 
 function walkAnew(procedure: Procedure, run: Worked): Walk {
   const choices = run.options ?? {}
-  function sequence(nodes: readonly Node[], at: At): Walk {
-    const positions: Position[] = []
+  const positions: Position[] = []
+
+  /** Puts a position there; returns it where it may be worked now. */
+  function put(position: Position): Position[] {
+    positions.push(position)
+    return run.done[position.key] ? [] : [position]
+  }
+
+  /** Puts what these nodes hold there; returns what of it may be worked now. */
+  function sequence(nodes: readonly Node[], at: Frame): Position[] {
     let open: Position[] | null = null
     for (const node of nodes) {
       if (!belongs(procedure, node, choices)) continue
       const inner = one(node, at)
-      positions.push(...inner.positions)
-      if (open === null && inner.open.length > 0) open = inner.open
+      if (open === null && inner.length > 0) open = inner
     }
-    return { positions, open: open ?? [] }
+    return open ?? []
   }
 
-  function one(node: Node, at: At): Walk {
-    if (isStep(node)) return leaf({ ...at, key: at.prefix + node.id, kind: 'step', step: node })
+  function one(node: Node, at: Frame): Position[] {
+    if (isStep(node)) return put(at.stepOf(node))
     if (node.kind === 'until') return rounds(node, at)
-    if (node.kind === 'branch') return opened(node.on, node.is, at) ? sequence(node.steps, at) : none
+    if (node.kind === 'branch') return opened(node.on, node.is, at) ? sequence(node.steps, at) : []
     return lanes(node, at)
   }
 
-  const leaf = (position: Position): Walk => ({
-    positions: [position],
-    open: run.done[position.key] ? [] : [position],
-  })
-
-  function opened(on: string, is: readonly string[], at: At): boolean {
-    const outcome = run.done[at.prefix + on]?.facts['outcome'] ?? run.done[on]?.facts['outcome']
+  function opened(on: string, is: readonly string[], at: Frame): boolean {
+    const outcome = run.done[at.keyOf(on)]?.facts['outcome'] ?? run.done[on]?.facts['outcome']
     return typeof outcome === 'string' && is.includes(outcome)
   }
 
-  function rounds(group: Until, at: At): Walk {
-    const positions: Position[] = []
+  function rounds(group: Until, at: Frame): Position[] {
     for (let round = 1; ; round++) {
-      const inside = { ...at, group, round, prefix: `${at.prefix}${group.id}.${round}.` }
+      const inside = at.roundOf(group, round)
       const steps = sequence(group.steps, inside)
-      const sign = leaf({ ...inside, key: `${inside.prefix}sign`, kind: 'sign', group })
-      positions.push(...steps.positions, ...sign.positions)
-      const open = steps.open.length > 0 ? steps.open : sign.open
-      if (open.length > 0 || run.done[`${inside.prefix}sign`]?.facts['shown'] !== false)
-        return { positions, open }
+      const sign = inside.signOf(group)
+      const signed = put(sign)
+      const open = steps.length > 0 ? steps : signed
+      if (open.length > 0 || run.done[sign.key]?.facts['shown'] !== false) return open
     }
   }
 
-  function lanes(group: Each | Together, at: At): Walk {
+  function lanes(group: Each | Together, at: Frame): Position[] {
     const all = lanesOf(group, run.parameters ?? {})
-    const walks = all.map((lane, i) => {
-      const key = `${at.prefix}${group.id}.${lane.id}`
-      const inLane: InLane = { group, key, number: i + 1, of: all.length, name: lane.title }
-      return sequence(lane.steps, { ...at, prefix: `${key}.`, lane: inLane })
-    })
-    return { positions: walks.flatMap((w) => w.positions), open: walks.flatMap((w) => w.open) }
+    return all.flatMap((lane, i) => sequence(lane.steps, at.laneOf(group, lane, i + 1, all.length)))
   }
 
-  return sequence(procedure.nodes, { prefix: '', group: null, round: 0, lane: null })
+  return { open: sequence(procedure.nodes, framesOf(procedure)), positions }
 }
-
-const none: Walk = { positions: [], open: [] }
 
 /** The lanes of a group: one for every barrel, or those it names. Throws `parameter_missing`. */
 export function lanesOf(

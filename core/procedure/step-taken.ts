@@ -1,6 +1,7 @@
 import type { AnyRecord } from '../record/record.ts'
 import type { Procedure, Step } from './language.ts'
-import { pieces, walk, type Position } from './outline.ts'
+import type { Position } from './frame.ts'
+import { pieces, walk } from './outline.ts'
 import type { Facts, StepDone } from './records.ts'
 import { procedureOfRun, tickOf, withoutKey, type DoneStep, type RunState, type Short } from './run-state.ts'
 import {

@@ -140,9 +140,17 @@ export const catalogue = {
   not_signed_in: entry('not-signed-in', 'Sign in first: pick your name and enter your PIN.'),
   wrong_pin: entry('not-signed-in', 'That PIN is not right. Try again.'),
   wrong_password: entry('not-signed-in', 'That name and password do not go together. Try again.'),
-  pin_locked: entry(
+  pin_asleep: entry(
     'not-allowed',
-    'Too many wrong PINs: this name is locked. A shift lead unlocks crew, a manager leads, in House.',
+    'Too many wrong PINs: this name’s PIN sleeps on this tablet. A shift lead wakes crew, a manager leads, in House.',
+  ),
+  tablet_not_enrolled: entry(
+    'not-allowed',
+    'PINs work on tablets of the site only. A manager makes this one a tablet of the site, in House or by a code.',
+  ),
+  wrong_code: entry(
+    'not-signed-in',
+    'That code is not right, was used, or has ended. Ask a manager for a new one.',
   ),
   not_allowed: entry('not-allowed', 'Your role may not do this. Ask a shift lead or a manager.'),
   not_on_this_tablet: entry('not-allowed', 'This person was not signed in on this tablet at that time.'),

@@ -5,7 +5,7 @@ import { madeUp } from './instances.ts'
 import { optimum } from './mip.ts'
 
 /** Each is solved twice, the slow way too: all of them with `--long`. */
-const shifts = process.env['TADKA_LONG'] === undefined ? 5 : 12
+const shifts = process.env['TADKA_LONG'] === undefined ? 3 : 12
 const small = { runs: 6, people: 3, grid: 5, pieces: [2, 3], horizon: 170, trade: 50 } as const
 
 describe('against a proved optimum of the same shift, by mixed integer programming', () => {
