@@ -1,3 +1,4 @@
+import { setTimeout as pause } from 'node:timers/promises'
 import pg from 'pg'
 import { migrate } from '../server/db/migrate.ts'
 
@@ -54,9 +55,14 @@ async function makeOnce(cluster: Reached, owner: pg.Client, { name, fill }: Like
   const { ownerUrl, appUrl } = within(cluster, making)
   await migrate(ownerUrl)
   await fill(ownerUrl, appUrl)
-  // A connection that is just closing would forbid it.
-  await owner.query('select pg_terminate_backend(pid) from pg_stat_activity where datname = $1', [making])
+  await whenLeft(owner, making)
   await owner.query(`alter database ${making} rename to ${name}`)
+}
+
+/** Until nobody is connected: one that is just closing would forbid the renaming, and ended by force would tell of it. */
+async function whenLeft(owner: pg.Client, database: string): Promise<void> {
+  const sql = 'select from pg_stat_activity where datname = $1'
+  while (((await owner.query(sql, [database])).rowCount ?? 0) > 0) await pause(20)
 }
 
 async function asOwner(cluster: Reached, work: (owner: pg.Client) => Promise<void>): Promise<void> {
