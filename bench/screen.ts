@@ -1,28 +1,17 @@
-import { spawn } from 'node:child_process'
-import { once } from 'node:events'
-import { createInterface } from 'node:readline'
 import { gzipSync } from 'node:zlib'
 import { chromium } from '@playwright/test'
 import { chromiumArgs, chromiumPath } from '../e2e/browser.ts'
+import { signIn } from '../e2e/crew.ts'
+import { application } from '../e2e/started.ts'
 import { median, report } from './report.ts'
 
 /** The script that the first place needs, gzipped, and the time until it can be used, the processor slowed four times. */
-const application = spawn(process.execPath, ['--import', 'tsx', 'e2e/serve.ts'], {
-  stdio: ['ignore', 'pipe', 'inherit'],
-})
-let url = ''
-for await (const line of createInterface({ input: application.stdout })) {
-  url = (JSON.parse(line) as { TADKA_URL: string }).TADKA_URL
-  break
-}
+const { told, stop } = await application('bench')
+Object.assign(process.env, told)
+const url = told['TADKA_URL']
 const browser = await chromium.launch({ executablePath: chromiumPath, args: chromiumArgs })
 const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
-const first = await context.newPage()
-await first.goto(url)
-await first.getByRole('button', { name: /Bao/ }).click()
-await first.locator('#pin').fill('2468')
-await first.getByRole('button', { name: 'Sign in', exact: true }).click()
-await first.waitForURL('**/shift')
+await signIn(await context.newPage(), 'Bao', '2468')
 
 const scripts = new Map<string, number>()
 const times: number[] = []
@@ -55,5 +44,4 @@ report({
   unit: 'ms',
 })
 await browser.close()
-application.kill('SIGTERM')
-await once(application, 'exit')
+await stop()

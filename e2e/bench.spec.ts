@@ -1,5 +1,5 @@
 import { beginsAnew, expect, test } from './test.ts'
-import { address, press, signIn } from './crew.ts'
+import { go, press, signIn } from './crew.ts'
 
 beginsAnew()
 
@@ -28,7 +28,7 @@ test('from the Bench to a correct pour in three taps, kept, labelled, and tested
   await expect(label.getByText('Use by')).toBeVisible()
   await press(page, 'Test it now')
   await expect(page.getByText(/Brineguard, 4 L, mixed .* by Dara/)).toBeVisible()
-  await page.goto(address('/bench/baths'))
+  await go(page, '/bench/baths')
   const bath = page.getByRole('listitem').filter({ hasText: 'Galley cloths' })
   await expect(bath).toContainText('Test it before use.')
   await expect(bath).toContainText('Cannot tell')
@@ -36,7 +36,7 @@ test('from the Bench to a correct pour in three taps, kept, labelled, and tested
 
 test('a vessel’s own address opens it, its amount and product filled in', async ({ page }) => {
   await signIn(page, 'Wen', '8642')
-  await page.goto(address('/bench/mix?vessel=galley-sink'))
+  await go(page, '/bench/mix?vessel=galley-sink')
   await press(page, 'Poured out and rinsed')
   await expect(page.locator('#mix-volume')).toHaveValue('38')
   // 750 mg a tablet, 100 ppm in 38 L: 3800 / 750 = 5.07, so 5; they make 98.7 ppm.
@@ -46,7 +46,7 @@ test('a vessel’s own address opens it, its amount and product filled in', asyn
 
 test('what must not meet is refused with the reason, and unknown contents too', async ({ page }) => {
   await signIn(page, 'Wen', '8642')
-  await page.goto(address('/bench/mix'))
+  await go(page, '/bench/mix')
   await expect(page.getByText('What is in it now?')).toBeHidden()
   const descaler = async () => {
     await page.locator('.entry .n-select').click()
@@ -66,7 +66,7 @@ test('a manager enters a label with a strip that cannot show it, and a drop kit 
   page,
 }) => {
   await signIn(page, 'Oriel', '9080')
-  await page.goto(address('/house/products'))
+  await go(page, '/house/products')
   await press(page, 'Enter a label')
   const form = page.locator('form.house-form')
   await form.getByLabel('Name').fill('Saltquat')
@@ -88,19 +88,19 @@ test('a manager enters a label with a strip that cannot show it, and a drop kit 
 
 test('a probe that fails in ice tells nothing until a check passes', async ({ page }) => {
   await signIn(page, 'Oriel', '9080')
-  await page.goto(address('/house/instruments'))
+  await go(page, '/house/instruments')
   await press(page, 'Ice point')
   const ice = page.locator('form.checking')
   await ice.getByLabel('It reads, °C').fill('1.4')
   await expect(ice.getByText('Out', { exact: true })).toBeVisible()
   await ice.getByRole('button', { name: 'Put it in the log' }).click()
   await expect(page.getByText(/failed its check in ice water/)).toBeVisible()
-  await page.goto(address('/bench/check'))
+  await go(page, '/bench/check')
   await press(page, 'Wash water')
   await page.locator('#heat-temperature').fill('43')
   await expect(page.getByText('Cannot tell', { exact: true }).first()).toBeVisible()
   await expect(page.getByText('Probe 1 failed its check in ice water')).toBeVisible()
-  await page.goto(address('/house/instruments'))
+  await go(page, '/house/instruments')
   await press(page, 'Ice point')
   await ice.getByLabel('It reads, °C').fill('0.1')
   await ice.getByRole('button', { name: 'Put it in the log' }).click()
@@ -109,17 +109,17 @@ test('a probe that fails in ice tells nothing until a check passes', async ({ pa
 
 test('schools and the hours of a bath are the site’s own; crew may only look', async ({ page }) => {
   await signIn(page, 'Oriel', '9080')
-  await page.goto(address('/house/schools'))
+  await go(page, '/house/schools')
   await page.getByRole('radio', { name: '200 ppm', exact: true }).click()
   await expect(page.getByRole('radio', { name: '200 ppm', exact: true })).toHaveAttribute(
     'aria-checked',
     'true',
   )
-  await page.goto(address('/bench/mix'))
+  await go(page, '/bench/mix')
   await press(page, /Espresso cloths/)
   await press(page, 'Poured out and rinsed')
   await expect(page.getByText('Crew aim at 200 to 200 ppm here.')).toBeVisible()
   await expect(page.locator('.fig')).toHaveText('8mL')
-  await page.goto(address('/house/schools'))
+  await go(page, '/house/schools')
   await page.getByRole('radio', { name: /the label’s/ }).click()
 })

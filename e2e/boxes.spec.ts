@@ -1,5 +1,5 @@
 import { boxFaults, screens } from './boxes.ts'
-import { address, press, signIn } from './crew.ts'
+import { address, enrol, press, signIn } from './crew.ts'
 import { places, visit } from './places.ts'
 import { beginsAnew, expect, test } from './test.ts'
 
@@ -14,16 +14,24 @@ const looked =
 test('on every view nothing lies over anything else, is cut off, or scrolls sideways, on any screen', async ({
   page,
 }) => {
-  await page.goto(address())
-  await press(page, /Bao/)
-  for (const screen of screens) {
-    await page.setViewportSize(screen)
-    expect(await boxFaults(page), `sign in at ${screen.width}`).toEqual([])
+  for (const what of ['code', 'PIN']) {
+    if (what === 'PIN') await enrol(page)
+    await page.goto(address())
+    if (what === 'PIN') await press(page, /Bao/)
+    else await page.getByLabel('Name for this tablet').waitFor()
+    for (const screen of screens) {
+      await page.setViewportSize(screen)
+      expect(await boxFaults(page), `sign in by ${what} at ${screen.width}`).toEqual([])
+    }
   }
   await page.setViewportSize(screens[0])
   await signIn(page, 'Oriel', '9080')
   const faults: object[] = []
-  for (const place of [...places, '/house/people', '/run/begin/kiosk-soft-serve/soft-serve-gravity.open']) {
+  for (const place of [
+    ...places,
+    '/house/people',
+    '/run/begin/kiosk-soft-serve/soft-serve-gravity.open',
+  ]) {
     await visit(page, place)
     await expect(page.locator('.n-spin-body')).toHaveCount(0)
     for (const screen of looked) {

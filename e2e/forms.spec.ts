@@ -1,6 +1,6 @@
 import { products } from '../server/demo/products.ts'
 import { site, siteId } from '../server/demo/house.ts'
-import { address, chooseStation, press, signIn } from './crew.ts'
+import { address, chooseStation, go, press, signIn } from './crew.ts'
 import { beginsAnew, expect, test, type Page } from './test.ts'
 
 beginsAnew()
@@ -114,7 +114,7 @@ for (const [system, u] of Object.entries(systems)) {
     test('wash water and a dish machine are judged in the unit of what they are read on', async ({
       page,
     }) => {
-      await page.goto(address('/bench/check'))
+      await go(page, '/bench/check')
       await press(page, 'Wash water')
       await chooseStation(page, 'Galley sink')
       await on(page, 'Water', 'Probe of the test')
@@ -142,7 +142,7 @@ for (const [system, u] of Object.entries(systems)) {
     test('the way back is told for a liquid, for tablets and for a powder, each by itself', async ({
       page,
     }) => {
-      await page.goto(address('/bench/correct'))
+      await go(page, '/bench/correct')
       const made = async (name: string) => {
         await page.locator('.correcting .n-select').click()
         await page.locator('.n-base-select-option', { hasText: name }).first().click()
@@ -181,7 +181,7 @@ for (const [system, u] of Object.entries(systems)) {
     })
 
     test('a mix for each is measured in what can be measured', async ({ page }) => {
-      await page.goto(address('/bench/mix'))
+      await go(page, '/bench/mix')
       const choose = async (name: string) => {
         await page.locator('.mixing .n-select').click()
         await page.locator('.n-base-select-option', { hasText: name }).first().click()

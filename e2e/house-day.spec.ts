@@ -1,6 +1,6 @@
 import { beginsAnew, expect, test } from './test.ts'
 import { gateway, rackStream } from '@tadka/devices'
-import { address, isAccessible, press, signIn } from './crew.ts'
+import { go, isAccessible, press, signIn } from './crew.ts'
 
 beginsAnew()
 
@@ -8,7 +8,7 @@ test('a manager sets the day and what falls due; what is wrong is told and nothi
   page,
 }) => {
   await signIn(page, 'Oriel', '9080')
-  await page.goto(address('/house/trade'))
+  await go(page, '/house/trade')
   const opens = page.getByRole('textbox', { name: 'Monday, opens' })
   await expect(opens).toHaveValue('05:30')
   await opens.fill('24:30')
@@ -27,7 +27,7 @@ test('a manager sets the day and what falls due; what is wrong is told and nothi
   await page.reload()
   await expect(page.getByRole('textbox', { name: 'Load' }).last()).toHaveValue('0.6')
 
-  await page.goto(address('/house/stations'))
+  await go(page, '/house/stations')
   await page.getByRole('button', { name: /Kiosk slush/ }).click()
   const rule = page.getByRole('textbox', { name: /^Where it comes from/ }).first()
   await rule.fill('')
@@ -46,7 +46,7 @@ test('a manager sets the day and what falls due; what is wrong is told and nothi
 
 test('a probe is entered in House, its words told once, heard, and ended', async ({ page }) => {
   await signIn(page, 'Oriel', '9080')
-  await page.goto(address('/house/devices'))
+  await go(page, '/house/devices')
   await expect(page.getByText('Probe in the galley dish machine')).toBeVisible()
   await press(page, 'Let it report')
   await expect(page.getByRole('alert')).toHaveText('Give it a name, and say what it is on or of.')

@@ -1,7 +1,9 @@
+import { control } from './control.ts'
 import { beginsAnew, expect, test } from './test.ts'
 import {
-  address,
+  atDoor,
   chooseStation,
+  go,
   heading,
   isAccessible,
   pick,
@@ -15,7 +17,7 @@ beginsAnew()
 
 test('a bucket is mixed, waited for and checked: three steps, in the log', async ({ page }) => {
   await signIn(page, 'Tomas', '7531')
-  await page.goto(address('/run'))
+  await go(page, '/run')
   await page
     .locator('li', { hasText: 'Espresso cloths' })
     .getByRole('button', { name: 'Fill the sanitizer bucket' })
@@ -55,7 +57,7 @@ test('a step is taken back, the run parked, handed to another tablet, and given 
   page,
 }) => {
   await signIn(page, 'Dara', '1357')
-  await page.goto(address('/run'))
+  await go(page, '/run')
   await page
     .locator('li', { hasText: 'Kiosk soft-serve' })
     .getByRole('button', { name: 'Close', exact: true })
@@ -88,7 +90,7 @@ test('a manager changes the data plate, and the next run pours by it; crew may o
   page,
 }) => {
   await signIn(page, 'Oriel', '9080')
-  await page.goto(address('/house/stations'))
+  await go(page, '/house/stations')
   await press(page, /^Galley cloths/)
   const fill = page.getByLabel('Fill the bucket with')
   await fill.fill('much')
@@ -101,7 +103,7 @@ test('a manager changes the data plate, and the next run pours by it; crew may o
   await page.getByLabel('Bucket holds').fill('12')
   await press(page, 'Save the data plate')
   await expect(page.getByText('Saved: the log shows what changed.')).toBeVisible()
-  await page.goto(address('/run'))
+  await go(page, '/run')
   await page
     .locator('li', { hasText: 'Galley cloths' })
     .getByRole('button', { name: 'Fill the sanitizer bucket' })
@@ -114,32 +116,45 @@ test('a manager changes the data plate, and the next run pours by it; crew may o
   await page.locator('#pin').fill('2468')
   await press(page, 'Sign in')
   await expect(page.getByRole('button', { name: /^Acting: Bao/ })).toBeVisible()
-  await page.goto(address('/house/stations'))
+  await go(page, '/house/stations')
   await press(page, /^Galley cloths/)
   await expect(page.getByText('Managers change this.')).toBeVisible()
 })
 
-test('five wrong PINs lock a name; a manager unlocks it with two taps', async ({ page }) => {
-  await page.goto(address())
+test('after ten wrong PINs the name’s PIN sleeps on that tablet; a manager wakes it with two taps', async ({
+  page,
+}) => {
+  await atDoor(page)
   await press(page, /Tomas/)
-  for (let i = 0; i < 5; i++) {
+  for (let i = 0; i < 10; i++) {
     await page.locator('#pin').fill('0000')
     await press(page, 'Sign in')
     await expect(page.locator('#pin')).toHaveValue('')
     await expect(
-      page.getByRole('alert').filter({ hasText: i < 4 ? 'That PIN is not right' : 'this name is locked' }),
+      page
+        .getByRole('alert')
+        .filter({ hasText: i < 9 ? 'That PIN is not right' : 'PIN sleeps on this tablet' }),
     ).toBeVisible()
+    // The fifth makes the name wait, longer each time.
+    if (i === 4) {
+      await page.locator('#pin').fill('0000')
+      await press(page, 'Sign in')
+      await expect(page.getByText(/^Wait \d s, then try again/)).toBeVisible()
+    }
+    if (i >= 4) await control('1')
   }
+  await atDoor(page)
+  await expect(page.getByRole('button', { name: /Tomas PIN sleeps here/ })).toBeVisible()
   await signIn(page, 'Oriel', '9080')
-  await page.goto(address('/house/people'))
-  await press(page, 'Unlock')
-  await expect(page.getByText('Unlocked.')).toBeVisible()
-  await expect(page.getByText('locked after wrong PINs')).toBeHidden()
+  await go(page, '/house/people')
+  await press(page, 'Wake the PIN')
+  await expect(page.getByText('The PIN works again.')).toBeVisible()
+  await expect(page.getByText('PIN sleeps after wrong tries')).toBeHidden()
 })
 
 test('the bench tells a fault at its field and keeps what was typed', async ({ page }) => {
   await signIn(page, 'Bao', '2468')
-  await page.goto(address('/bench/mix'))
+  await go(page, '/bench/mix')
   const litres = page.locator('#mix-volume')
   await litres.fill('-4')
   await expect(page.locator('#mix-volume-fault')).toHaveText('Zero or more.')
@@ -153,7 +168,7 @@ test('the bench tells a fault at its field and keeps what was typed', async ({ p
   await expect(page.locator('#mix-target-fault')).toContainText('The label allows no more than 400 ppm')
   await expect(page.locator('#mix-target')).toHaveValue('300000')
 
-  await page.goto(address('/bench/correct'))
+  await go(page, '/bench/correct')
   await page.locator('.correcting .n-select').click()
   await page.locator('.n-base-select-option', { hasText: 'Brineguard' }).first().click()
   await page.locator('#correct-from').fill('200')
@@ -192,7 +207,7 @@ test('who acts is changed in two taps', async ({ page }) => {
 
 test('a dish machine whose rinse is cold opens a case; the recheck closes it', async ({ page }) => {
   await signIn(page, 'Wen', '8642')
-  await page.goto(address('/bench/check'))
+  await go(page, '/bench/check')
   await press(page, 'Dish machine')
   await expect(page.getByText('Choose where it was read.')).toBeVisible()
   await expect(page.locator('#heat-wash')).toBeHidden()
@@ -209,7 +224,7 @@ test('a dish machine whose rinse is cold opens a case; the recheck closes it', a
   await isAccessible(page)
   await press(page, 'Put it in the log')
 
-  await page.goto(address('/shift'))
+  await go(page, '/shift')
   await page
     .locator('li', { hasText: 'Galley dish machine' })
     .getByRole('button', { name: 'Deal with it' })
@@ -223,7 +238,7 @@ test('a dish machine whose rinse is cold opens a case; the recheck closes it', a
     await page.locator(`#heat-${name}`).fill(value)
   await expect(page.locator('.large')).toHaveText('In')
   await press(page, 'Put it in the log')
-  await page.goto(address('/log'))
+  await go(page, '/log')
   await page.getByRole('button', { name: 'Readings' }).click()
   const failed = page.getByRole('button', { name: /Dish machine: wash 67 °C, final rinse 80 °C/ })
   await expect(failed).toContainText('In at the recheck')
@@ -231,7 +246,7 @@ test('a dish machine whose rinse is cold opens a case; the recheck closes it', a
 
 test('a local rule tells what it would change, is put in force, judges, and is ended', async ({ page }) => {
   await signIn(page, 'Oriel', '9080')
-  await page.goto(address('/house/rules'))
+  await go(page, '/house/rules')
   await expect(page.getByText('None. The model code and the labels judge alone.')).toBeVisible()
   await isAccessible(page)
   await press(page, 'Put it in force')
@@ -248,7 +263,7 @@ test('a local rule tells what it would change, is put in force, judges, and is e
   await press(page, 'Put it in force')
   await expect(page.getByText('Harbour authority: Dish machine: final rinse 85 or more °C')).toBeVisible()
 
-  await page.goto(address('/bench/check'))
+  await go(page, '/bench/check')
   await press(page, 'Dish machine')
   await chooseStation(page, 'Galley dish machine')
   for (const [name, value] of [
@@ -262,9 +277,9 @@ test('a local rule tells what it would change, is put in force, judges, and is e
     'final rinse 85 or more °C',
   )
 
-  await page.goto(address('/house/rules'))
+  await go(page, '/house/rules')
   await press(page, 'End it now')
-  await page.goto(address('/log'))
+  await go(page, '/log')
   await page.getByRole('button', { name: 'House', exact: true }).click()
   await expect(
     page.getByText(/Local rule of Harbour authority: final rinse 85 or more °C, ended/),
@@ -275,7 +290,7 @@ test('a sign makes its work due, a station laid up has none, and the weeks ahead
   page,
 }) => {
   await signIn(page, 'Oriel', '9080')
-  await page.goto(address('/house/stations'))
+  await go(page, '/house/stations')
   await press(page, /^Galley dish machine/)
   await page.locator('.notes .line', { hasText: 'Scale' }).getByRole('button', { name: 'Seen now' }).click()
   await expect(page.getByText('the work that answers it is due')).toBeVisible()
@@ -283,15 +298,15 @@ test('a sign makes its work due, a station laid up has none, and the weeks ahead
   await page.locator('.notes form', { hasText: 'Rack counter' }).getByRole('button').click()
   await page.getByLabel('Rack counter, last read 120').fill('90')
   await expect(page.getByText('It stood at 120 before.')).toBeVisible()
-  await page.goto(address('/shift'))
+  await go(page, '/shift')
   await expect(page.locator('li', { hasText: 'Galley dish machine: Delime' })).toContainText('Scale seen')
 
-  await page.goto(address('/house/stations'))
+  await go(page, '/house/stations')
   await press(page, /^Kiosk slush/)
   await page.getByLabel('Why, and where it stands').fill('winter store')
   await press(page, 'Lay it up, stored clean')
   await expect(page.getByText('winter store. Nothing falls due on it.')).toBeVisible()
-  await page.goto(address('/shift'))
+  await go(page, '/shift')
   await expect(page.getByRole('heading', { name: 'Gannet Terminal' })).toBeVisible()
   await expect(page.locator('li', { hasText: 'Kiosk slush' })).toBeHidden()
 
@@ -299,7 +314,7 @@ test('a sign makes its work due, a station laid up has none, and the weeks ahead
   await expect(page.getByRole('heading', { name: 'Weeks ahead' })).toBeVisible()
   await page.locator('.grid button', { hasText: 'Espresso machine' }).first().click()
   await expect(page.getByText('Espresso machine: Weekly, shot side')).toBeVisible()
-  await page.goto(address('/house/stations'))
+  await go(page, '/house/stations')
   await press(page, /^Kiosk slush/)
   await press(page, 'Back in service: sanitize before use')
   await expect(page.getByText('Nothing falls due on it.')).toBeHidden()

@@ -1,6 +1,6 @@
 import { beginsAnew, expect, test, type Page } from './test.ts'
 import { csvOf, rackStream } from '@tadka/devices'
-import { address, isAccessible, press, signIn } from './crew.ts'
+import { address, go, isAccessible, press, signIn } from './crew.ts'
 
 beginsAnew()
 
@@ -26,7 +26,7 @@ test('a rack logger’s file is mapped by eye, refused with its line, brought in
     const [y, m, d] = at.slice(0, 10).split('-')
     return `${d}.${m}.${y} ${at.slice(11, 19)};${i < 20 ? '25,0' : i < 32 ? '72,6' : '30,0'}`
   })
-  await page.goto(address('/dish/files'))
+  await go(page, '/dish/files')
   await choose(page, 'notes.csv', 'milk;2\ncups;40\n')
   await expect(page.getByRole('alert')).toContainText('No line of this file begins with a date and a time')
   await press(page, 'Cancel')
@@ -70,7 +70,7 @@ test('a rack logger’s file is mapped by eye, refused with its line, brought in
   await page.getByLabel('Why is it taken back?').fill('It rode in the other machine')
   await press(page, 'Take it back')
   await expect(page.getByText('No file was brought in yet.')).toBeVisible()
-  await page.goto(address('/log'))
+  await go(page, '/log')
   await expect(page.getByText('Logger file taken back: It rode in the other machine')).toBeVisible()
 })
 
@@ -82,7 +82,7 @@ test('a machine’s signals give racks; a bad line far down refuses all of it; a
   const stream = rackStream(12)
   stream.busy(1770, 30)
   const text = csvOf(stream.next(1800), now - 40 * 86_400_000)
-  await page.goto(address('/dish/files'))
+  await go(page, '/dish/files')
   await choose(page, 'broken.csv', `${text}2026-10-01T10:00:00Z,68,warm,140,2.3,0,0,0\n`)
   await expect(page.getByRole('alert')).toContainText('Line 1802')
   await press(page, 'Cancel')

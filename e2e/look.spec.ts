@@ -1,5 +1,5 @@
 import { beginsAnew, expect, test } from './test.ts'
-import { address, isAccessible, press, signIn } from './crew.ts'
+import { address, atDoor, go, isAccessible, press, signIn } from './crew.ts'
 import { colourful, places, visit } from './places.ts'
 
 beginsAnew()
@@ -23,6 +23,9 @@ for (const colorScheme of ['light', 'dark'] as const) {
 
     test('the sign-in and every place are clean under axe', async ({ page }) => {
       await page.goto(address())
+      await page.getByLabel('Name for this tablet').waitFor()
+      await isAccessible(page)
+      await atDoor(page)
       await press(page, /Bao/)
       await isAccessible(page)
       await signIn(page, 'Bao', '2468')
@@ -41,7 +44,7 @@ test('nothing is asked of any other machine', async ({ page }) => {
       others.push(r.url())
   })
   await signIn(page, 'Dara', '1357')
-  await page.goto(address('/bench/mix'))
+  await go(page, '/bench/mix')
   await expect(page.getByRole('heading', { name: 'Bench: Mix', level: 1 })).toBeVisible()
   expect(others).toEqual([])
 })
@@ -68,7 +71,7 @@ test('a place that did not come through the Wi-Fi is told, and comes by itself',
   // Lost until it was told, however long that takes.
   let losing = true
   await page.route(/assets\/BenchPlace.*\.js/, (route) => (losing ? route.abort() : route.continue()))
-  await page.goto(address('/bench/mix'))
+  await page.getByRole('link', { name: 'Bench' }).click()
   await expect(page.getByRole('status').filter({ hasText: 'did not come through' })).toBeVisible()
   losing = false
   await expect(page.getByRole('heading', { name: 'Bench: Mix', level: 1 })).toBeVisible()
@@ -79,7 +82,7 @@ test('without network what is done is kept, shown as unsent, and sent by itself'
   context,
 }) => {
   await signIn(page, 'Wen', '8642')
-  await page.goto(address('/run'))
+  await go(page, '/run')
   await page.waitForResponse(/RunPlace/)
   const row = page.locator('li', { hasText: 'Espresso cloths' })
   await expect(row).toBeVisible()

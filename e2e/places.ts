@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test'
-import { address } from './crew.ts'
+import { go } from './crew.ts'
 
 /** Every place and page of the application, for what must hold everywhere. */
 export const places = [
@@ -41,7 +41,7 @@ export const colourful = [
 ]
 
 export async function visit(page: Page, place: string): Promise<void> {
-  await page.goto(address(place))
+  await go(page, place)
   await expect(page.getByRole('navigation').first()).toBeVisible()
   await expect(page.getByText('Reading the site…')).toBeHidden()
 }

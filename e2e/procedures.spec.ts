@@ -1,11 +1,11 @@
 import { allProcedures } from '@tadka/core/procedure'
 import { beginsAnew, expect, test, type Page } from './test.ts'
-import { address, countParts, heading, hold, later, press, signIn } from './crew.ts'
+import { address, countParts, go, heading, hold, later, press, signIn } from './crew.ts'
 
 beginsAnew()
 
 async function begin(page: Page, station: string, procedure: string): Promise<void> {
-  await page.goto(address('/run'))
+  await go(page, '/run')
   await page.locator('li', { hasText: station }).getByRole('button', { name: procedure, exact: true }).click()
 }
 const lane = (page: Page, name: string) =>
@@ -134,19 +134,19 @@ test('a run is handed over between two tablets; what an inspection asks for stan
   await expect(page.getByText('Crosswise, in this order')).toBeVisible()
   await press(other, 'Done')
   await press(other, 'Done')
-  await other.goto(address('/shift'))
+  await go(other, '/shift')
   await expect(other.getByText('Replace it: Espresso grinder')).toBeVisible()
   await other.locator('.n-select', { hasText: 'Spare drawn' }).click()
   await other.locator('.n-base-select-option', { hasText: 'Burrs, Razorbill G (1)' }).click()
   await other.getByRole('textbox', { name: 'What was done' }).fill('new burrs in')
   await press(other, 'Dealt with')
   await expect(other.getByText('Replace it: Espresso grinder')).toBeHidden()
-  await other.goto(address('/log'))
+  await go(other, '/log')
   await expect(other.getByText('new burrs in', { exact: false })).toBeVisible()
   await expect(other.getByText('Drew a spare: Burrs, Razorbill G')).toBeVisible()
-  await other.goto(address('/house/spares'))
+  await go(other, '/house/spares')
   await expect(other.getByText('0 on the shelf: order it')).toBeVisible()
-  await page.goto(address('/run'))
+  await go(page, '/run')
   await page.locator('li', { hasText: 'Espresso grinder' }).getByRole('button').click()
   await press(page, 'Start the timer')
   await later(page, 2)
@@ -158,15 +158,15 @@ test('a run is handed over between two tablets; what an inspection asks for stan
 
 test('a model’s own option leaves out what it does not do, and its wall chart says so', async ({ page }) => {
   await signIn(page, 'Oriel', '9080')
-  await page.goto(address('/chart/slush.in-place?station=kiosk-slush'))
+  await go(page, '/chart/slush.in-place?station=kiosk-slush')
   await expect(page.getByText('Gaskets, both faces: a film', { exact: false })).toBeVisible()
-  await page.goto(address('/house/stations'))
+  await go(page, '/house/stations')
   await press(page, /^Kiosk slush/)
   await page.locator('.question .n-select').click()
   await page.locator('.n-base-select-option', { hasText: 'dry' }).click()
   await press(page, 'Save the data plate')
   await expect(page.getByText('Saved: the log shows what changed.')).toBeVisible()
-  await page.goto(address('/chart/slush.in-place?station=kiosk-slush'))
+  await go(page, '/chart/slush.in-place?station=kiosk-slush')
   await expect(page.getByText('Stay dry: Large gaskets', { exact: false })).toBeVisible()
   await expect(page.getByText('Gaskets, both faces: a film', { exact: false })).toBeHidden()
 })
@@ -175,7 +175,7 @@ test('a procedure is brought in from a file: a bad one refused with its place, a
   page,
 }) => {
   await signIn(page, 'Oriel', '9080')
-  await page.goto(address('/house/procedures'))
+  await go(page, '/house/procedures')
   const file = (name: string, text: string) =>
     page.locator('#bring').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
   await file('no.json', 'not at all')
@@ -197,7 +197,7 @@ test('a procedure is brought in from a file: a bad one refused with its place, a
   await page.locator('form.house-form').getByLabel('Name').fill('Set up, our way')
   await press(page, 'Keep as our own')
   await expect(page.getByText('Set up, our way')).toBeVisible()
-  await page.goto(address('/run'))
+  await go(page, '/run')
   await page
     .locator('li', { hasText: 'Galley sink' })
     .getByRole('button', { name: 'Set up, our way' })
@@ -220,12 +220,12 @@ test('a photo is put beside its step, and stands in the log', async ({ page }) =
   await expect(page.getByText('That file is no picture.')).toBeVisible()
   await page.getByLabel('Photo').setInputFiles({ name: 'p.png', mimeType: 'image/png', buffer: picture })
   await expect(page.getByText('In the log.')).toBeVisible()
-  await page.goto(address('/log'))
+  await go(page, '/log')
   await page.getByRole('button', { name: /Photo: Soap, towels, paper/ }).click()
   const shown = page.getByRole('img', { name: /Photo: Soap/ })
   await expect(shown).toBeVisible()
   await expect.poll(() => shown.evaluate((i: HTMLImageElement) => i.naturalWidth)).toBeGreaterThan(500)
-  await page.goto(address('/run'))
+  await go(page, '/run')
   await page.locator('li', { hasText: 'Terminal: floors' }).getByRole('button', { name: 'Go on' }).click()
   for (let i = 0; i < 4; i++) await press(page, 'Done')
   await heading(page, 'Finished')
@@ -233,7 +233,7 @@ test('a photo is put beside its step, and stands in the log', async ({ page }) =
 
 test('every wall chart prints on two pages at most', async ({ page }) => {
   await signIn(page, 'Ines', '4711')
-  await page.goto(address('/house/procedures'))
+  await go(page, '/house/procedures')
   await expect(page.locator('.acts a').first()).toBeVisible()
   const charts = await page
     .locator('.acts a')

@@ -9,7 +9,7 @@ import {
 import type { AnyRecord } from '@tadka/core/record'
 import { stations } from '../server/demo/products.ts'
 import { boxFaults, screens } from './boxes.ts'
-import { address, alsoSignsIn, settled, signIn } from './crew.ts'
+import { address, alsoSignsIn, go, settled, signIn } from './crew.ts'
 import { GenericCrew, type Finger } from './generic-crew.ts'
 import { beginsAnew, expect, test, type Page } from './test.ts'
 
@@ -97,7 +97,7 @@ async function managerSignsIn(page: Page): Promise<void> {
 }
 
 async function begin(page: Page, name: string, p: Procedure): Promise<string> {
-  await page.goto(address('/run'))
+  await go(page, '/run')
   await page
     .locator('.chooser li', { hasText: name })
     .getByRole('button', { name: p.name, exact: true })
@@ -228,7 +228,7 @@ test('two soft-serve freezers are worked to their end by touch, and at each kind
 
 test('the check of boxes sees it: one control moved over another is told', async ({ page }) => {
   await signIn(page, 'Bao', '2468')
-  await page.goto(address('/run'))
+  await go(page, '/run')
   await expect(page.locator('.chooser li').first()).toBeVisible()
   expect(await boxFaults(page)).toEqual([])
   await page

@@ -3,13 +3,17 @@ import { fileURLToPath } from 'node:url'
 import { freePort } from '../launcher/free-port.ts'
 import { makeLike } from '../launcher/like.ts'
 import { buildApp } from '../server/app/app.ts'
+import { openPool } from '../server/db/pool.ts'
+import { siteId } from '../server/demo/house.ts'
 import { loadDemo } from '../server/demo/load.ts'
+import { makeCode } from '../server/people/codes.ts'
 import { demoCluster } from './cluster.ts'
 
 /**
  * The real application over a fresh demo database, at the close of a trading day. Its clock runs, from the hour of
  * the demo; a second port, for the tests alone, moves it on (POST /MINUTES), sets it (POST /at/INSTANT), restarts the
- * server (POST /restart) and puts database and clock back to what they were at the start (POST /anew).
+ * server (POST /restart), puts database and clock back to what they were at the start (POST /anew) and tells a code that
+ * makes a browser a tablet of the site (POST /code).
  */
 const webRoot = fileURLToPath(new URL('../web/dist', import.meta.url))
 const name = process.env['TADKA_NAME'] ?? 'shots'
@@ -37,10 +41,17 @@ const start = async () => {
   return app
 }
 let app = await start()
+async function newCode(): Promise<string> {
+  const pool = openPool(appUrl, () => {})
+  const { code } = await makeCode(pool, siteId, null, now())
+  await pool.end()
+  return code
+}
 
 const control = createServer((request, response) => {
   void (async () => {
     const what = request.url?.slice(1) ?? ''
+    if (what === 'code') return response.end(await newCode())
     if (what === 'restart' || what === 'anew') {
       await app.close()
       if (what === 'anew') {

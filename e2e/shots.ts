@@ -2,7 +2,7 @@ import { chromium, type Page } from '@playwright/test'
 import { gateway, rackStream } from '@tadka/devices'
 import { demoProbeHeader } from '../server/demo/devices.ts'
 import { chromiumArgs, chromiumPath } from './browser.ts'
-import { countParts, hold, pick, press, settled, signIn } from './crew.ts'
+import { atDoor, countParts, hold, pick, press, settled, signIn } from './crew.ts'
 import { control } from './control.ts'
 import { application } from './started.ts'
 
@@ -25,7 +25,7 @@ const go = async (path: string, ready: string, of = page) => {
   await of.locator(ready).first().waitFor()
 }
 
-await page.goto(`${process.env['TADKA_URL']}`)
+await atDoor(page)
 await press(page, /Bao/)
 await take('sign-in')
 

@@ -1,5 +1,5 @@
 import { beginsAnew, expect, test } from './test.ts'
-import { address, countParts, heading, hold, later, press, restartServer, signIn, pick } from './crew.ts'
+import { countParts, go, heading, hold, later, pick, press, restartServer, signIn } from './crew.ts'
 
 beginsAnew()
 
@@ -76,7 +76,7 @@ test('a soft-serve freezer is closed at night and opened in the morning, watched
 
   await test.step('next morning: still unplugged, looked over, lubricated, parts in', async () => {
     await later(page, 300)
-    await page.goto(address('/shift'))
+    await go(page, '/shift')
     await page
       .locator('li', { hasText: 'Kiosk soft-serve: Open' })
       .getByRole('button', { name: 'Start' })
@@ -142,7 +142,7 @@ test('a soft-serve freezer is closed at night and opened in the morning, watched
   })
 
   await test.step('the shift lead signs with their own PIN, and the chain is whole', async () => {
-    await watcher.goto(address('/log'))
+    await go(watcher, '/log')
     await press(watcher, 'Sign the day')
     const dialog = watcher.getByRole('dialog')
     // What of the day is not done stands first, by name; signed over it, with a reason.

@@ -1,6 +1,6 @@
 import { beginsAnew, expect, test, type Page } from './test.ts'
 import { control } from './control.ts'
-import { address, isAccessible, later, press, signIn } from './crew.ts'
+import { go, isAccessible, later, press, signIn } from './crew.ts'
 
 /** The evening after the other tests', before its last rush. */
 beginsAnew()
@@ -94,7 +94,7 @@ test('the roster is typed, faults told, and brought in from a calendar; lists ar
 }) => {
   await signIn(page, 'Ines', '4711')
   await planned(page)
-  await page.goto(address('/shift/roster'))
+  await go(page, '/shift/roster')
   await press(page, 'Next day ›')
   const first = page.locator('.roster li').first()
   await first.getByLabel('From').fill('9 o’clock')
@@ -125,7 +125,7 @@ test('the roster is typed, faults told, and brought in from a calendar; lists ar
   await expect(page.locator('.roster li')).toHaveCount(1)
   await expect(page.getByLabel('To').first()).toHaveValue('24:30')
   await isAccessible(page)
-  await page.goto(address('/shift/lists'))
+  await go(page, '/shift/lists')
   await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible({ timeout: 30_000 })
   await expect(page.getByText(/^Have ready: .*pails/).first()).toBeVisible()
   await isAccessible(page)

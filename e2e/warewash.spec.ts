@@ -2,7 +2,7 @@ import { beginsAnew, expect, test } from './test.ts'
 import { eventGateway, gateway, rackStream } from '@tadka/devices'
 import { control } from './control.ts'
 import { demoProbeHeader } from '../server/demo/devices.ts'
-import { address, isAccessible, pick, press, signIn } from './crew.ts'
+import { go, isAccessible, pick, press, signIn } from './crew.ts'
 
 beginsAnew()
 
@@ -28,7 +28,7 @@ test('a booster scales up over days: warned of before the first rack that fails,
     power++
   }
   await signIn(page, 'Ines', '4711')
-  await page.goto(address('/dish'))
+  await go(page, '/dish')
   const warning = page.getByText(/^It will miss its limit about/)
   const last = page.locator('.last')
   await expect(page.getByText('Last rack', { exact: true })).toBeVisible()
@@ -78,7 +78,7 @@ test('a booster scales up over days: warned of before the first rack that fails,
   await page.keyboard.press('ArrowRight')
   await page.keyboard.press('End')
   await expect(page.getByText(/^The cycle that ended/)).toBeVisible()
-  await page.goto(address('/log'))
+  await go(page, '/log')
   await expect(page.getByText('Back in service after a check that passed')).toBeVisible()
   await expect(
     page.getByText(/^Out of use for sanitizing, \d+ racks in doubt. Going on with: The sink/),
@@ -92,7 +92,7 @@ test('without a probe racks are counted with one button, and taken back; the gau
 }) => {
   await signIn(page, 'Oriel', '9080')
   // A second machine that nothing streams from, entered in House with its plate.
-  await page.goto(address('/house/stations'))
+  await go(page, '/house/stations')
   await press(page, 'Enter it')
   await expect(page.getByRole('alert')).toHaveText('Give it a name.')
   await page.getByRole('textbox', { name: 'Its name' }).fill('Galley dish')
@@ -107,7 +107,7 @@ test('without a probe racks are counted with one button, and taken back; the gau
   await page.getByRole('textbox', { name: 'Final rinse of a rack uses' }).fill('2500')
   await isAccessible(page)
   await press(page, 'Save the data plate')
-  await page.goto(address('/dish/machine/quay-dish'))
+  await go(page, '/dish/machine/quay-dish')
   await expect(page.getByText('No rack was read yet.')).toBeVisible()
   for (let i = 0; i < 3; i++) await press(page, 'One rack')
   await press(page, 'Take one back')
@@ -120,7 +120,7 @@ test('without a probe racks are counted with one button, and taken back; the gau
   await page.getByRole('link', { name: 'Read the gauges by hand' }).first().click()
   await page.locator('#heat-wash').fill('44')
   await press(page, 'Put it in the log')
-  await page.goto(address('/dish/machine/quay-dish'))
+  await go(page, '/dish/machine/quay-dish')
   await expect(page.getByRole('heading', { name: 'Wash that rack again now' })).toBeVisible()
   await expect(page.getByText('The wash tank was at 44 °C.')).toBeVisible()
 
@@ -128,7 +128,7 @@ test('without a probe racks are counted with one button, and taken back; the gau
   await page.getByRole('link', { name: 'Test it' }).click()
   await pick(page, 'matches 0 ppm')
   await press(page, 'Put it in the log')
-  await page.goto(address('/dish/machine/quay-dish'))
+  await go(page, '/dish/machine/quay-dish')
   await expect(page.getByText('Sanitizer is not fed, or too little')).toBeVisible()
   await expect(page.getByText('The sanitizer at the rack was 0 to 25 ppm: too little.')).toBeVisible()
   await isAccessible(page)
@@ -138,7 +138,7 @@ test('a device is entered by what it is; a thermometer that reports is taken wit
   page,
 }) => {
   await signIn(page, 'Oriel', '9080')
-  await page.goto(address('/house/devices'))
+  await go(page, '/house/devices')
   await press(page, 'Let it report')
   await expect(page.getByRole('alert')).toContainText('Give it a name')
   await page.locator('.n-select').first().click()
@@ -154,7 +154,7 @@ test('a device is entered by what it is; a thermometer that reports is taken wit
     [{ what: 'temperature', at: 9, value: 3.7, unit: '°C' }],
     10,
   )
-  await page.goto(address('/bench/check?what=cold-product'))
+  await go(page, '/bench/check?what=cold-product')
   await page.getByRole('button', { name: /^Take 3.7 °C/ }).click()
   await expect(page.locator('#heat-product')).toHaveValue('3.7')
   await isAccessible(page)

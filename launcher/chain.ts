@@ -1,23 +1,32 @@
 import { openPool, type Pool } from '../server/db/pool.ts'
-import { clearWrongTries, findPerson, sitesWithPeople } from '../server/people/queries.ts'
+import { allSites, findPerson } from '../server/people/queries.ts'
+import { makeCode } from '../server/people/codes.ts'
+import { clearTries } from '../server/people/tablets.ts'
 import { rebuildSite } from '../server/record/rebuild.ts'
 import { verifySite } from '../server/record/verify/verify.ts'
 import { faultLine } from './fault-line.ts'
 import { openDatabase } from './database.ts'
 import { Trouble } from './trouble.ts'
 
-/** Gives a name its tries back: a manager's own, where nobody in House may. */
+/** Wakes a name's PIN on every tablet: a manager's own, where nobody in House may. */
 async function unlock(pool: Pool, site: string, person: string | undefined): Promise<number> {
   if (!person) throw new Trouble('Say whose name: ./tadka unlock SITE NAME')
   if (!(await findPerson(pool, site, person))) throw new Trouble(`There is no ${person} at ${site}.`)
-  await clearWrongTries(pool, site, person)
-  console.log(`${person} can sign in again.`)
+  await clearTries(pool, site, person)
+  console.log(`The PIN of ${person} is awake on every tablet of ${site}.`)
+  return 0
+}
+
+/** Tells a code that makes a browser a tablet of the site. */
+async function enrol(pool: Pool, site: string): Promise<number> {
+  const { code } = await makeCode(pool, site, null, Date.now())
+  console.log(`On the new tablet, within the hour, enter ${code} where Tadka asks for it.`)
   return 0
 }
 
 /** Checks a site's chain, or folds its states anew; returns the exit code. */
 export async function chainCommand(
-  command: 'verify' | 'rebuild' | 'unlock',
+  command: 'verify' | 'rebuild' | 'unlock' | 'enrol',
   site: string | undefined,
   person?: string,
 ): Promise<number> {
@@ -25,12 +34,13 @@ export async function chainCommand(
   const cluster = await openDatabase('main', console.log)
   const pool = openPool(cluster.appUrl, () => {})
   try {
-    const sites = await sitesWithPeople(pool)
+    const sites = await allSites(pool)
     if (!sites.some((s) => s.id === site))
       throw new Trouble(
         `There is no site ${site} here. There are: ${sites.map((s) => s.id).join(', ') || 'none'}`,
       )
     if (command === 'unlock') return await unlock(pool, site, person)
+    if (command === 'enrol') return await enrol(pool, site)
     if (command === 'rebuild') {
       console.log(`${await rebuildSite(pool, site)} states folded anew from the records of ${site}.`)
       return 0

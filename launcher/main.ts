@@ -19,7 +19,8 @@ const usage = `Usage: ./tadka COMMAND
   dev             as demo, rebuilding as you edit
   verify SITE     check a site's chain of records
   rebuild SITE    fold a site's states anew from its records
-  unlock SITE NAME  give a name its tries back
+  unlock SITE NAME  wake the PIN of a name that was tried wrongly too often
+  enrol SITE      a code that makes one more browser a tablet of the site
   plan FILE       plan the shift in a JSON file; --iterations N, --seed N
   test            everything that must pass; --long: the whole of what else runs small
   shots           take the pictures of docs/screenshots anew
@@ -38,6 +39,7 @@ try {
     case 'verify':
     case 'rebuild':
     case 'unlock':
+    case 'enrol':
       process.exitCode = await chainCommand(command, rest[0], rest[1])
       break
     case 'plan':

@@ -2,8 +2,10 @@ import { spawn, type ChildProcess } from 'node:child_process'
 import { createServer } from 'node:net'
 import { networkInterfaces } from 'node:os'
 import { demoHeaders } from '../server/demo/devices.ts'
-import { people } from '../server/demo/house.ts'
+import { openPool } from '../server/db/pool.ts'
+import { people, siteId } from '../server/demo/house.ts'
 import { loadDemo } from '../server/demo/load.ts'
+import { makeCode } from '../server/people/codes.ts'
 import { buildIfStale } from './build.ts'
 import type { Cluster } from './cluster.ts'
 import { openDatabase } from './database.ts'
@@ -33,7 +35,9 @@ export async function serve(command: 'demo' | 'start' | 'dev', options: ServeOpt
     }
     if (command !== 'dev') await buildIfStale(say)
     const tls = options.host || options.cert ? await certificateFor(host, options) : null
-    await supervise(command, cluster, host, options.port, tls, () => greet(command, host, options.port, tls))
+    await supervise(command, cluster, host, options.port, tls, () =>
+      greet(command, cluster, host, options.port, tls),
+    )
   } finally {
     await cluster.stop()
     giveBack()
@@ -63,12 +67,31 @@ interface Tls {
   readonly made: boolean
 }
 
-function greet(command: string, host: string, port: number, tls: Tls | null): void {
+/** What makes a browser a tablet of the demo's site. */
+async function demoCode(cluster: Cluster): Promise<string> {
+  const pool = openPool(cluster.appUrl, () => {})
+  try {
+    return (await makeCode(pool, siteId, null, Date.now())).code
+  } finally {
+    await pool.end()
+  }
+}
+
+async function greet(
+  command: string,
+  cluster: Cluster,
+  host: string,
+  port: number,
+  tls: Tls | null,
+): Promise<void> {
   const address =
     command === 'dev' ? `http://localhost:${devPort}` : `${tls ? 'https' : 'http'}://${host}:${port}`
   console.log(`\nTadka is open at ${address}`)
   if (tls?.made) say(`Its certificate is its own: on each tablet, install ${tls.cert} as trusted, once.`)
   if (command !== 'start') {
+    say(
+      `The first page asks for a code, once on each browser: ${await demoCode(cluster)} (another: ./tadka enrol ${siteId})`,
+    )
     console.log('\nSign in with a name and PIN:')
     for (const p of people)
       say(`${p.name.padEnd(7)} ${p.pin}   ${p.role}${p.login ? ` (password: ${p.password})` : ''}`)
@@ -83,7 +106,7 @@ async function supervise(
   host: string,
   port: number,
   tls: Tls | null,
-  ready: () => void,
+  ready: () => Promise<void>,
 ): Promise<void> {
   const env = {
     ...process.env,
@@ -111,7 +134,7 @@ async function supervise(
       })
       children.add(child)
       child.on('message', () => {
-        if (!greeted && command !== 'dev') ready()
+        if (!greeted && command !== 'dev') void ready()
         greeted = true
       })
       child.once('exit', (code) => {
@@ -137,6 +160,6 @@ async function supervise(
     if (command !== 'dev') return
     // A watched server cannot tell that it listens; the page is the build tool's, which waits for the server by itself.
     start(['node_modules/vite/bin/vite.js', 'web', '--port', String(devPort), '--strictPort'], false)
-    ready()
+    void ready()
   })
 }

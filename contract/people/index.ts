@@ -2,16 +2,11 @@ import { z } from 'zod'
 import { slug } from '../record/envelope.ts'
 
 export const role = z.enum(['crew', 'lead', 'manager'])
+const pin = z.string().regex(/^\d{4,8}$/, 'is 4 to 8 digits')
 
-export const pinBody = z.strictObject({
-  site: slug,
-  person: slug,
-  pin: z.string().regex(/^\d{4,8}$/, 'is 4 to 8 digits'),
-  device: slug,
-})
+export const pinBody = z.strictObject({ site: slug, person: slug, pin, device: slug })
 
 export const passwordBody = z.strictObject({
-  site: slug,
   login: z.string().min(1).max(80),
   password: z.string().min(1).max(200),
   device: slug,
@@ -19,12 +14,43 @@ export const passwordBody = z.strictObject({
 
 export const signBody = z.strictObject({
   person: slug,
-  pin: z.string().regex(/^\d{4,8}$/, 'is 4 to 8 digits'),
+  pin,
   day: z.iso.date(),
   reason: z.string().max(500),
 })
 
-const person = z.object({ id: slug, name: z.string(), role, locked: z.boolean() })
+export const tabletName = z.string().trim().min(1).max(60)
+
+/** A browser becomes a tablet of a site: by a manager who is signed in on it, or by a code. */
+export const newTabletBody = z.strictObject({ device: slug, name: tabletName })
+export const enrolBody = newTabletBody.extend({
+  /** Eight digits; spaces and dashes between them are left out. */
+  code: z
+    .string()
+    .max(20)
+    .transform((text) => text.replaceAll(/[\s-]/g, '')),
+})
+export const tabletNameBody = z.strictObject({ name: tabletName })
+
+export const tabletView = z.object({
+  id: slug,
+  name: z.string(),
+  enrolledAt: z.number(),
+  enrolledBy: slug.nullable(),
+  revokedAt: z.number().nullable(),
+  usedAt: z.number().nullable(),
+})
+export type TabletView = z.infer<typeof tabletView>
+export const tabletList = z.object({
+  /** The one that asks, where it is one. */
+  own: slug.nullable(),
+  tablets: z.array(tabletView),
+})
+export type TabletList = z.infer<typeof tabletList>
+export const codeView = z.object({ code: z.string(), endsAt: z.number() })
+export type CodeView = z.infer<typeof codeView>
+
+const person = z.object({ id: slug, name: z.string(), role })
 export type Person = z.infer<typeof person>
 
 export const sessionView = z.object({
@@ -35,7 +61,17 @@ export const sessionView = z.object({
 })
 export type SessionView = z.infer<typeof sessionView>
 
+/** Names are told to a tablet of the site, and to whoever is signed in; to any other browser whether there is a site at all. */
 export const frontDoor = z.object({
-  sites: z.array(z.object({ id: slug, name: z.string(), people: z.array(person) })),
+  hasSite: z.boolean(),
+  tablet: z.object({ id: slug, name: z.string() }).nullable(),
+  site: z.object({ id: slug, name: z.string() }).nullable(),
+  people: z.array(
+    person.extend({
+      /** The tablets on which their PIN sleeps. */
+      asleepOn: z.array(z.object({ id: slug, name: z.string() })),
+    }),
+  ),
 })
 export type FrontDoor = z.infer<typeof frontDoor>
+export type PersonAtDoor = FrontDoor['people'][number]

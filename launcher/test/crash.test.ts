@@ -7,6 +7,7 @@ import { migrate } from '../../server/db/migrate.ts'
 import { openPool } from '../../server/db/pool.ts'
 import { people, siteId } from '../../server/demo/house.ts'
 import { loadDemo } from '../../server/demo/load.ts'
+import { makeCode } from '../../server/people/codes.ts'
 import { verifySite } from '../../server/record/verify/verify.ts'
 import { startCluster, type Cluster } from '../cluster.ts'
 import { freePort } from '../free-port.ts'
@@ -67,16 +68,27 @@ async function acknowledgedBatches(n: number): Promise<void> {
   while (acknowledgements < n) await new Promise<void>((resolve) => (wake = resolve))
 }
 
+const cookieOf = (answer: Response) => (answer.headers.get('set-cookie') ?? '').split(';')[0] ?? ''
+
+async function newCode(): Promise<string> {
+  const pool = openPool(cluster.appUrl, () => {})
+  try {
+    return (await makeCode(pool, siteId, null, Date.now())).code
+  } finally {
+    await pool.end()
+  }
+}
+
 /** A tablet that sends batches until each draft is acknowledged; returns the ids in order of making. */
 async function tablet(name: string, batches: number): Promise<string[]> {
   const person = people.find((p) => p.id === name)
-  const signedIn = await ask('/api/session/pin', {
-    site: siteId,
-    person: name,
-    pin: person?.pin,
-    device: name,
-  })
-  const cookie = (signedIn.headers.get('set-cookie') ?? '').split(';')[0] ?? ''
+  const enrolled = await ask('/api/tablets/enrol', { code: await newCode(), device: name, name })
+  const signedIn = await ask(
+    '/api/session/pin',
+    { site: siteId, person: name, pin: person?.pin, device: name },
+    cookieOf(enrolled),
+  )
+  const cookie = cookieOf(signedIn)
   const acknowledged: string[] = []
   for (let i = 0; i < batches; i++) {
     const drafts = [0, 1, 2].map((n) => ({
@@ -140,7 +152,7 @@ describe('while three tablets send', () => {
       for (let restarts = 1; restarts <= 3; restarts++) {
         await acknowledgedBatches(restarts * 60)
         await cluster.stop()
-        cluster = await startCluster(dataDir, 'crash', () => {}, cluster.port)
+        cluster = await startCluster(dataDir, 'crash', () => {}, { wanted: cluster.port })
       }
       return sending
     }

@@ -17,7 +17,9 @@ import {
 import { openPool } from '../db/pool.ts'
 import { Guard } from '../people/guard.ts'
 import { deviceRoutes } from '../device/routes.ts'
+import { Pins } from '../people/pins.ts'
 import { peopleRoutes } from '../people/routes.ts'
+import { tabletRoutes } from '../people/tablet-routes.ts'
 import { EventHub } from '../record/events.ts'
 import { keepUp } from '../record/keep-up.ts'
 import { SiteQueue } from '../record/queue.ts'
@@ -64,6 +66,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
     hub,
     queue: new SiteQueue(),
     guard: new Guard(pool),
+    pins: new Pins(pool, now),
     secure: options.tls !== null,
     now,
   }
@@ -82,6 +85,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
 
   const typed = app.withTypeProvider<ZodTypeProvider>()
   await typed.register(peopleRoutes(services))
+  await typed.register(tabletRoutes(services))
   await typed.register(recordRoutes(services))
   await typed.register(logRoutes(services))
   await typed.register(dayRoutes(services))

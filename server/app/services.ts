@@ -1,5 +1,6 @@
 import type { Pool } from '../db/pool.ts'
 import type { Guard } from '../people/guard.ts'
+import type { Pins } from '../people/pins.ts'
 import type { EventHub } from '../record/events.ts'
 import type { SiteQueue } from '../record/queue.ts'
 
@@ -7,6 +8,7 @@ import type { SiteQueue } from '../record/queue.ts'
 export interface Services {
   readonly pool: Pool
   readonly guard: Guard
+  readonly pins: Pins
   readonly hub: EventHub
   readonly queue: SiteQueue
   /** Whether the application is served over TLS. */

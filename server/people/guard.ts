@@ -5,10 +5,18 @@ import { Refusal } from '@tadka/core/refusal'
 import type {} from '@fastify/cookie'
 import type { FastifyRequest } from 'fastify'
 import type { Pool } from '../db/pool.ts'
-import { findSession, peopleOfSession, type SessionRow, type SignedIn } from './queries.ts'
 import { tokenHash } from './secrets.ts'
+import { findSession, peopleOfSession, type SessionRow, type SignedIn } from './sessions.ts'
+import { findTablet, type TabletRow } from './tablets.ts'
 
 export const sessionCookie = 'tadka_session'
+export const tabletCookie = 'tadka_tablet'
+
+/** The enrolled tablet that a request comes from; null for any other browser. */
+export async function enrolledTablet(pool: Pool, request: FastifyRequest): Promise<TabletRow | null> {
+  const token = request.cookies[tabletCookie]
+  return token ? findTablet(pool, tokenHash(token)) : null
+}
 
 export interface Tablet {
   readonly session: SessionRow

@@ -1,4 +1,11 @@
-import { frontDoor, passwordBody, pinBody, sessionView, type SessionView } from '@tadka/contract/people'
+import {
+  frontDoor,
+  passwordBody,
+  pinBody,
+  sessionView,
+  type FrontDoor,
+  type SessionView,
+} from '@tadka/contract/people'
 import { slug } from '@tadka/contract/record'
 import { mayUnlock } from '@tadka/core/people'
 import { Refusal } from '@tadka/core/refusal'
@@ -6,15 +13,17 @@ import type { FastifyReply, FastifyRequest } from 'fastify'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import type { Services } from '../app/services.ts'
-import { sessionCookie, tabletOf, type Tablet } from './guard.ts'
+import { enrolledTablet, sessionCookie, tabletOf, type Tablet } from './guard.ts'
 import * as queries from './queries.ts'
-import { checkPassword, checkPin, newToken, tokenHash } from './secrets.ts'
-import { PasswordWaits } from './waits.ts'
+import { checkPassword, newToken, tokenHash } from './secrets.ts'
+import * as sessions from './sessions.ts'
+import { asleepAt, clearTries } from './tablets.ts'
+import { Waits } from './waits.ts'
 
 /** Tries at one name from one address. */
 const tries = {
   rateLimit: {
-    max: 20,
+    max: 60,
     timeWindow: '1 minute',
     hook: 'preHandler' as const,
     keyGenerator: (request: FastifyRequest) => `${request.ip} ${nameIn(request.body)}`,
@@ -27,15 +36,15 @@ const nameIn = (body: unknown): string => {
 }
 
 export const peopleRoutes =
-  ({ pool, hub, guard, secure, now }: Services): FastifyPluginAsyncZod =>
+  ({ pool, hub, guard, pins, secure, now }: Services): FastifyPluginAsyncZod =>
   async (app) => {
-    const waits = new PasswordWaits()
+    const waits = new Waits()
     const view = (tablet: Tablet | null): SessionView => ({
       site: tablet?.session.site_id ?? null,
       device: tablet?.session.device ?? null,
       people: (tablet?.people ?? [])
         .filter((p) => p.signed_out_at === null)
-        .map(({ id, name, role, locked }) => ({ id, name, role, locked })),
+        .map(({ id, name, role }) => ({ id, name, role })),
       serverTime: now(),
     })
 
@@ -46,11 +55,17 @@ export const peopleRoutes =
       person: queries.PersonRow,
       device: string,
     ) {
-      const tablet = await tabletOf(pool, request)
-      let session = tablet?.session.site_id === person.site_id ? tablet.session : null
+      const present = await tabletOf(pool, request)
+      const on = await enrolledTablet(pool, request)
+      let session = present?.session.site_id === person.site_id ? present.session : null
       if (!session) {
         const token = newToken()
-        session = await queries.createSession(pool, tokenHash(token), person.site_id, device)
+        session = await sessions.createSession(pool, {
+          tokenHash: tokenHash(token),
+          site: person.site_id,
+          device,
+          tablet: on?.site_id === person.site_id ? on.id : null,
+        })
         reply.setCookie(sessionCookie, token, {
           path: '/',
           httpOnly: true,
@@ -59,13 +74,28 @@ export const peopleRoutes =
           maxAge: 57_600,
         })
       }
-      await queries.addToSession(pool, session, person.id, now())
-      return view({ session, people: await queries.peopleOfSession(pool, session.id) })
+      await sessions.addToSession(pool, session, person.id, now())
+      return view({ session, people: await sessions.peopleOfSession(pool, session.id) })
     }
 
-    app.get('/api/front-door', { schema: { response: { 200: frontDoor } } }, async () => ({
-      sites: await queries.sitesWithPeople(pool),
-    }))
+    /** Names, for whoever may see them: a tablet of the site, or somebody signed in. */
+    async function atDoor(request: FastifyRequest): Promise<FrontDoor> {
+      const [on, present, sites] = await Promise.all([
+        enrolledTablet(pool, request),
+        tabletOf(pool, request),
+        queries.allSites(pool),
+      ])
+      const isIn = present?.people.some((p) => p.signed_out_at === null) ? present.session.site_id : null
+      const site = sites.find((s) => s.id === (isIn ?? on?.site_id)) ?? null
+      const tablet = on && on.site_id === site?.id ? { id: on.id, name: on.name } : null
+      if (!site) return { hasSite: sites.length > 0, tablet, site, people: [] }
+      const [people, asleep] = await Promise.all([queries.peopleOf(pool, site.id), asleepAt(pool, site.id)])
+      const asleepOn = (id: string) =>
+        asleep.filter((a) => a.person === id).map((a) => ({ id: a.tablet, name: a.name }))
+      return { hasSite: true, tablet, site, people: people.map((p) => ({ ...p, asleepOn: asleepOn(p.id) })) }
+    }
+
+    app.get('/api/front-door', { schema: { response: { 200: frontDoor } } }, atDoor)
 
     app.get('/api/session', { schema: { response: { 200: sessionView } } }, async (request) =>
       view(await tabletOf(pool, request)),
@@ -76,7 +106,8 @@ export const peopleRoutes =
       { config: tries, schema: { body: pinBody, response: { 200: sessionView } } },
       async (request, reply) => {
         const { site, person, pin, device } = request.body
-        const checked = await checkPin(pool, await queries.findPerson(pool, site, person), pin)
+        const on = await enrolledTablet(pool, request)
+        const checked = await pins.check(on?.site_id === site ? on : null, person, pin)
         return signIn(request, reply, checked, device)
       },
     )
@@ -85,11 +116,11 @@ export const peopleRoutes =
       '/api/session/password',
       { config: tries, schema: { body: passwordBody, response: { 200: sessionView } } },
       async (request, reply) => {
-        const { site, login, password, device } = request.body
-        const asked = { site, from: request.ip, now: now() }
+        const { login, password, device } = request.body
+        const site = (await enrolledTablet(pool, request))?.site_id ?? null
         const found = await queries.findByLogin(pool, site, login)
-        const checked = await checkPassword(waits, asked, found, password)
-        return signIn(request, reply, checked, device)
+        const asked = { site, from: request.ip, now: now() }
+        return signIn(request, reply, await checkPassword(waits, asked, found, password), device)
       },
     )
 
@@ -99,7 +130,7 @@ export const peopleRoutes =
       async (request) => {
         const tablet = await tabletOf(pool, request)
         if (!tablet) throw new Refusal('not_signed_in')
-        await queries.removeFromSession(pool, tablet.session.id, request.params.person, now())
+        await sessions.removeFromSession(pool, tablet.session.id, request.params.person, now())
         await hub.endGone()
         return view(await tabletOf(pool, request))
       },
@@ -119,7 +150,8 @@ export const peopleRoutes =
         const found = await queries.findPerson(pool, site, person)
         if (!found) throw new Refusal('not_found')
         if (!mayUnlock(actor.role, found.role)) throw new Refusal('not_allowed', { needs: 'unlock-person' })
-        await queries.clearWrongTries(pool, site, person)
+        await clearTries(pool, site, person)
+        pins.forget(site, person)
         return { unlocked: person }
       },
     )

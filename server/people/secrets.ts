@@ -1,10 +1,8 @@
-import { createHash, randomBytes } from 'node:crypto'
+import { createHash, randomBytes, randomInt } from 'node:crypto'
 import { hash, verify, type Options } from '@node-rs/argon2'
-import { wrongPinsBeforeLock } from '@tadka/core/people'
 import { Refusal } from '@tadka/core/refusal'
-import type { Pool } from '../db/pool.ts'
-import { clearWrongTries, lockPerson, takeTry, type PersonRow } from './queries.ts'
-import type { PasswordWaits } from './waits.ts'
+import type { PersonRow } from './queries.ts'
+import type { Waits } from './waits.ts'
 
 /** argon2id with the parameters that OWASP's password storage cheat sheet names as a minimum. */
 const argon: Options = { algorithm: 2, memoryCost: 19_456, timeCost: 2, parallelism: 1 }
@@ -14,43 +12,30 @@ export const hashSecret = (secret: string): Promise<string> => hash(secret, argo
 export const newToken = (): string => randomBytes(32).toString('base64url')
 export const tokenHash = (token: string): string => createHash('sha256').update(token).digest('hex')
 
-/**
- * Checks a PIN. A try is taken before it is verified; the name is locked after the last allowed one.
- * Throws `wrong_pin`, `pin_locked`.
- */
-export async function checkPin(pool: Pool, person: PersonRow | null, pin: string): Promise<PersonRow> {
-  const stored = person?.pin_hash
-  const taken = person && stored ? await takeTry(pool, person.site_id, person.id, wrongPinsBeforeLock) : 0
-  // An unknown name takes as long to refuse as a wrong PIN, and a locked one too.
-  const right = await verify(taken === null ? await unknownHash : (stored ?? (await unknownHash)), pin)
-  if (!person || !stored) throw new Refusal('wrong_pin')
-  if (taken === null) throw new Refusal('pin_locked')
-  if (right) {
-    await clearWrongTries(pool, person.site_id, person.id)
-    return person
-  }
-  const triesLeft = wrongPinsBeforeLock - taken
-  if (triesLeft === 0) await lockPerson(pool, person.site_id, person.id)
-  throw new Refusal(triesLeft === 0 ? 'pin_locked' : 'wrong_pin', { triesLeft })
-}
+/** Told once to whoever stands at a new tablet: eight digits, which the number pad types with gloves on. */
+export const newCode = (): string => String(randomInt(10 ** 8)).padStart(8, '0')
 
 /**
- * Checks a password: wrong ones make their sender wait and never lock the name, nor does a lock of its PIN. @param from the
- * sender's address. @param now milliseconds UTC. Throws `wrong_password`, `too_often`.
+ * Checks a password: wrong ones make their sender wait and never lock the name, nor does a PIN that sleeps. @param found whoever has
+ * the login, at one site or several. @param from the sender's address. @param now milliseconds UTC. Throws `wrong_password`,
+ * `too_often`.
  */
 export async function checkPassword(
-  waits: PasswordWaits,
-  asked: { readonly site: string; readonly from: string; readonly now: number },
-  person: PersonRow | null,
+  waits: Waits,
+  asked: { readonly site: string | null; readonly from: string; readonly now: number },
+  found: readonly PersonRow[],
   password: string,
 ): Promise<PersonRow> {
-  const key = `${asked.from} ${asked.site}`
+  const key = `${asked.from} ${asked.site ?? ''}`
   waits.take(key, asked.now)
-  const stored = person?.password_hash
-  const right = await verify(stored ?? (await unknownHash), password)
-  if (!person || !stored || !right) throw new Refusal('wrong_password')
-  waits.clear(key)
-  return person
+  for (const person of found) {
+    if (person.password_hash === null || !(await verify(person.password_hash, password))) continue
+    waits.clear(key)
+    return person
+  }
+  if (found.length === 0) await verify(await unknownHash, password)
+  throw new Refusal('wrong_password')
 }
 
-const unknownHash = hashSecret('no such person')
+/** What an unknown name is verified against, so that it takes as long to refuse as a known one. */
+export const unknownHash = hashSecret('no such person')

@@ -17,7 +17,6 @@ import { v7 } from 'uuid'
 import { z } from 'zod'
 import type { Services } from '../app/services.ts'
 import { findPerson } from '../people/queries.ts'
-import { checkOwnPin } from '../people/own-pin.ts'
 import { appendBatch } from '../record/append.ts'
 import { stateOf } from '../record/queries.ts'
 import { runsBetween } from './queries.ts'
@@ -26,7 +25,7 @@ const site = z.object({ site: slug })
 
 /** What a shift lead answers for with their own PIN: a wait that was too short, a start that does not fit, a run told later. */
 export const procedureRoutes =
-  ({ pool, guard, queue, now }: Services): FastifyPluginAsyncZod =>
+  ({ pool, guard, pins, queue, now }: Services): FastifyPluginAsyncZod =>
   async (app) => {
     interface Made<T extends RecordType = RecordType> {
       readonly type: T
@@ -82,7 +81,7 @@ export const procedureRoutes =
           const { step } = open
           if ((step.kind !== 'wait' && step.kind !== 'tend') || !mayOverride(step))
             throw new Refusal('cannot_override')
-          await checkOwnPin(pool, where, person, pin, 'override')
+          await pins.own(acting.tablet, person, pin, 'override')
           const payload = {
             run: run.id,
             station: run.station,
@@ -102,7 +101,7 @@ export const procedureRoutes =
         // A stop is nobody's to override: back in service is a decision of its own.
         if (startFaults(procedure, station).some((f) => f.why === 'out-of-service'))
           throw new Refusal('cannot_override')
-        await checkOwnPin(pool, where, person, pin, 'override')
+        await pins.own(acting.tablet, person, pin, 'override')
         const plain = { run: what.run, station: what.station }
         const subject = { kind: 'run', id: what.run } as const
         const started = { ...plain, procedure: what.procedure }
@@ -124,7 +123,7 @@ export const procedureRoutes =
       },
       async (request) => {
         const where = request.params.site
-        await guard.tablet(request, where)
+        const tablet = await guard.tablet(request, where)
         const { person, pin, station, procedure, from, to, who, read } = request.body
         if (from >= to || to > now()) throw new Refusal('time_order', { field: 'to' })
         const known = await procedureAt(where, procedure.id, procedure.version)
@@ -132,7 +131,7 @@ export const procedureRoutes =
         if (!known || !on?.plate || !(await findPerson(pool, where, who))) throw new Refusal('not_found')
         const seen = await runsBetween(pool, where, station, from, to)
         if (seen.length > 0) throw new Refusal('seen_elsewhere', { runs: seen })
-        await checkOwnPin(pool, where, person, pin, 'override')
+        await pins.own(tablet, person, pin, 'override')
         const run = v7()
         const payload = { run, station, procedure, from, to, who, read }
         const subject = { kind: 'run', id: run } as const

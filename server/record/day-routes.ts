@@ -9,7 +9,6 @@ import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { v7 } from 'uuid'
 import { z } from 'zod'
 import type { Services } from '../app/services.ts'
-import { checkOwnPin } from '../people/own-pin.ts'
 import { appendBatch } from './append.ts'
 import { amendedSince, casesOpenBefore, hoursWithRecords, runsTouching } from './day-queries.ts'
 import * as queries from './queries.ts'
@@ -21,7 +20,7 @@ const dayMs = 86_400_000
 
 /** Trading days: which have records, who signed them, what of them is left; and the signature. */
 export const dayRoutes =
-  ({ pool, guard, queue, now }: Services): FastifyPluginAsyncZod =>
+  ({ pool, guard, pins, queue, now }: Services): FastifyPluginAsyncZod =>
   async (app) => {
     async function siteSet(where: string): Promise<SiteSet> {
       const set = (await queries.stateOf(pool, where, 'site', where))?.state as Partial<SiteSet> | undefined
@@ -75,7 +74,7 @@ export const dayRoutes =
       const { person, pin, day, reason } = request.body
       const actor = await guard.actor(request, where, 'sign-shift')
       if (actor.id !== person) throw new Refusal('not_allowed', { needs: 'their own PIN' })
-      await checkOwnPin(pool, where, person, pin, 'sign-shift')
+      await pins.own(actor.tablet, person, pin, 'sign-shift')
       if (day > dayOf(await siteSet(where), instant(now()))) throw new Refusal('day_not_begun', { day })
       const left = (await leftOf(where, day)).filter((l) => l.what !== 'amended')
       if (left.length > 0 && reason.trim().length < 3) throw new Refusal('day_not_clean', { left })

@@ -2,7 +2,7 @@ import type { ServerResponse } from 'node:http'
 import { Refusal } from '@tadka/core/refusal'
 import pg from 'pg'
 import type { Pool } from '../db/pool.ts'
-import { openSessions } from '../people/queries.ts'
+import { openSessions } from '../people/sessions.ts'
 import { Feed, Listener } from './feed.ts'
 
 const heartbeatMs = 15_000

@@ -1,6 +1,8 @@
+import type { Refusal } from '@tadka/core/refusal'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { siteId } from '../demo/house.ts'
-import { signIn, testServer, type TestServer } from './server.ts'
+import { Pins } from '../people/pins.ts'
+import { enrolTestTablet, onTablet, signIn, testServer, type TestServer } from './server.ts'
 
 let server: TestServer
 beforeAll(async () => {
@@ -15,8 +17,12 @@ const post = (url: string, payload: object | string, headers: Record<string, str
     payload,
     headers: { 'content-type': 'application/json', ...headers },
   })
-const pin = (person: string, value: string) =>
-  post('/api/session/pin', { site: siteId, person, pin: value, device: 't' })
+const pin = (person: string, value: string, cookie = onTablet) =>
+  post('/api/session/pin', { site: siteId, person, pin: value, device: 't' }, { cookie })
+const password = (login: string, value: string, cookie = '') =>
+  post('/api/session/password', { login, password: value, device: 't' }, { cookie })
+/** Long enough that nobody waits for a try. */
+const pause = () => (server.clock.now += 31_000)
 
 describe('sign-in', () => {
   it('by name and PIN gives a session that scripts cannot read', async () => {
@@ -24,74 +30,94 @@ describe('sign-in', () => {
     expect(answer.json()).toMatchObject({ site: siteId, people: [{ id: 'bao', role: 'crew' }] })
     expect(answer.cookies[0]).toMatchObject({ httpOnly: true, sameSite: 'Strict' })
   })
-  it('of a manager goes by password too', async () => {
-    const good = await post('/api/session/password', {
-      site: siteId,
-      login: 'oriel',
-      password: 'night ferry 2110',
-      device: 't',
-    })
-    expect(good.json()).toMatchObject({ people: [{ id: 'oriel', role: 'manager' }] })
-    const bad = await post('/api/session/password', {
-      site: siteId,
-      login: 'oriel',
-      password: 'no',
-      device: 't',
-    })
+  it('of a manager goes by password too, on a tablet and from elsewhere', async () => {
+    for (const cookie of [onTablet, ''])
+      expect((await password('oriel', 'night ferry 2110', cookie)).json()).toMatchObject({
+        people: [{ id: 'oriel', role: 'manager' }],
+      })
+    const bad = await password('oriel', 'no')
     expect([bad.statusCode, bad.json<{ code: string }>().code]).toEqual([401, 'wrong_password'])
   })
   it('an unknown name is refused like a wrong PIN', async () => {
     expect((await pin('nobody', '1234')).json()).toMatchObject({ code: 'wrong_pin' })
   })
-  it('five wrong PINs lock the name, the right one too, until it is unlocked by somebody above', async () => {
-    for (const left of [4, 3, 2, 1])
+  it('wrong PINs make the name wait, and after ten its PIN sleeps on that tablet alone', async () => {
+    for (const left of [9, 8, 7, 6, 5])
       expect((await pin('wen', '0000')).json()).toMatchObject({
         code: 'wrong_pin',
         details: { triesLeft: left },
       })
-    expect((await pin('wen', '0000')).json()).toMatchObject({ code: 'pin_locked' })
-    expect((await pin('wen', '8642')).json()).toMatchObject({ code: 'pin_locked' })
-    const unlock = (cookie: string) => post(`/api/sites/${siteId}/people/wen/unlock`, {}, { cookie })
-    expect((await unlock(await signIn(server.app, 'bao'))).json()).toMatchObject({ code: 'not_allowed' })
-    expect((await unlock(await signIn(server.app, 'ines'))).statusCode).toBe(200)
+    expect((await pin('wen', '8642')).json()).toMatchObject({ code: 'too_often', details: { seconds: 2 } })
+    for (let i = 0; i < 4; i++) {
+      pause()
+      expect((await pin('wen', '0000')).json()).toMatchObject({ code: 'wrong_pin' })
+    }
+    pause()
+    expect((await pin('wen', '0000')).json()).toMatchObject({ code: 'pin_asleep' })
+    pause()
+    expect((await pin('wen', '8642')).json()).toMatchObject({ code: 'pin_asleep' })
+    const another = await enrolTestTablet(server.owner, 'bar-tablet')
+    expect((await pin('wen', '8642', another)).statusCode).toBe(200)
+  })
+  it('a PIN that sleeps is woken by somebody above, and by nobody else', async () => {
+    const wake = async (by: string, person: string) =>
+      (
+        await post(
+          `/api/sites/${siteId}/people/${person}/unlock`,
+          {},
+          { cookie: await signIn(server.app, by) },
+        )
+      ).statusCode
+    expect(await wake('bao', 'wen')).toBe(403)
+    expect(await wake('ines', 'wen')).toBe(200)
     expect((await pin('wen', '8642')).statusCode).toBe(200)
-    const another = (cookie: string, person: string) =>
-      post(`/api/sites/${siteId}/people/${person}/unlock`, {}, { cookie })
-    const [lead, manager] = [await signIn(server.app, 'ines'), await signIn(server.app, 'oriel')]
-    expect((await another(lead, 'oriel')).json()).toMatchObject({ code: 'not_allowed' })
-    expect((await another(lead, 'ines')).json()).toMatchObject({ code: 'not_allowed' })
-    expect((await another(manager, 'ines')).statusCode).toBe(200)
-    expect((await another(manager, 'oriel')).json()).toMatchObject({ code: 'not_allowed' })
+    expect(await wake('ines', 'oriel')).toBe(403)
+    expect(await wake('ines', 'ines')).toBe(403)
+    expect(await wake('oriel', 'ines')).toBe(200)
+    expect(await wake('oriel', 'oriel')).toBe(403)
   })
   it('of twenty wrong PINs at once no more than five are tried', async () => {
     const answers = await Promise.all(Array.from({ length: 20 }, (_, i) => pin('tomas', String(1000 + i))))
     const codes = answers.map((a) => a.json<{ code?: string }>().code)
-    expect(codes.filter((c) => c === 'wrong_pin').length).toBe(4)
-    expect(codes.filter((c) => c === 'pin_locked').length).toBe(16)
-    const { rows } = await server.owner.query<{ wrong_tries: number }>(
-      `select wrong_tries from person where id = 'tomas'`,
+    expect(codes.filter((c) => c === 'wrong_pin').length).toBe(5)
+    expect(codes.filter((c) => c === 'too_often').length).toBe(15)
+    const { rows } = await server.owner.query<{ wrong: number }>(
+      `select wrong from pin_try where person_id = 'tomas'`,
     )
-    expect(rows[0]?.wrong_tries).toBeLessThanOrEqual(5)
-    await server.owner.query(`update person set wrong_tries = 0, locked_at = null where id = 'tomas'`)
+    expect(rows).toEqual([{ wrong: 5 }])
   })
-  it('wrong passwords make their sender wait and lock nobody; a locked PIN leaves the password', async () => {
-    const word = (password: string) =>
-      post('/api/session/password', { site: siteId, login: 'oriel', password, device: 't' })
-    await server.owner.query(`update person set locked_at = now() where id = 'oriel'`)
-    server.clock.now += 60_000
-    expect((await word('night ferry 2110')).statusCode).toBe(200)
-    for (let i = 0; i < 3; i++) expect((await word('no')).json()).toMatchObject({ code: 'wrong_password' })
-    expect((await word('night ferry 2110')).json()).toMatchObject({
+  it('two processes that each let tries through do not let more through than ten', async () => {
+    const on = { site_id: siteId, id: 'tablet-1' }
+    const server2 = Array.from({ length: 4 }, () => new Pins(server.pool, () => server.clock.now))
+    await server.owner.query(`delete from pin_try`)
+    const answers = await Promise.allSettled(
+      server2.flatMap((pins) => Array.from({ length: 5 }, () => pins.check(on, 'tomas', '0000'))),
+    )
+    const codes = answers.map((a) => (a.status === 'rejected' ? (a.reason as Refusal).code : 'in'))
+    expect(codes.filter((c) => c === 'wrong_pin').length).toBe(9)
+    expect(codes.filter((c) => c === 'pin_asleep').length).toBe(11)
+    await server.owner.query(`delete from pin_try`)
+  })
+  it('wrong passwords make their sender wait and lock nobody; a PIN that sleeps leaves the password', async () => {
+    await server.owner.query(
+      `insert into pin_try values ($1, 'tablet-1', 'oriel', 10) on conflict do nothing`,
+      [siteId],
+    )
+    pause()
+    expect((await password('oriel', 'night ferry 2110')).statusCode).toBe(200)
+    for (let i = 0; i < 3; i++)
+      expect((await password('oriel', 'no')).json()).toMatchObject({ code: 'wrong_password' })
+    expect((await password('oriel', 'night ferry 2110')).json()).toMatchObject({
       code: 'too_often',
       details: { seconds: 2 },
     })
     server.clock.now += 2000
-    expect((await word('night ferry 2110')).statusCode).toBe(200)
-    await server.owner.query(`update person set locked_at = null where id = 'oriel'`)
+    expect((await password('oriel', 'night ferry 2110')).statusCode).toBe(200)
+    await server.owner.query(`delete from pin_try`)
   })
   it('is told to wait when tried too often', async () => {
     const codes: number[] = []
-    for (let i = 0; i < 22; i++) codes.push((await pin('nobody-else', '1234')).statusCode)
+    for (let i = 0; i < 62; i++) codes.push((await pin('nobody-else', '1234')).statusCode)
     expect(codes.at(-1)).toBe(429)
   })
   it('keeps PINs only as argon2id hashes', async () => {

@@ -7,7 +7,8 @@ import { dropDatabase, makeLike, type Like } from '../../launcher/like.ts'
 import { buildApp } from '../app/app.ts'
 import { people, siteId } from '../demo/house.ts'
 import { loadDemo } from '../demo/load.ts'
-import type { Pool } from '../db/pool.ts'
+import { tokenHash } from '../people/secrets.ts'
+import { openPool, type Pool } from '../db/pool.ts'
 import { stateOf } from '../record/queries.ts'
 
 export interface TestDatabase {
@@ -39,6 +40,7 @@ export async function testDatabase(
 }
 
 export interface TestServer extends TestDatabase {
+  readonly pool: Pool
   readonly app: FastifyInstance
   readonly clock: { now: number }
   readonly close: () => Promise<void>
@@ -50,6 +52,8 @@ export async function testServer(days = 2, from = Date.parse('2026-11-26T21:30:0
     name: `like_demo_${days}_${from}`,
     fill: (ownerUrl, appUrl) => loadDemo(ownerUrl, appUrl, from, days),
   })
+  await enrolTestTablet(database.owner)
+  const pool = openPool(database.appUrl, () => {})
   const clock = { now: from }
   const app = await buildApp({
     databaseUrl: database.appUrl,
@@ -61,14 +65,26 @@ export async function testServer(days = 2, from = Date.parse('2026-11-26T21:30:0
   await app.ready()
   return {
     ...database,
+    pool,
     app,
     clock,
     close: async () => {
+      await pool.end()
       await app.close()
       await database.drop()
     },
   }
 }
+
+/** Makes a tablet of the demo's site; returns the cookie that it holds. */
+export async function enrolTestTablet(owner: pg.Client, id = 'tablet-1'): Promise<string> {
+  const sql = `
+    insert into tablet (site_id, id, name, token_hash, enrolled_at) values ($1, $2, $3, $4, 0)`
+  await owner.query(sql, [siteId, id, `Tablet ${id}`, tokenHash(`held by ${id}`)])
+  return `tadka_tablet=${encodeURIComponent(`held by ${id}`)}`
+}
+/** The cookie of the tablet that every test server has. */
+export const onTablet = `tadka_tablet=${encodeURIComponent('held by tablet-1')}`
 
 /** Signs people in on one tablet and returns its cookie. */
 export async function signIn(app: FastifyInstance, ...ids: string[]): Promise<string> {
@@ -78,7 +94,7 @@ export async function signIn(app: FastifyInstance, ...ids: string[]): Promise<st
     const answer = await app.inject({
       method: 'POST',
       url: '/api/session/pin',
-      headers: { cookie },
+      headers: { cookie: `${onTablet}; ${cookie}` },
       payload: { site: siteId, person: id, pin, device: 'tablet-1' },
     })
     if (answer.statusCode !== 200) throw new Error(answer.body)

@@ -24,12 +24,13 @@ beforeAll(async () => {
     },
   )
   await ask(server, cookie, 'POST', '/records', { sentAt: now, drafts: [started(now, 'run-v'), weak] })
-  await ask(server, cookie, 'POST', '/sign', {
+  const signed = await ask(server, await signIn(server.app, 'ines'), 'POST', '/sign', {
     person: 'ines',
     pin: '4711',
     day: '2026-11-26',
     reason: 'tried only tonight',
   })
+  expect(signed.json()).toMatchObject({ outcome: { outcome: 'accepted' } })
   const bytes = Buffer.from([0xff, 0xd8, 0xff, 1, 2, 3])
   photo = (await server.owner.query("select encode(sha256($1), 'hex') as name", [bytes])).rows[0].name
   const put = await server.app.inject({

@@ -14,7 +14,9 @@ const open = computed(() => route.meta['open'] === true)
 
 <template>
   <n-config-provider :theme="base" :theme-overrides="overrides" style="height: 100%">
-    <n-message-provider placement="top" :duration="4000">
+    <!-- What was done or went wrong is said there aloud, too. -->
+    <div id="messages" role="status" />
+    <n-message-provider to="#messages" placement="top" :duration="4000">
       <p v-if="unfetched" class="unfetched" role="status">{{ $t('common.unfetched') }}</p>
       <router-view v-if="open" />
       <app-frame v-else-if="route.matched.length > 0" />

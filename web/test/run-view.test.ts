@@ -41,7 +41,7 @@ beforeEach(async () => {
   const t = tablet()
   const session = useSession()
   session.site = 'gannet'
-  session.people = [{ id: 'bao', name: 'Bao', role: 'crew', locked: false }]
+  session.people = [{ id: 'bao', name: 'Bao', role: 'crew' }]
   site = useSite()
   const states = [{ kind: 'station', id: 'st', state: station, last: null }]
   t.server.answer = (path) => ({

@@ -6,7 +6,7 @@ import { stored, tablet, type Tablet } from './tablet.ts'
 let t: Tablet
 let site: ReturnType<typeof useSite>
 
-const bao = { id: 'bao', name: 'Bao', role: 'crew' as const, locked: false }
+const bao = { id: 'bao', name: 'Bao', role: 'crew' as const }
 const start = { run: 'r', station: 's', procedure: { id: 'bucket.fill', version: 1 }, parameters: {} }
 const subject = { kind: 'run', id: 'r' } as const
 
@@ -188,7 +188,7 @@ describe('a state that is fetched', () => {
 describe('the door', () => {
   it('is asked once, however many names are looked for', async () => {
     const session = useSession()
-    t.server.answer = () => ({ status: 200, body: { sites: [] } })
+    t.server.answer = () => ({ status: 200, body: { hasSite: true, tablet: null, site: null, people: [] } })
     await Promise.all([session.openDoor(), session.openDoor(), session.openDoor()])
     expect(t.server.asked.filter((a) => a.path.endsWith('/front-door'))).toHaveLength(1)
   })
@@ -197,7 +197,7 @@ describe('the door', () => {
 describe('the session', () => {
   it('acts as the person chosen, and may do what their role may', () => {
     const session = useSession()
-    session.people = [bao, { id: 'ines', name: 'Ines', role: 'lead', locked: false }]
+    session.people = [bao, { id: 'ines', name: 'Ines', role: 'lead' }]
     session.actingId = 'ines'
     expect([session.acting?.name, session.mayDo('sign-shift')]).toEqual(['Ines', true])
     session.actingId = 'bao'

@@ -2,7 +2,7 @@
 import { mayUnlock } from '@tadka/core/people'
 import { Refusal } from '@tadka/core/refusal'
 import { NButton, useMessage } from 'naive-ui'
-import { computed, onMounted, ref } from 'vue'
+import { onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSession } from '../people/session.ts'
 import { ask } from '../wire/api.ts'
@@ -12,7 +12,6 @@ const { t } = useI18n()
 const session = useSession()
 const message = useMessage()
 const open = ref<string | null>(null)
-const people = computed(() => session.door?.sites.find((s) => s.id === session.site)?.people ?? [])
 onMounted(() => session.openDoor().catch(() => {}))
 
 async function unlock(id: string): Promise<void> {
@@ -28,12 +27,14 @@ async function unlock(id: string): Promise<void> {
 
 <template>
   <ul>
-    <li v-for="p in people" :key="p.id">
+    <li v-for="p in session.everyone" :key="p.id">
       <b>{{ p.name }}</b>
       <span class="quiet">{{ t(`people.role.${p.role}`) }}</span>
       <span>
-        <template v-if="p.locked">
-          <span class="locked">{{ t('house.locked') }}</span>
+        <template v-if="p.asleepOn.length > 0">
+          <span class="asleep">{{
+            t('house.asleepOn', { tablets: p.asleepOn.map((b) => b.name).join(', ') })
+          }}</span>
           <n-button v-if="session.acting && mayUnlock(session.acting.role, p.role)" @click="unlock(p.id)">{{
             t('house.unlock')
           }}</n-button>
@@ -58,7 +59,7 @@ li {
 b {
   font-size: 19px;
 }
-.locked {
+.asleep {
   color: var(--out);
   font-weight: 600;
   margin-right: 16px;

@@ -4,17 +4,22 @@ import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { singleKeys } from '../frame/keys.ts'
 import { useTheme } from '../look/theme.ts'
+import { useSession } from '../people/session.ts'
 import { ring } from '../procedure/caller.ts'
+import HouseTablets from './HouseTablets.vue'
 
 const { t } = useI18n()
 const { choice } = useTheme()
 const themes = ['auto', 'light', 'dark'] as const
 const rang = ref(false)
+const session = useSession()
 </script>
 
 <template>
   <section>
-    <h2 class="label">{{ t('house.theme') }}</h2>
+    <house-tablets v-if="session.mayDo('set-up-house')" />
+    <h2 class="this">{{ t('house.thisTablet') }}</h2>
+    <h3 class="label">{{ t('house.theme') }}</h3>
     <div class="themes" role="group" :aria-label="t('house.theme')">
       <n-button
         v-for="name in themes"
@@ -26,16 +31,19 @@ const rang = ref(false)
         {{ t(`house.themes.${name}`) }}
       </n-button>
     </div>
-    <h2 class="label">{{ t('house.sound') }}</h2>
+    <h3 class="label">{{ t('house.sound') }}</h3>
     <n-button @click="rang = ring() || true">{{ t('house.sound') }}</n-button>
     <span v-if="rang" class="quiet"> {{ t('house.soundOk') }}</span>
-    <h2 id="keys-switch" class="label">{{ t('house.keys') }}</h2>
+    <h3 id="keys-switch" class="label">{{ t('house.keys') }}</h3>
     <n-switch v-model:value="singleKeys" aria-labelledby="keys-switch" />
     <p class="quiet small decides">{{ t('common.decides') }}</p>
   </section>
 </template>
 
 <style scoped>
+.this {
+  margin-top: 28px;
+}
 .label {
   margin: 22px 0 8px;
 }

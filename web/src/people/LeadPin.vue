@@ -15,12 +15,8 @@ const { t } = useI18n()
 const session = useSession()
 void (session.door ?? session.openDoor().catch(() => {}))
 
-const people = computed(
-  () =>
-    session.door?.sites
-      .find((s) => s.id === session.site)
-      ?.people.filter((p) => may(p.role, props.needs))
-      .map((p) => ({ value: p.id, label: p.name })) ?? [],
+const people = computed(() =>
+  session.everyone.filter((p) => may(p.role, props.needs)).map((p) => ({ value: p.id, label: p.name })),
 )
 watchEffect(() => {
   if (person.value !== '' || people.value.length === 0) return

@@ -1,27 +1,29 @@
 <script setup lang="ts">
-import type { Person } from '@tadka/contract/people'
-import { Refusal } from '@tadka/core/refusal'
-import { NButton, NInput } from 'naive-ui'
+import type { PersonAtDoor } from '@tadka/contract/people'
+import { NButton } from 'naive-ui'
 import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
 import NumberPad from '../pieces/NumberPad.vue'
+import EnrolTablet from './EnrolTablet.vue'
+import PasswordEntry from './PasswordEntry.vue'
 import { useSession } from './session.ts'
+import { useTold } from './told.ts'
 
 const session = useSession()
 const route = useRoute()
 const router = useRouter()
 const { t } = useI18n()
+const told = useTold()
 
-const person = ref<Person | null>(null)
+const person = ref<PersonAtDoor | null>(null)
 const pin = ref('')
 const byPassword = ref(false)
-const login = ref('')
-const password = ref('')
 const wrong = ref('')
 const busy = ref(false)
 const unreachable = ref(false)
-const site = computed(() => session.door?.sites[0] ?? null)
+const door = computed(() => session.door)
+const sleepsHere = (p: PersonAtDoor) => p.asleepOn.some((b) => b.id === door.value?.tablet?.id)
 
 async function openDoor(): Promise<void> {
   try {
@@ -34,9 +36,13 @@ async function openDoor(): Promise<void> {
 }
 onMounted(openDoor)
 
-function choose(p: Person): void {
+function choose(p: PersonAtDoor): void {
   person.value = p
   pin.value = ''
+  wrong.value = ''
+}
+function turn(): void {
+  byPassword.value = !byPassword.value
   wrong.value = ''
 }
 
@@ -53,22 +59,13 @@ async function enter(how: () => Promise<void>): Promise<void> {
     busy.value = false
   }
 }
-function told(error: unknown): string {
-  if (!(error instanceof Refusal)) return t('people.unreachable')
-  const left = error.details['triesLeft']
-  return typeof left === 'number' && left > 0
-    ? `${error.message} ${t('people.triesLeft', { n: left })}`
-    : error.message
-}
 const enterPin = () => {
-  const [where, who] = [site.value, person.value]
+  const [where, who] = [door.value?.site, person.value]
   if (where && who && pin.value.length >= 4)
     void enter(() => session.signInByPin(where.id, who.id, pin.value))
 }
-const enterPassword = () => {
-  const where = site.value
-  if (where) void enter(() => session.signInByPassword(where.id, login.value, password.value))
-}
+const enterPassword = (login: string, password: string) =>
+  void enter(() => session.signInByPassword(login, password))
 </script>
 
 <template>
@@ -79,15 +76,21 @@ const enterPassword = () => {
         <circle cx="23" cy="9" r="3.4" class="sun" />
       </svg>
       <div>
-        <h1>{{ site?.name ?? 'Tadka' }}</h1>
-        <p class="quiet">{{ t('people.welcome') }}</p>
+        <h1>{{ door?.site?.name ?? 'Tadka' }}</h1>
+        <p v-if="door?.tablet" class="quiet">{{ t('people.welcome') }}</p>
       </div>
     </header>
     <p v-if="unreachable" class="wrong" role="alert">{{ t('people.unreachable') }}</p>
-    <section v-if="site && !byPassword" class="two">
+    <section v-if="door && !door.hasSite" class="hint">
+      <h2>{{ t('people.noSite') }}</h2>
+      <p class="quiet">{{ t('people.noSiteHow') }}</p>
+    </section>
+    <password-entry v-else-if="door && byPassword" :wrong="wrong" :busy="busy" @enter="enterPassword" />
+    <enrol-tablet v-else-if="door && !door.tablet" />
+    <section v-else-if="door?.site" class="two">
       <div class="names" role="group" :aria-label="t('people.pick')">
         <button
-          v-for="p in site.people"
+          v-for="p in door.people"
           :key="p.id"
           type="button"
           :aria-pressed="p.id === person?.id"
@@ -96,7 +99,9 @@ const enterPassword = () => {
           <span class="face" aria-hidden="true">{{ p.name.slice(0, 2) }}</span>
           <span>
             <b>{{ p.name }}</b>
-            <span class="quiet small">{{ p.locked ? t('people.locked') : t(`people.role.${p.role}`) }}</span>
+            <span class="quiet small">{{
+              sleepsHere(p) ? t('people.asleep') : t(`people.role.${p.role}`)
+            }}</span>
           </span>
         </button>
       </div>
@@ -128,34 +133,9 @@ const enterPassword = () => {
       </form>
       <p v-else class="hint quiet">{{ t('people.pick') }}</p>
     </section>
-    <form v-else-if="site" class="pin by-password" @submit.prevent="enterPassword">
-      <label for="login">{{ t('people.login') }}</label>
-      <n-input
-        v-model:value="login"
-        size="large"
-        :input-props="{ id: 'login', autocomplete: 'username' }"
-        placeholder=""
-      />
-      <label for="password">{{ t('people.password') }}</label>
-      <n-input
-        v-model:value="password"
-        type="password"
-        size="large"
-        placeholder=""
-        :input-props="{ id: 'password', autocomplete: 'current-password' }"
-      />
-      <p class="wrong" role="alert">{{ wrong }}</p>
-      <n-button type="primary" size="large" attr-type="submit" block :loading="busy">{{
-        t('people.enter')
-      }}</n-button>
-    </form>
-    <section v-else-if="session.door" class="hint">
-      <h2>{{ t('people.noSite') }}</h2>
-      <p class="quiet">{{ t('people.noSiteHow') }}</p>
-    </section>
     <footer>
-      <button type="button" class="link" @click="byPassword = !byPassword">
-        {{ byPassword ? t('people.pick') : t('people.byPassword') }}
+      <button v-if="door?.hasSite" type="button" class="link" @click="turn">
+        {{ byPassword ? t(door.tablet ? 'people.pick' : 'people.enrol.back') : t('people.byPassword') }}
       </button>
       <span class="quiet small">{{ t('common.decides') }}</span>
     </footer>
@@ -239,10 +219,6 @@ h1 {
 }
 .pin label {
   font-weight: 600;
-}
-.by-password {
-  max-width: 400px;
-  flex: 1;
 }
 .pin input#pin {
   border: 0;

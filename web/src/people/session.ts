@@ -10,6 +10,8 @@ import { deviceId } from '../wire/device.ts'
 /** Who is signed in on this tablet, and who of them acts. */
 export const useSession = defineStore('session', () => {
   const door = ref<FrontDoor | null>(null)
+  /** Everyone of the site, by name. */
+  const everyone = computed(() => door.value?.people ?? [])
   const site = ref<string | null>(null)
   /** Kept, so that people signed in may go on while the network is away. */
   const people = useStorage<Person[]>('tadka.people', [])
@@ -52,11 +54,10 @@ export const useSession = defineStore('session', () => {
     actingId.value = person
   }
 
-  async function signInByPassword(at: string, login: string, password: string): Promise<void> {
+  async function signInByPassword(login: string, password: string): Promise<void> {
     const before = new Set(people.value.map((p) => p.id))
     take(
       await ask<SessionView>('POST', '/api/session/password', {
-        site: at,
         login,
         password,
         device: deviceId(),
@@ -69,10 +70,17 @@ export const useSession = defineStore('session', () => {
     take(await ask<SessionView>('DELETE', `/api/session/people/${person}`))
   }
 
+  /** Makes this browser a tablet of the site whose code it gives. */
+  async function enrol(code: string, name: string): Promise<void> {
+    await ask('POST', '/api/tablets/enrol', { code, device: deviceId(), name })
+    await openDoor()
+  }
+
   const mayDo = (permission: Permission) => acting.value !== null && may(acting.value.role, permission)
 
   return {
     door,
+    everyone,
     site,
     people,
     actingId,
@@ -80,6 +88,7 @@ export const useSession = defineStore('session', () => {
     known,
     load,
     openDoor,
+    enrol,
     signInByPin,
     signInByPassword,
     signOut,

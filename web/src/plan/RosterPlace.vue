@@ -33,12 +33,7 @@ const said = ref<{ text: string; bad: boolean } | null>(null)
 const rows = ref<RosterRow[]>([])
 watch([day, () => site.loaded], () => (rows.value = draftOf(kept(day.value))), { immediate: true })
 const may = computed(() => session.mayDo('plan-shift'))
-const people = computed(
-  () =>
-    session.door?.sites
-      .find((s) => s.id === session.site)
-      ?.people.map((p) => ({ label: p.name, value: p.id })) ?? [],
-)
+const people = computed(() => session.everyone.map((p) => ({ label: p.name, value: p.id })))
 const fault = computed(() => faultIn(rows.value))
 
 const tell = (bad: boolean, text: string) => (said.value = { text, bad })

@@ -38,12 +38,7 @@ const ways = computed(() => {
   return procedures.of(family).map((p) => ({ value: p.id, label: p.name }))
 })
 watch(station, () => (procedure.value = ways.value[0]?.value ?? null))
-const people = computed(
-  () =>
-    session.door?.sites
-      .find((s) => s.id === session.site)
-      ?.people.map((p) => ({ value: p.id, label: p.name })) ?? [],
-)
+const people = computed(() => session.everyone.map((p) => ({ value: p.id, label: p.name })))
 const at = (text: string) =>
   set.value && /^([0-2]\d|3[0-5]):[0-5]\d$/.test(text) && /^\d{4}-\d{2}-\d{2}$/.test(day.value)
     ? instantAt(day.value, text, set.value.timeZone)

@@ -29,8 +29,7 @@ export function useNames() {
       const found = site.one('instrument', id)
       return found && 'name' in found ? found.name : id
     },
-    person: (id: string) =>
-      session.door?.sites.find((s) => s.id === session.site)?.people.find((p) => p.id === id)?.name ?? id,
+    person: (id: string) => session.everyone.find((p) => p.id === id)?.name ?? id,
     procedure: procedures.nameOf,
     /** The title of a step of a run with its numbers, or its key. */
     step: (run: string, key: string) => {

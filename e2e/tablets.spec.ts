@@ -1,0 +1,52 @@
+import { address, go, heading, isAccessible, press } from './crew.ts'
+import { beginsAnew, expect, test } from './test.ts'
+
+beginsAnew()
+
+test.use({ hasTouch: true })
+
+test('a manager makes the office’s browser a tablet, gives another a code, and ends the one that was lost', async ({
+  page,
+  browser,
+}) => {
+  // No names, and no PIN, before it is one.
+  await page.goto(address())
+  await expect(
+    page.getByRole('heading', { name: 'This browser is not a tablet of the site yet' }),
+  ).toBeVisible()
+  await expect(page.getByText('Oriel')).toHaveCount(0)
+  await press(page, 'Manager with password')
+  await page.getByLabel('Login').fill('oriel')
+  await page.getByLabel('Password').fill('night ferry 2110')
+  await press(page, 'Sign in')
+  await expect(page.getByRole('button', { name: /^Acting: Oriel/ })).toBeVisible()
+  await go(page, '/house/tablet')
+  await page.getByLabel('Name for this tablet').fill('Office')
+  await press(page, 'Make this browser a tablet of the site')
+  await expect(page.getByRole('listitem').filter({ hasText: 'Office' })).toContainText('this one')
+  await press(page, 'Code for another tablet')
+  const code = (await page.locator('.code strong').innerText()).replace(' ', '')
+  await isAccessible(page)
+
+  const bar = await (await browser.newContext({ hasTouch: true })).newPage()
+  await bar.goto(address())
+  await bar.getByLabel('Name for this tablet').fill('Bar tablet')
+  for (const digit of code) await press(bar, digit)
+  await press(bar, 'Use this tablet')
+  await press(bar, /Bao/)
+  for (const digit of '2468') await press(bar, digit)
+  await press(bar, 'Sign in')
+  await heading(bar, 'Gannet Terminal')
+
+  // It is left on the ferry.
+  await page.reload()
+  const row = page.getByRole('listitem').filter({ hasText: 'Bar tablet' })
+  await expect(row).toContainText('last sign-in')
+  await row.getByRole('button', { name: 'End', exact: true }).click()
+  await press(page, 'End it')
+  await expect(row).toContainText('ended')
+  await bar.reload()
+  await expect(
+    bar.getByRole('heading', { name: 'This browser is not a tablet of the site yet' }),
+  ).toBeVisible()
+})

@@ -1,0 +1,61 @@
+import { verify } from '@node-rs/argon2'
+import { may, sleepsAfterWrongPins, type Permission } from '@tadka/core/people'
+import { Refusal } from '@tadka/core/refusal'
+import type { Pool } from '../db/pool.ts'
+import type { Tablet } from './guard.ts'
+import { findPerson, type PersonRow } from './queries.ts'
+import { unknownHash } from './secrets.ts'
+import { clearTries, takeTry, type OnTablet } from './tablets.ts'
+import { Waits } from './waits.ts'
+
+/** Wrong PINs that are taken at once; after them the name waits on that tablet. */
+const freeTries = 5
+
+/** The one place where a PIN is tried: on an enrolled tablet of the person's own site only. */
+export class Pins {
+  readonly #pool: Pool
+  readonly #now: () => number
+  readonly #waits = new Waits(freeTries)
+
+  constructor(pool: Pool, now: () => number) {
+    this.#pool = pool
+    this.#now = now
+  }
+
+  /**
+   * A try is taken before it is verified. Wrong ones make the name wait on that tablet, and after the tenth its PIN sleeps there.
+   * Throws `tablet_not_enrolled`, `wrong_pin`, `pin_asleep`, `too_often`.
+   */
+  async check(tablet: OnTablet | null, id: string, pin: string): Promise<PersonRow> {
+    if (!tablet) throw new Refusal('tablet_not_enrolled')
+    const key = `${tablet.site_id} ${tablet.id} ${id}`
+    this.#waits.take(key, this.#now())
+    const person = await findPerson(this.#pool, tablet.site_id, id)
+    const stored = person?.pin_hash
+    const taken = stored ? await takeTry(this.#pool, tablet, id) : 0
+    // An unknown name takes as long to refuse as a wrong PIN, and one that sleeps too.
+    const right = await verify(taken === null ? await unknownHash : (stored ?? (await unknownHash)), pin)
+    if (!person || !stored) throw new Refusal('wrong_pin')
+    if (taken === null) throw new Refusal('pin_asleep')
+    if (right) {
+      this.#waits.clear(key)
+      await clearTries(this.#pool, tablet.site_id, id, tablet.id)
+      return person
+    }
+    const triesLeft = sleepsAfterWrongPins - taken
+    throw new Refusal(triesLeft === 0 ? 'pin_asleep' : 'wrong_pin', { triesLeft })
+  }
+
+  /** Whether somebody may do a thing, proved by their own PIN at this moment. Throws as `check` does, and `not_allowed`. */
+  async own({ session }: Tablet, id: string, pin: string, needs: Permission): Promise<PersonRow> {
+    const on = session.tablet_id === null ? null : { site_id: session.site_id, id: session.tablet_id }
+    const person = await this.check(on, id, pin)
+    if (!may(person.role, needs)) throw new Refusal('not_allowed', { needs })
+    return person
+  }
+
+  /** A name that was woken waits no more. */
+  forget(site: string, id: string): void {
+    this.#waits.clearWhere((key) => key.startsWith(`${site} `) && key.endsWith(` ${id}`))
+  }
+}

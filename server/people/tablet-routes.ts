@@ -1,0 +1,145 @@
+import { codeView, enrolBody, newTabletBody, tabletList, tabletNameBody } from '@tadka/contract/people'
+import { slug } from '@tadka/contract/record'
+import { Refusal } from '@tadka/core/refusal'
+import type { FastifyReply } from 'fastify'
+import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
+import { z } from 'zod'
+import type { Services } from '../app/services.ts'
+import { makeCode } from './codes.ts'
+import { enrolledTablet, tabletCookie, tabletOf } from './guard.ts'
+import { newToken, tokenHash } from './secrets.ts'
+import * as tablets from './tablets.ts'
+import { Waits } from './waits.ts'
+
+const site = z.object({ site: slug })
+const oneTablet = site.extend({ tablet: slug })
+const enrolled = z.object({ site: slug, tablet: z.object({ id: slug, name: z.string() }) })
+
+/** As long as browsers keep a cookie: 400 days. */
+const cookieSeconds = 400 * 86_400
+
+/** The tablets of a site: which there are, how one becomes one, and how it ends. */
+export const tabletRoutes =
+  ({ pool, guard, hub, secure, now }: Services): FastifyPluginAsyncZod =>
+  async (app) => {
+    const waits = new Waits(5)
+
+    /** Makes the browser that asks a tablet of the site. */
+    async function enrol(
+      reply: FastifyReply,
+      where: string,
+      tablet: { device: string; name: string },
+      by: string | null,
+    ) {
+      const token = newToken()
+      const { device: id, name } = tablet
+      await tablets.enrolTablet(pool, { site: where, id, name, tokenHash: tokenHash(token), by, at: now() })
+      reply.setCookie(tabletCookie, token, {
+        path: '/',
+        httpOnly: true,
+        sameSite: 'strict',
+        secure,
+        maxAge: cookieSeconds,
+      })
+      return { site: where, tablet: { id, name } }
+    }
+
+    app.get(
+      '/api/sites/:site/tablets',
+      { schema: { params: site, response: { 200: tabletList } } },
+      async (request) => {
+        const where = request.params.site
+        await guard.actor(request, where, 'set-up-house')
+        const on = await enrolledTablet(pool, request)
+        return {
+          own: on?.site_id === where ? on.id : null,
+          tablets: await tablets.tabletsOf(pool, where),
+        }
+      },
+    )
+
+    app.post(
+      '/api/sites/:site/tablets',
+      {
+        schema: {
+          tags: ['tablets'],
+          summary: 'Makes the browser of a manager who is signed in on it a tablet of the site',
+          params: site,
+          body: newTabletBody,
+          response: { 200: enrolled },
+        },
+      },
+      async (request, reply) => {
+        const { site: where } = request.params
+        const actor = await guard.actor(request, where, 'set-up-house')
+        const answer = await enrol(reply, where, request.body, actor.id)
+        await tablets.putOnTablet(pool, actor.tablet.session.id, answer.tablet.id)
+        return answer
+      },
+    )
+
+    app.post(
+      '/api/sites/:site/tablets/codes',
+      {
+        schema: {
+          tags: ['tablets'],
+          summary: 'A code that makes one other browser a tablet of the site, within a quarter of an hour',
+          params: site,
+          response: { 200: codeView },
+        },
+      },
+      async (request) => {
+        const { site: where } = request.params
+        const actor = await guard.actor(request, where, 'set-up-house')
+        return makeCode(pool, where, actor.id, now())
+      },
+    )
+
+    app.post(
+      '/api/tablets/enrol',
+      {
+        schema: {
+          tags: ['tablets'],
+          summary: 'Makes the browser that asks a tablet of the site whose code it gives',
+          body: enrolBody,
+          response: { 200: enrolled },
+        },
+      },
+      async (request, reply) => {
+        const { code, ...tablet } = request.body
+        waits.take(request.ip, now())
+        const used = await tablets.useCode(pool, tokenHash(code), now())
+        if (!used) throw new Refusal('wrong_code')
+        waits.clear(request.ip)
+        const present = await tabletOf(pool, request)
+        const answer = await enrol(reply, used.site, tablet, used.by)
+        if (present?.session.site_id === used.site)
+          await tablets.putOnTablet(pool, present.session.id, answer.tablet.id)
+        return answer
+      },
+    )
+
+    app.post(
+      '/api/sites/:site/tablets/:tablet/name',
+      { schema: { params: oneTablet, body: tabletNameBody } },
+      async (request) => {
+        const { site: where, tablet } = request.params
+        await guard.actor(request, where, 'set-up-house')
+        if (!(await tablets.renameTablet(pool, where, tablet, request.body.name)))
+          throw new Refusal('not_found')
+        return { id: tablet, name: request.body.name }
+      },
+    )
+
+    app.post(
+      '/api/sites/:site/tablets/:tablet/revoke',
+      { schema: { params: oneTablet } },
+      async (request) => {
+        const { site: where, tablet } = request.params
+        await guard.actor(request, where, 'set-up-house')
+        if (!(await tablets.revokeTablet(pool, where, tablet, now()))) throw new Refusal('not_found')
+        await hub.endGone()
+        return { revoked: tablet }
+      },
+    )
+  }
