@@ -10,7 +10,7 @@ const { told, stop } = await application('bench')
 Object.assign(process.env, told)
 const url = told['TADKA_URL']
 const browser = await chromium.launch({ executablePath: chromiumPath, args: chromiumArgs })
-const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })
 await signIn(await context.newPage(), 'Bao', '2468')
 
 const scripts = new Map<string, number>()

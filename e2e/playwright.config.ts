@@ -15,6 +15,8 @@ export default defineConfig({
   globalSetup: './setup.ts',
   use: {
     viewport: { width: 1280, height: 800 },
+    // Putting the whole application on the tablet costs every test seconds: where it is about that, it is let.
+    serviceWorkers: 'block',
     launchOptions: { executablePath: chromiumPath, args: chromiumArgs },
     // Kept of a second try only: it costs a fifth of the time of every test.
     trace: 'on-first-retry',

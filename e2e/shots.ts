@@ -12,7 +12,12 @@ Object.assign(process.env, told)
 const browser = await chromium.launch({ executablePath: chromiumPath, args: chromiumArgs })
 const newPage = async (colorScheme: 'light' | 'dark'): Promise<Page> =>
   (
-    await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme, deviceScaleFactor: 1 })
+    await browser.newContext({
+      viewport: { width: 1280, height: 800 },
+      colorScheme,
+      deviceScaleFactor: 1,
+      serviceWorkers: 'block',
+    })
   ).newPage()
 const page = await newPage('light')
 const take = async (name: string, of = page) => {

@@ -1,8 +1,32 @@
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vite'
+import { VitePWA } from 'vite-plugin-pwa'
 
 export default defineConfig({
-  plugins: [vue()],
+  plugins: [
+    vue(),
+    VitePWA({
+      // A new version is told, and taken when somebody says so: never in the middle of a run.
+      registerType: 'prompt',
+      injectRegister: false,
+      manifest: {
+        name: 'Tadka',
+        short_name: 'Tadka',
+        start_url: '/shift',
+        display: 'standalone',
+        background_color: '#f6f1e7',
+        theme_color: '#f6f1e7',
+        icons: [{ src: '/mark.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
+      },
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+        navigateFallback: '/index.html',
+        navigateFallbackDenylist: [/^\/api\//],
+        cleanupOutdatedCaches: true,
+        inlineWorkboxRuntime: true,
+      },
+    }),
+  ],
   define: {
     __VUE_OPTIONS_API__: 'false',
     __VUE_I18N_LEGACY_API__: 'false',

@@ -4,8 +4,10 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import AppFrame from './frame/AppFrame.vue'
 import { useTheme } from './look/theme.ts'
+import { useVersion } from './frame/version.ts'
 import { unfetched } from './router.ts'
 
+useVersion()
 const { base, overrides } = useTheme()
 const route = useRoute()
 /** Pages that need nobody signed in: the sign-in itself, and the gallery in development. */

@@ -8,6 +8,7 @@ import { sendPhotos } from '../record/photos.ts'
 import { useSite } from '../record/site.ts'
 import BottomDock from './BottomDock.vue'
 import KeyHelp from './KeyHelp.vue'
+import NoticeLine from './NoticeLine.vue'
 import { fetchPlaces } from '../router.ts'
 import { useKeys } from './keys.ts'
 
@@ -17,6 +18,8 @@ const route = useRoute()
 const router = useRouter()
 const { t } = useI18n()
 const failed = ref(false)
+/** The server was asked for the site, and did not answer. */
+const unseen = ref(false)
 const { help } = useKeys(router)
 
 const toSignIn = () => router.replace({ path: '/sign-in', query: { to: route.fullPath } })
@@ -27,6 +30,7 @@ async function open(): Promise<void> {
     if (!session.known) await session.load()
     if (!session.acting || !session.site) return void toSignIn()
     if (!site.loaded) await site.load()
+    unseen.value = !site.loaded
     if (site.loaded) {
       setTimeout(fetchPlaces, 1500)
       void sendPhotos()
@@ -45,10 +49,6 @@ watch(
   },
 )
 const dock = computed(() => route.meta['dock'] !== false)
-const notice = computed(() => {
-  if (site.unknownType) return t('common.reload')
-  return site.loaded && !site.connected ? t('common.offline') : ''
-})
 </script>
 
 <template>
@@ -56,8 +56,14 @@ const notice = computed(() => {
     <main v-if="site.loaded && session.acting" class="place">
       <router-view :key="route.path" />
     </main>
-    <p v-else class="wait" role="status">{{ failed ? t('people.unreachable') : t('common.loading') }}</p>
-    <p v-if="notice" class="notice" role="status">{{ notice }}</p>
+    <section v-else-if="failed || unseen" class="wait" role="status">
+      <div>
+        <h1>{{ t('common.noConnection.title') }}</h1>
+        <p>{{ t('common.noConnection.how') }}</p>
+      </div>
+    </section>
+    <p v-else class="wait" role="status">{{ t('common.loading') }}</p>
+    <notice-line :in-run="!dock" />
     <bottom-dock v-if="dock" />
     <key-help v-model:show="help" />
   </div>
@@ -74,19 +80,19 @@ const notice = computed(() => {
   min-height: 0;
   overflow: auto;
 }
+.wait h1 {
+  font-size: 26px;
+  margin-bottom: 8px;
+}
+.wait div {
+  max-width: 46ch;
+}
 .wait {
   flex: 1;
   display: grid;
   place-items: center;
   color: var(--ink-2);
   padding: 24px;
-  text-align: center;
-}
-.notice {
-  background: var(--close-wash);
-  color: var(--ink);
-  padding: 8px 24px;
-  font-weight: 600;
   text-align: center;
 }
 @media print {

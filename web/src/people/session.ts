@@ -1,15 +1,19 @@
 import type { FrontDoor, Person, SessionView } from '@tadka/contract/people'
 import { may, type Permission } from '@tadka/core/people'
-import { useStorage } from '@vueuse/core'
+import { StorageSerializers, useStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { actAs, ask } from '../wire/api.ts'
+import { endsSoon } from '../wire/soon.ts'
 import { learnServerTime } from '../wire/clock.ts'
 import { deviceId } from '../wire/device.ts'
 
 /** Who is signed in on this tablet, and who of them acts. */
 export const useSession = defineStore('session', () => {
-  const door = ref<FrontDoor | null>(null)
+  /** Kept too: names are shown when there is no network. */
+  const door = useStorage<FrontDoor | null>('tadka.door', null, undefined, {
+    serializer: StorageSerializers.object,
+  })
   /** Everyone of the site, by name. */
   const everyone = computed(() => door.value?.people ?? [])
   const site = ref<string | null>(null)
@@ -32,11 +36,13 @@ export const useSession = defineStore('session', () => {
     known.value = true
   }
 
+  /** Who is signed in, from the server; from what this tablet knew where the server does not answer. */
   async function load(): Promise<void> {
-    try {
-      take(await ask<SessionView>('GET', '/api/session'))
-    } catch (error) {
-      if (people.value.length === 0) throw error
+    const asked = ask<SessionView>('GET', '/api/session').then(take)
+    if (people.value.length === 0) return asked
+    if (!(await endsSoon(asked).catch(() => false)) && !known.value) {
+      // It may still come, and takes the place of what was kept.
+      asked.catch(() => {})
       site.value = keptSite.value || null
       known.value = true
     }

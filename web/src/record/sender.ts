@@ -4,7 +4,7 @@ import { Refusal, type RefusalWire } from '@tadka/core/refusal'
 import { computed, ref, shallowRef, triggerRef } from 'vue'
 import { ask } from '../wire/api.ts'
 import { clockOffset, learnServerTime, ownClock } from '../wire/clock.ts'
-import { allKept, forget, keep, type Kept } from './outbox.ts'
+import { allKept, forget, keep, taken, type Kept } from './outbox.ts'
 
 const batchSize = 50
 const longestPauseMs = 8000
@@ -22,25 +22,32 @@ export function makeSender(site: () => string | null, settled: (id: string, seq:
   const waiting = shallowRef<AnyDraft[]>([])
   const refused = ref<{ draft: AnyDraft; refusal: RefusalWire }[]>([])
   const signedOut = ref(false)
+  /** Something that was made here could not be kept: it lives only as long as this page is open. */
+  const unkept = ref(false)
   let sending = false
   let pause = 500
   let timer: ReturnType<typeof setTimeout> | null = null
 
-  async function restore(): Promise<AnyDraft[]> {
+  /** What was made here and is not in the states yet, with where it lies in the chain; what was not taken yet is sent. */
+  async function restore(): Promise<{ draft: AnyDraft; at: number | null }[]> {
     const stored = await allKept()
     const known = new Set(waiting.value.map((d) => d.id))
-    const old = stored.filter((k) => !k.refusal && !known.has(k.id)).map((k) => k.draft)
-    waiting.value = [...old, ...waiting.value]
+    const old = stored.filter((k) => !k.refusal && !known.has(k.id))
+    waiting.value = [...old.filter((k) => typeof k.at !== 'number').map((k) => k.draft), ...waiting.value]
     for (const k of stored) if (k.refusal) refused.value.push({ draft: k.draft, refusal: k.refusal })
     void send()
-    return old
+    return old.map(({ draft, at }) => ({ draft, at: at ?? null }))
   }
 
   function add(drafts: readonly AnyDraft[]): void {
     waiting.value.push(...drafts)
     triggerRef(waiting)
-    for (const draft of drafts) void keep(asKept(draft, null))
+    for (const draft of drafts) void keepOne(asKept(draft, null))
     void send()
+  }
+
+  async function keepOne(one: Kept): Promise<void> {
+    if (!(await keep(one))) unkept.value = true
   }
 
   async function send(): Promise<void> {
@@ -68,12 +75,17 @@ export function makeSender(site: () => string | null, settled: (id: string, seq:
     const answer = await ask<Answer>('POST', `/api/sites/${where}/records`, body)
     learnServerTime(answer.serverTime, body.sentAt)
     signedOut.value = false
-    body.drafts.forEach((draft, i) => settle(draft, answer.outcomes[i]))
     const done = new Set(body.drafts.map((d) => d.id))
-    // Forgotten first: a tablet that is started anew in between sends once more, and finds it known.
-    const taken = [...done].filter((id) => !refused.value.some((r) => r.draft.id === id))
-    await forget(taken).catch(() => {})
+    // Noted first: a tablet that is started anew in between sends once more, and finds it known.
+    await taken(
+      body.drafts.flatMap(({ id }, i) => {
+        const outcome = answer.outcomes[i]
+        return outcome && outcome.outcome !== 'refused' ? [{ id, at: outcome.seq ?? 0 }] : []
+      }),
+    ).catch(() => {})
+    body.drafts.forEach((draft, i) => settle(draft, answer.outcomes[i]))
     waiting.value = waiting.value.filter((d) => !done.has(d.id))
+    if (waiting.value.length === 0) unkept.value = false
   }
 
   function settle(draft: AnyDraft, outcome: DraftOutcome | undefined): void {
@@ -85,7 +97,7 @@ export function makeSender(site: () => string | null, settled: (id: string, seq:
     } as RefusalWire
     refused.value.push({ draft, refusal })
     settled(draft.id, null)
-    void keep(asKept(draft, refusal))
+    void keepOne(asKept(draft, refusal))
   }
 
   async function putAside(id: string): Promise<void> {
@@ -97,6 +109,7 @@ export function makeSender(site: () => string | null, settled: (id: string, seq:
     waiting,
     refused,
     signedOut,
+    unkept,
     unsent: computed(() => waiting.value.length),
     restore,
     add,
@@ -110,4 +123,5 @@ const asKept = (draft: AnyDraft, refusal: RefusalWire | null): Kept => ({
   order: draft.counter,
   draft,
   refusal,
+  at: null,
 })

@@ -38,6 +38,8 @@ import { learnServerTime, ownClock } from '../wire/clock.ts'
 import { deviceId, newId, nextCount } from '../wire/device.ts'
 import { provisional } from './provisional.ts'
 import { makeSender } from './sender.ts'
+import { endsSoon } from '../wire/soon.ts'
+import { keptOf, makeKeeper } from './kept-states.ts'
 import { followEvents } from './stream.ts'
 
 interface Kinds {
@@ -92,6 +94,7 @@ export const useSite = defineStore('site', () => {
     },
   )
   let stop: (() => void) | null = null
+  const keeper = makeKeeper(() => ({ site: session.site, seq: seq.value, states: base.value }))
 
   function drop(id: string): void {
     placed.delete(id)
@@ -121,8 +124,14 @@ export const useSite = defineStore('site', () => {
     stop?.()
     const site = session.site
     if (!site) return
-    await snapshot(site)
-    void sender.restore().then((old) => (mine.value = [...old, ...mine.value]))
+    const asked = snapshot(site)
+    if (!(await endsSoon(asked)) || !loaded.value) await takeKept(site)
+    if (!loaded.value) await asked
+    void sender.restore().then((old) => {
+      const beyond = old.filter((o) => o.at === null || o.at > seq.value)
+      for (const { draft, at } of beyond) if (at !== null) placed.set(draft.id, at)
+      mine.value = [...beyond.map((o) => o.draft), ...mine.value]
+    })
     stop = followEvents(site, () => seq.value, {
       record: (record) => void take(record),
       time: learnServerTime,
@@ -143,9 +152,19 @@ export const useSite = defineStore('site', () => {
       seq.value = got.seq
       for (const [id, at] of placed) if (at <= got.seq) drop(id)
       loaded.value = true
+      keeper.anew()
     } catch (error) {
       if (!(error instanceof Unreachable)) throw error
     }
+  }
+
+  /** Without network the tablet goes on from what it knew. */
+  async function takeKept(site: string): Promise<void> {
+    const kept = await keptOf(site)
+    if (loaded.value || !kept) return
+    base.value = new Map(kept.states)
+    seq.value = kept.seq
+    loaded.value = true
   }
 
   /** A record from the stream: folded here as the server folded it; where it came late, the state is fetched. */
@@ -158,6 +177,7 @@ export const useSite = defineStore('site', () => {
       if (!takeInto(subject, record)) late.push(subject)
     }
     triggerRef(base)
+    keeper.changed(subjectsOf(record).map((s) => nameOf(s.kind, s.id)))
     drop(record.id)
     for (const subject of late) await refetch(subject)
   }
@@ -186,6 +206,7 @@ export const useSite = defineStore('site', () => {
         if (base.value.get(name) !== before) continue
         base.value.set(name, { state: got.state, last: got.last })
         triggerRef(base)
+        keeper.changed([name])
         return
       }
     } catch {

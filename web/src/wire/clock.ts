@@ -1,6 +1,6 @@
 import { instant, type Instant } from '@tadka/core/quantity'
 import { clockHeard, learnClock, offsetTaken, type ClockSample } from '@tadka/core/record'
-import { useIntervalFn } from '@vueuse/core'
+import { useIntervalFn, useStorage } from '@vueuse/core'
 import { readonly, ref } from 'vue'
 
 /** Where this page's clock began: the wall clock then. From there on it runs by itself, and nobody can set it. */
@@ -9,8 +9,11 @@ const began = Date.now() - performance.now()
 /** This tablet's own clock, milliseconds: what is observed is written down by it. */
 export const ownClock = (): number => Math.round(began + performance.now())
 
-/** Server clock minus this tablet's, milliseconds. Small differences are the way over the network. */
-const offset = ref(0)
+/**
+ * Server clock minus this tablet's, milliseconds. Small differences are the way over the network. Kept: a page that is opened
+ * without network goes on by what was known.
+ */
+const offset = useStorage('tadka.clockOffset', 0)
 const tick = ref(ownClock())
 
 useIntervalFn(() => (tick.value = ownClock()), 500)

@@ -57,6 +57,17 @@ export const common = {
     more: 'More',
     loading: 'Reading the site…',
     unfetched: 'This place did not come through. It is asked for again by itself; what you did is kept.',
+    noConnection: {
+      title: 'No connection yet',
+      how: 'This tablet has not seen the site yet, so there is nothing to show without the server. Check the Wi-Fi. This page goes on by itself.',
+    },
+    storage: {
+      unkept:
+        'This tablet cannot keep what you enter: its storage is full or blocked. Leave this page open until “all sent”. Then free space on the tablet.',
+      short: 'This tablet is almost out of storage. Free some space before the next records.',
+    },
+    update: 'A new version of Tadka is ready.',
+    updateNow: 'Use it now',
     offline: 'No connection. What you do is kept and sent by itself.',
     unsent: '{n} not sent yet',
     allSent: 'all sent',

@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useRoom } from '../record/room.ts'
+import { useSite } from '../record/site.ts'
+import { useVersion } from './version.ts'
+
+/** What everybody on this tablet must know now: records that may be lost, no network, a newer version. The worst is told. */
+const props = defineProps<{ inRun: boolean }>()
+const site = useSite()
+const { t } = useI18n()
+const room = useRoom()
+const { isNewReady, takeNew } = useVersion()
+const atRisk = computed(() => site.unkept || room.canKeep.value === false)
+const text = computed(() => {
+  if (atRisk.value) return t('common.storage.unkept')
+  if (room.short.value) return t('common.storage.short')
+  if (site.unknownType) return t('common.reload')
+  return site.loaded && !site.connected ? t('common.offline') : ''
+})
+/** Never in the middle of a run. */
+const mayUpdate = computed(() => isNewReady.value && !props.inRun)
+</script>
+
+<template>
+  <p v-if="text" class="notice" :class="{ risk: atRisk }" :role="atRisk ? 'alert' : 'status'">{{ text }}</p>
+  <p v-else-if="mayUpdate" class="notice" role="status">
+    {{ t('common.update') }}
+    <n-button size="small" @click="takeNew">{{ t('common.updateNow') }}</n-button>
+  </p>
+</template>
+
+<style scoped>
+.notice {
+  background: var(--close-wash);
+  color: var(--ink);
+  padding: 8px 24px;
+  font-weight: 600;
+  text-align: center;
+}
+.risk {
+  background: var(--out-wash);
+}
+</style>
