@@ -38,15 +38,39 @@ test('a manager makes the office’s browser a tablet, gives another a code, and
   await press(bar, 'Sign in')
   await heading(bar, 'Gannet Terminal')
 
-  // It is left on the ferry.
+  // It is left on the ferry, out of reach, and somebody goes on with it there.
+  await go(bar, '/run')
+  const cloths = bar.locator('li', { hasText: 'Espresso cloths' })
+  await expect(cloths).toBeVisible()
+  await bar.waitForFunction(() =>
+    performance.getEntriesByType('resource').some((e) => /RunPlace.*js/.test(e.name)),
+  )
+  await bar.context().setOffline(true)
+  await cloths.getByRole('button', { name: 'Fill the sanitizer bucket' }).click()
+  await expect(bar.getByText('1 not sent yet')).toBeVisible()
   await page.reload()
   const row = page.getByRole('listitem').filter({ hasText: 'Bar tablet' })
   await expect(row).toContainText('last sign-in')
   await row.getByRole('button', { name: 'End', exact: true }).click()
   await press(page, 'End it')
   await expect(row).toContainText('ended')
+
+  // What it still sends is kept, and decided.
+  await bar.context().setOffline(false)
   await bar.reload()
   await expect(
     bar.getByRole('heading', { name: 'This browser is not a tablet of the site yet' }),
   ).toBeVisible()
+  await go(page, '/log')
+  const held = page.getByRole('listitem').filter({ hasText: 'It came from a tablet that was ended.' })
+  await expect(async () => {
+    await page.reload()
+    await expect(held).toBeVisible({ timeout: 2000 })
+  }).toPass()
+  await isAccessible(page)
+  await held.getByRole('button', { name: 'Let it in' }).click()
+  await page.getByLabel('Reason').fill('I know that she was there')
+  await press(page, 'Let it in')
+  await expect(held).toBeHidden()
+  await expect(page.getByText('let in by a manager')).toBeVisible()
 })

@@ -38,11 +38,20 @@ export const folders: readonly Folder[] = [
   },
   {
     name: 'append',
-    mutate: [
-      'server/record/{append,judge-draft,as-of,routes,log-routes,csv}.ts',
-      'server/procedure/contact-entry.ts',
-    ],
-    tests: ['server/test/{records,guards,judging,log,rows,clean,roles,keep-up,block}.test.ts'],
+    mutate: ['server/record/{append,judge-draft,as-of}.ts', 'server/procedure/contact-entry.ts'],
+    tests: ['server/test/{records,guards,judging,clean,odd-drafts}.test.ts'],
+    database: true,
+  },
+  {
+    name: 'log',
+    mutate: ['server/record/{routes,log-routes,csv,held,held-routes}.ts'],
+    tests: ['server/test/{records,log,rows,roles,held}.test.ts'],
+    database: true,
+  },
+  {
+    name: 'senders',
+    mutate: ['server/people/{guard,carried,passes,pins}.ts'],
+    tests: ['server/test/{people,tablets,guards,held}.test.ts'],
     database: true,
   },
 ]

@@ -56,7 +56,8 @@ export type Person = z.infer<typeof person>
 export const sessionView = z.object({
   site: slug.nullable(),
   device: slug.nullable(),
-  people: z.array(person),
+  /** Each with the pass that what they do here carries. */
+  people: z.array(person.extend({ pass: z.string() })),
   serverTime: z.number(),
 })
 export type SessionView = z.infer<typeof sessionView>

@@ -60,11 +60,22 @@ export const batchBody = z.strictObject({
   sentAt: instantMs,
   offset: z.number().int().min(-1e14).max(1e14).optional(),
   drafts: z.array(z.unknown()).min(1).max(500),
+  /** Beside each draft, in the same order: the pass of who made it, and what its tablet knew of the server's clock then (ms). */
+  carried: z
+    .array(
+      z.strictObject({
+        pass: z.string().max(1000).nullable(),
+        offset: z.number().int().min(-1e14).max(1e14).nullable(),
+      }),
+    )
+    .max(500)
+    .optional(),
 })
 
 export interface DraftOutcome {
   readonly id: string | null
-  readonly outcome: 'accepted' | 'known' | 'refused'
+  /** `held`: it is kept on the server, and a manager decides about it. */
+  readonly outcome: 'accepted' | 'known' | 'refused' | 'held'
   readonly seq?: number
   readonly code?: string
   readonly message?: string

@@ -1,3 +1,4 @@
 export { batchBody, draftEnvelope, instantMs, slug, words, type DraftOutcome } from './envelope.ts'
+export { decideBody, heldList, type HeldList } from './held.ts'
 export { isKnownType, payloadSchemas } from './payloads.ts'
 export { checkContents, checkDraft, issuesOf } from './check.ts'

@@ -14,6 +14,7 @@ export type Permission =
   | 'plan-shift'
   | 'bring-in'
   | 'override'
+  | 'decide-held'
 
 const crew: readonly Permission[] = ['read', 'record', 'amend', 'verify-chain', 'export-log']
 const lead: readonly Permission[] = [
@@ -25,7 +26,7 @@ const lead: readonly Permission[] = [
   'override',
   'unlock-person',
 ]
-const manager: readonly Permission[] = [...lead, 'set-up-house']
+const manager: readonly Permission[] = [...lead, 'set-up-house', 'decide-held']
 
 const permissions: Record<Role, readonly Permission[]> = { crew, lead, manager }
 

@@ -22,6 +22,8 @@ export const flags = [
   'not-counted',
   'not-complete',
   'amended-to-pass',
+  'after-session',
+  'let-in',
 ] as const
 export type Flag = (typeof flags)[number]
 

@@ -154,6 +154,10 @@ export const catalogue = {
   ),
   not_allowed: entry('not-allowed', 'Your role may not do this. Ask a shift lead or a manager.'),
   not_on_this_tablet: entry('not-allowed', 'This person was not signed in on this tablet at that time.'),
+  tablet_ended: entry(
+    'not-allowed',
+    'This tablet was ended by a manager, who decides about what it still sends.',
+  ),
   foreign_origin: entry('not-allowed', 'This request came from another page. Open Tadka itself.'),
 
   // devices

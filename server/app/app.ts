@@ -17,6 +17,7 @@ import {
 import { openPool } from '../db/pool.ts'
 import { Guard } from '../people/guard.ts'
 import { deviceRoutes } from '../device/routes.ts'
+import { Passes } from '../people/passes.ts'
 import { Pins } from '../people/pins.ts'
 import { peopleRoutes } from '../people/routes.ts'
 import { tabletRoutes } from '../people/tablet-routes.ts'
@@ -28,6 +29,7 @@ import { logRoutes } from '../record/log-routes.ts'
 import { planRoutes } from '../plan/routes.ts'
 import { photoRoutes } from '../record/photo-routes.ts'
 import { procedureRoutes } from '../procedure/routes.ts'
+import { heldRoutes } from '../record/held-routes.ts'
 import { recordRoutes } from '../record/routes.ts'
 import { rulesRoutes } from '../rules/routes.ts'
 import { loggerRoutes } from '../logger/routes.ts'
@@ -67,6 +69,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
     queue: new SiteQueue(),
     guard: new Guard(pool),
     pins: new Pins(pool, now),
+    passes: new Passes(pool),
     secure: options.tls !== null,
     now,
   }
@@ -87,6 +90,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   await typed.register(peopleRoutes(services))
   await typed.register(tabletRoutes(services))
   await typed.register(recordRoutes(services))
+  await typed.register(heldRoutes(services))
   await typed.register(logRoutes(services))
   await typed.register(dayRoutes(services))
   await typed.register(procedureRoutes(services))

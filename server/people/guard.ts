@@ -1,5 +1,4 @@
-import { may, permissionFor, type Permission, type Role } from '@tadka/core/people'
-import type { AnyDraft } from '@tadka/core/record'
+import { may, type Permission, type Role } from '@tadka/core/people'
 import { Refusal } from '@tadka/core/refusal'
 // Requests have cookies by it.
 import type {} from '@fastify/cookie'
@@ -73,19 +72,4 @@ export class Guard {
 }
 
 /** Clocks and sign-ins do not agree to the second. */
-const slackMs = 120_000
-
-/**
- * Whether the person named in a draft was signed in on this tablet when it was observed, and may make such a record: their role.
- * @param at corrected observed time, milliseconds UTC. Throws `not_on_this_tablet`, `not_allowed`.
- */
-export function guardDraft(tablet: Tablet, draft: AnyDraft, at: number): Role {
-  const stays = tablet.people.filter((p) => p.id === draft.by)
-  const person = stays.find(
-    (p) => at >= p.signed_in_at - slackMs && (p.signed_out_at === null || at <= p.signed_out_at + slackMs),
-  )
-  if (!person) throw new Refusal('not_on_this_tablet', { by: draft.by })
-  const permission = permissionFor(draft.type)
-  if (!may(person.role, permission)) throw new Refusal('not_allowed', { needs: permission })
-  return person.role
-}
+export const draftSlackMs = 120_000

@@ -36,17 +36,20 @@ const nameIn = (body: unknown): string => {
 }
 
 export const peopleRoutes =
-  ({ pool, hub, guard, pins, secure, now }: Services): FastifyPluginAsyncZod =>
+  ({ pool, hub, guard, pins, passes, secure, now }: Services): FastifyPluginAsyncZod =>
   async (app) => {
     const waits = new Waits()
-    const view = (tablet: Tablet | null): SessionView => ({
-      site: tablet?.session.site_id ?? null,
-      device: tablet?.session.device ?? null,
-      people: (tablet?.people ?? [])
-        .filter((p) => p.signed_out_at === null)
-        .map(({ id, name, role }) => ({ id, name, role })),
-      serverTime: now(),
-    })
+    async function view(tablet: Tablet | null): Promise<SessionView> {
+      const here = (tablet?.people ?? []).filter((p) => p.signed_out_at === null)
+      const { site_id: site = null, device = null, id: session = 0 } = tablet?.session ?? {}
+      const people = here.map(async ({ id, name, role }) => ({
+        id,
+        name,
+        role,
+        pass: await passes.make({ site: site ?? '', session, person: id, device: device ?? '' }),
+      }))
+      return { site, device, people: await Promise.all(people), serverTime: now() }
+    }
 
     /** Adds the person to this tablet's session, or begins one. */
     async function signIn(

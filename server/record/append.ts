@@ -17,6 +17,7 @@ import {
   subjectsWithout,
   type AnyDraft,
   type AnyRecord,
+  type Flag,
   type ShiftState,
   type SiteSet,
   type SubjectRef,
@@ -38,12 +39,16 @@ export interface Batch {
   readonly drafts: readonly unknown[]
   /** Server clock minus the sender's, milliseconds. */
   readonly clockOffset: number
+  /** The same by draft, for those whose tablet knew another when they were made. */
+  readonly clockOffsets?: ReadonlyMap<unknown, number>
   readonly receivedAt: number
   /**
    * The role in which the person makes this record; null where the server itself answers for it. `at` is the corrected
-   * observed time. Throws where they may not.
+   * observed time, `raw` what came. Throws where they may not.
    */
-  readonly allow: (draft: AnyDraft, at: number) => Role | null
+  readonly allow: (draft: AnyDraft, at: number, raw: unknown) => Role | null
+  /** What is odd about how a draft came. */
+  readonly oddly?: (draft: AnyDraft) => readonly Flag[]
   /** Whether types that need a person's own PIN are let through. */
   readonly signed?: boolean
   /** Whether types that the server makes from what devices stream are let through. */
@@ -58,6 +63,7 @@ const attempts = 20
 
 interface Accepted {
   readonly at: number
+  readonly clockOffset: number
   /** When what it tells was seen: of an amendment, when its target was. */
   readonly seenAt: number
   readonly draft: AnyDraft
@@ -73,19 +79,18 @@ interface Accepted {
  * transaction; begun again where another process advanced the chain meanwhile.
  */
 export async function appendBatch(pool: Pool, batch: Batch): Promise<DraftOutcome[]> {
-  const { clockOffset } = batch
   const outcomes: DraftOutcome[] = []
   const accepted: (Accepted & { index: number })[] = []
   for (const [index, rawDraft] of batch.drafts.entries()) {
     try {
-      const one = await admit(pool, batch, rawDraft, clockOffset)
+      const one = await admit(pool, batch, rawDraft)
       accepted.push({ ...one, index })
     } catch (error) {
       outcomes[index] = refused(rawDraft, error)
     }
   }
   for (let attempt = 0; accepted.length > 0; attempt++) {
-    if (await attemptAppend(pool, batch, accepted, clockOffset, outcomes, attempt === 0)) break
+    if (await attemptAppend(pool, batch, accepted, outcomes, attempt === 0)) break
     if (attempt >= attempts) throw new Refusal('database_down')
   }
   return outcomes
@@ -96,7 +101,6 @@ async function attemptAppend(
   pool: Pool,
   batch: Batch,
   accepted: readonly (Accepted & { index: number })[],
-  clockOffset: number,
   outcomes: DraftOutcome[],
   mayRecall: boolean,
 ): Promise<boolean> {
@@ -106,7 +110,7 @@ async function attemptAppend(
   const asked = accepted.map((a) => ({ draft: a.draft, subjects: [...a.subjects, ...a.needs] }))
   const context = recalled ?? (await readContext(pool, site, asked))
   const then = await asOf(pool, site, context, accepted)
-  const { records, folding } = prepare(context, accepted, receivedAt, clockOffset, outcomes, then)
+  const { records, folding } = prepare(context, batch, accepted, outcomes, then)
   if (records.length === 0) return true
   await folding.refold(pool, site)
   memory?.forget(site)
@@ -124,8 +128,9 @@ async function attemptAppend(
 
 const uniqueViolation = '23505'
 
-async function admit(pool: Pool, batch: Batch, raw: unknown, clockOffset: number): Promise<Accepted> {
+async function admit(pool: Pool, batch: Batch, raw: unknown): Promise<Accepted> {
   const draft = checkDraft(raw)
+  const clockOffset = batch.clockOffsets?.get(raw) ?? batch.clockOffset
   if (draft.site !== batch.site) throw new Refusal('wrong_site', { site: draft.site })
   if (signedTypes.has(draft.type) && !batch.signed) throw new Refusal('needs_pin', { type: draft.type })
   if (deviceTypes.has(draft.type) && !batch.fromDevice) throw new Refusal('not_allowed', { type: draft.type })
@@ -133,15 +138,15 @@ async function admit(pool: Pool, batch: Batch, raw: unknown, clockOffset: number
   if (at > batch.receivedAt + futureSlackMs)
     throw new Refusal('in_the_future', { observedAt: draft.observedAt, clockOffset })
   canonicalText(draft)
-  const role = batch.allow(draft, at)
+  const role = batch.allow(draft, at, raw)
   checkContents(draft)
   const subjects = subjectsOf(draft)
   await checkContactEntry(pool, batch.site, draft)
   const needs = alsoNeeded(draft)
-  if (draft.type !== 'record.amended@1') return { at, seenAt: at, draft, subjects, needs }
+  if (draft.type !== 'record.amended@1') return { at, clockOffset, seenAt: at, draft, subjects, needs }
   const amending = await amendedSubjects(pool, batch, draft, subjects, role)
   const seenAt = amending.amended ? correctedAt(amending.amended.target) : at
-  return { at, seenAt, draft, needs, ...amending }
+  return { at, clockOffset, seenAt, draft, needs, ...amending }
 }
 
 /** Whether a signature of its day covers a record. */
@@ -189,9 +194,8 @@ function refused(raw: unknown, error: unknown): DraftOutcome {
 /** Gives the drafts that are new their place in the chain, and folds them. */
 function prepare(
   context: AppendContext,
+  { receivedAt, oddly }: Batch,
   accepted: readonly (Accepted & { index: number })[],
-  receivedAt: number,
-  clockOffset: number,
   outcomes: DraftOutcome[],
   then: KnownThen,
 ) {
@@ -200,7 +204,7 @@ function prepare(
   const known = new Map(context.known.map((k) => [k.id, k]))
   let { seq, hash } = context
   for (const one of accepted) {
-    const { draft, at, index, amended } = one
+    const { draft, at, clockOffset, index, amended } = one
     const before = known.get(draft.id)
     if (before) {
       outcomes[index] = sameDraft(before.text, draft)
@@ -216,7 +220,8 @@ function prepare(
       continue
     }
     seq += 1
-    const fields = { seq, receivedAt, clockOffset, prev: hash, ...judged }
+    const flags = [...judged.flags, ...(oddly?.(draft) ?? [])]
+    const fields = { seq, receivedAt, clockOffset, prev: hash, ...judged, flags }
     const text = recordText(draft, fields)
     hash = sha256(text)
     const record = { ...draft, ...fields } as AnyRecord

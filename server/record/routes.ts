@@ -1,11 +1,12 @@
 import { batchBody, slug } from '@tadka/contract/record'
-import { clockOffsetOf } from '@tadka/core/record'
+import { clockOffsetOf, type AnyDraft } from '@tadka/core/record'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import type { Services } from '../app/services.ts'
-import { guardDraft } from '../people/guard.ts'
+import { allowDraft, readPasses } from '../people/carried.ts'
 import { appendBatch } from './append.ts'
+import { hold, isHeld, type HeldDraft } from './held.ts'
 import * as queries from './queries.ts'
 import { verifyRecords } from './verify/verify.ts'
 
@@ -13,23 +14,52 @@ const site = z.object({ site: slug })
 const twoDaysMs = 172_800_000
 
 export const recordRoutes =
-  ({ pool, guard, hub, queue, now }: Services): FastifyPluginAsyncZod =>
+  ({ pool, guard, passes, hub, queue, now }: Services): FastifyPluginAsyncZod =>
   async (app) => {
     app.post('/api/sites/:site/records', { schema: { params: site, body: batchBody } }, async (request) => {
-      const tablet = await guard.tablet(request, request.params.site)
-      const { sentAt, offset, drafts } = request.body
+      const { site: where } = request.params
+      const { sentAt, offset, drafts, carried = [] } = request.body
+      const given = carried.flatMap((c) => c.pass ?? [])
+      const stays = await readPasses(pool, passes, where, given)
+      const tablet = await guard.tablet(request, where).catch((error: unknown) => {
+        // The session is over, or another site's: what carries a pass of this site is taken by it.
+        if (stays.size > 0 && error instanceof Refusal) return null
+        throw error
+      })
       const receivedAt = now()
-      const outcomes = await queue.run(request.params.site, () =>
+      const afterSession = new Set<string>()
+      const passOf = new Map(drafts.map((draft, i) => [draft, carried[i]?.pass ?? null]))
+      const clockOffset = clockOffsetOf(receivedAt, sentAt, offset ?? null)
+      const clockOffsets = new Map(drafts.map((draft, i) => [draft, carried[i]?.offset ?? clockOffset]))
+      const outcomes = await queue.run(where, () =>
         appendBatch(pool, {
-          site: request.params.site,
+          site: where,
+          clockOffset,
+          clockOffsets,
           drafts,
-          clockOffset: clockOffsetOf(receivedAt, sentAt, offset ?? null),
           receivedAt,
-          allow: (draft, at) => guardDraft(tablet, draft, at),
+          allow: (draft, at, raw) => {
+            const { role, isAfterSession } = allowDraft({ tablet, stays }, draft, at, passOf.get(raw) ?? null)
+            if (isAfterSession) afterSession.add(draft.id)
+            return role
+          },
+          oddly: ({ id }) => (afterSession.has(id) ? ['after-session'] : []),
           memory: queue.memory,
         }),
       )
-      return { serverTime: receivedAt, outcomes }
+      const toHold = drafts.flatMap((draft, i): HeldDraft[] => {
+        const { id, code } = outcomes[i] ?? {}
+        if (!id || !isHeld(code)) return []
+        const whole = { id, draft: draft as AnyDraft, why: code, receivedAt }
+        return [{ ...whole, clockOffset: clockOffsets.get(draft) ?? clockOffset }]
+      })
+      const held = toHold.length === 0 ? new Set<string>() : await hold(pool, where, toHold)
+      return {
+        serverTime: receivedAt,
+        outcomes: outcomes.map((o) =>
+          o.outcome === 'refused' && o.id && held.has(o.id) ? { ...o, outcome: 'held' as const } : o,
+        ),
+      }
     })
 
     app.get('/api/sites/:site/state', { schema: { params: site } }, async (request) => {

@@ -20,7 +20,7 @@ const send = async (cookie: string, drafts: unknown[]) => {
   })
   return answer
     .json<{ outcomes: { outcome: string; code?: string }[] }>()
-    .outcomes.map((o) => o.code ?? o.outcome)
+    .outcomes.map((o) => (o.outcome === 'held' ? `held: ${o.code}` : (o.code ?? o.outcome)))
 }
 
 describe('each role, by its records', () => {
@@ -71,10 +71,10 @@ describe('drafts over time', () => {
       draft(when, 'run.parked@1', { run: 'r', station: 'galley-bucket' }, { by: 'dara' })
     expect(await send(cookie, [at(signedOutAt - 60_000), at(signedOutAt + 1_800_000)])).toEqual([
       'accepted',
-      'not_on_this_tablet',
+      'held: not_on_this_tablet',
     ])
   })
-  it('of a session that has ended are not taken at all', async () => {
+  it('of a session that has ended, without a pass, are not taken at all', async () => {
     const cookie = await signIn(server.app, 'bao')
     await server.owner.query("update session set expires_at = now() - interval '1 minute'")
     const answer = await server.app.inject({

@@ -41,7 +41,7 @@ beforeEach(async () => {
   const t = tablet()
   const session = useSession()
   session.site = 'gannet'
-  session.people = [{ id: 'bao', name: 'Bao', role: 'crew' }]
+  session.people = [{ id: 'bao', name: 'Bao', role: 'crew', pass: '' }]
   site = useSite()
   const states = [{ kind: 'station', id: 'st', state: station, last: null }]
   t.server.answer = (path) => ({

@@ -6,7 +6,7 @@ import { stored, tablet, type Tablet } from './tablet.ts'
 let t: Tablet
 let site: ReturnType<typeof useSite>
 
-const bao = { id: 'bao', name: 'Bao', role: 'crew' as const }
+const bao = { id: 'bao', name: 'Bao', role: 'crew' as const, pass: 'pass of bao' }
 const start = { run: 'r', station: 's', procedure: { id: 'bucket.fill', version: 1 }, parameters: {} }
 const subject = { kind: 'run', id: 'r' } as const
 
@@ -30,7 +30,7 @@ beforeEach(async () => {
 afterEach(() => vi.unstubAllGlobals())
 
 /** The server takes what comes, or refuses it. */
-function takes(outcome: 'accepted' | 'refused', seq = 11): void {
+function takes(outcome: 'accepted' | 'refused' | 'held', seq = 11): void {
   t.server.answer = (_, body) => ({
     status: 200,
     body: {
@@ -83,6 +83,29 @@ describe('what is done on the tablet', () => {
     expect(site.refused.map((r) => [r.draft.id, r.refusal.code])).toEqual([[draft.id, 'not_allowed']])
     await site.putAside(draft.id)
     expect(site.refused).toEqual([])
+  })
+})
+
+describe('what goes with what is done here', () => {
+  it('is by whose sign-in it was made, whoever is signed in when it is sent', async () => {
+    t.server.answer = null
+    site.record('run.started@1', subject, start)
+    useSession().people = [{ id: 'ines', name: 'Ines', role: 'lead', pass: 'pass of ines' }]
+    site.record('run.parked@1', subject, { run: 'r', station: 's' })
+    takes('accepted')
+    void site.send()
+    await settled()
+    const sent = t.server.asked.flatMap(
+      ({ body }) => (body as { carried?: { pass: string }[] } | null)?.carried ?? [],
+    )
+    expect(sent.slice(-2).map((c) => c.pass)).toEqual(['pass of bao', 'pass of ines'])
+  })
+  it('held for a manager no longer shows as done, and does not stay as refused', async () => {
+    takes('held')
+    site.record('run.started@1', subject, start)
+    await settled()
+    expect(site.one('run', 'r')).toBeNull()
+    expect([site.refused.length, site.held]).toEqual([0, 1])
   })
 })
 
@@ -197,7 +220,7 @@ describe('the door', () => {
 describe('the session', () => {
   it('acts as the person chosen, and may do what their role may', () => {
     const session = useSession()
-    session.people = [bao, { id: 'ines', name: 'Ines', role: 'lead' }]
+    session.people = [bao, { id: 'ines', name: 'Ines', role: 'lead', pass: '' }]
     session.actingId = 'ines'
     expect([session.acting?.name, session.mayDo('sign-shift')]).toEqual(['Ines', true])
     session.actingId = 'bao'

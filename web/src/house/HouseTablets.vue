@@ -136,6 +136,8 @@ void look()
   align-items: center;
   gap: 12px;
   min-height: 68px;
+  padding: 10px 0;
+  margin-bottom: 12px;
   border-bottom: 1px solid var(--line-soft);
   flex-wrap: wrap;
 }

@@ -5,6 +5,7 @@ import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
 import NumberPad from '../pieces/NumberPad.vue'
+import { useSite } from '../record/site.ts'
 import EnrolTablet from './EnrolTablet.vue'
 import PasswordEntry from './PasswordEntry.vue'
 import { useSession } from './session.ts'
@@ -34,7 +35,11 @@ async function openDoor(): Promise<void> {
     setTimeout(() => void openDoor(), 2000)
   }
 }
-onMounted(openDoor)
+onMounted(() => {
+  void openDoor()
+  // What was made here before is sent, whoever signs in next, or nobody.
+  void useSite().restore()
+})
 
 function choose(p: PersonAtDoor): void {
   person.value = p

@@ -1,4 +1,4 @@
-import type { FrontDoor, Person, SessionView } from '@tadka/contract/people'
+import type { FrontDoor, SessionView } from '@tadka/contract/people'
 import { may, type Permission } from '@tadka/core/people'
 import { StorageSerializers, useStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
@@ -18,7 +18,7 @@ export const useSession = defineStore('session', () => {
   const everyone = computed(() => door.value?.people ?? [])
   const site = ref<string | null>(null)
   /** Kept, so that people signed in may go on while the network is away. */
-  const people = useStorage<Person[]>('tadka.people', [])
+  const people = useStorage<SessionView['people']>('tadka.people', [])
   const actingId = useStorage('tadka.acting', '')
   const keptSite = useStorage('tadka.site', '')
   const known = ref(false)
@@ -82,6 +82,9 @@ export const useSession = defineStore('session', () => {
     await openDoor()
   }
 
+  /** By which sign-in somebody works here. */
+  const passOf = (person: string | undefined) => people.value.find((p) => p.id === person)?.pass ?? null
+
   const mayDo = (permission: Permission) => acting.value !== null && may(acting.value.role, permission)
 
   return {
@@ -99,5 +102,6 @@ export const useSession = defineStore('session', () => {
     signInByPassword,
     signOut,
     mayDo,
+    passOf,
   }
 })

@@ -9,6 +9,7 @@ import { useSession } from '../people/session.ts'
 import AmendReading from './AmendReading.vue'
 import ChainCheck from './ChainCheck.vue'
 import LogRow from './LogRow.vue'
+import HeldDrafts from './HeldDrafts.vue'
 import RefusedDrafts from './RefusedDrafts.vue'
 import SignDay from './SignDay.vue'
 import { dayOf } from '@tadka/core/duty'
@@ -59,6 +60,7 @@ function choose(name: LogFilterName): void {
       <sign-day v-if="session.mayDo('sign-shift')" />
     </place-bar>
     <refused-drafts />
+    <held-drafts />
     <out-of-service :stations="site.all('station')" plain class="first" />
     <div class="filters" role="group" :aria-label="t('place.log')">
       <button

@@ -1,6 +1,6 @@
 import { tabletStore, type Kept, type KeptPhoto } from './tablet-store.ts'
 
-export type { Kept, KeptPhoto } from './tablet-store.ts'
+export type { Carried, Kept, KeptPhoto } from './tablet-store.ts'
 
 export const allKept = async (): Promise<Kept[]> =>
   (await (await tabletStore())?.outbox.orderBy('order').toArray()) ?? []

@@ -4,7 +4,7 @@ import { Refusal, type RefusalWire } from '@tadka/core/refusal'
 import { computed, ref, shallowRef, triggerRef } from 'vue'
 import { ask } from '../wire/api.ts'
 import { clockOffset, learnServerTime, ownClock } from '../wire/clock.ts'
-import { allKept, forget, keep, taken, type Kept } from './outbox.ts'
+import { allKept, forget, keep, taken, type Carried, type Kept } from './outbox.ts'
 
 const batchSize = 50
 const longestPauseMs = 8000
@@ -20,6 +20,10 @@ interface Answer {
  */
 export function makeSender(site: () => string | null, settled: (id: string, seq: number | null) => void) {
   const waiting = shallowRef<AnyDraft[]>([])
+  /** What goes with each that waits, by its id. */
+  const carriedBy = new Map<string, Carried>()
+  /** How many of this page's went to a manager to be decided. */
+  const held = ref(0)
   const refused = ref<{ draft: AnyDraft; refusal: RefusalWire }[]>([])
   const signedOut = ref(false)
   /** Something that was made here could not be kept: it lives only as long as this page is open. */
@@ -32,17 +36,22 @@ export function makeSender(site: () => string | null, settled: (id: string, seq:
   async function restore(): Promise<{ draft: AnyDraft; at: number | null }[]> {
     const stored = await allKept()
     const known = new Set(waiting.value.map((d) => d.id))
-    const old = stored.filter((k) => !k.refusal && !known.has(k.id))
-    waiting.value = [...old.filter((k) => typeof k.at !== 'number').map((k) => k.draft), ...waiting.value]
-    for (const k of stored) if (k.refusal) refused.value.push({ draft: k.draft, refusal: k.refusal })
+    const old = stored.filter((k) => !k.refusal)
+    for (const k of old) if (k.carried) carriedBy.set(k.id, k.carried)
+    const unsent = old.filter((k) => typeof k.at !== 'number' && !known.has(k.id))
+    waiting.value = [...unsent.map((k) => k.draft), ...waiting.value]
+    const told = new Set(refused.value.map((r) => r.draft.id))
+    for (const { id, draft, refusal } of stored)
+      if (refusal && !told.has(id)) refused.value.push({ draft, refusal })
     void send()
     return old.map(({ draft, at }) => ({ draft, at: at ?? null }))
   }
 
-  function add(drafts: readonly AnyDraft[]): void {
+  function add(drafts: readonly AnyDraft[], carried: Carried): void {
+    for (const draft of drafts) carriedBy.set(draft.id, carried)
     waiting.value.push(...drafts)
     triggerRef(waiting)
-    for (const draft of drafts) void keepOne(asKept(draft, null))
+    for (const draft of drafts) void keepOne({ ...asKept(draft, null), carried })
     void send()
   }
 
@@ -71,7 +80,8 @@ export function makeSender(site: () => string | null, settled: (id: string, seq:
     const batch = waiting.value.slice(0, batchSize)
     const where = batch[0]?.site ?? site()
     const drafts = batch.filter((d) => d.site === where)
-    const body = { sentAt: ownClock(), offset: clockOffset.value, drafts }
+    const carried = drafts.map(({ id }) => carriedBy.get(id) ?? { pass: null, offset: null })
+    const body = { sentAt: ownClock(), offset: clockOffset.value, drafts, carried }
     const answer = await ask<Answer>('POST', `/api/sites/${where}/records`, body)
     learnServerTime(answer.serverTime, body.sentAt)
     signedOut.value = false
@@ -80,16 +90,23 @@ export function makeSender(site: () => string | null, settled: (id: string, seq:
     await taken(
       body.drafts.flatMap(({ id }, i) => {
         const outcome = answer.outcomes[i]
-        return outcome && outcome.outcome !== 'refused' ? [{ id, at: outcome.seq ?? 0 }] : []
+        return outcome && isTaken(outcome) ? [{ id, at: outcome.seq ?? 0 }] : []
       }),
     ).catch(() => {})
     body.drafts.forEach((draft, i) => settle(draft, answer.outcomes[i]))
+    for (const id of done) carriedBy.delete(id)
     waiting.value = waiting.value.filter((d) => !done.has(d.id))
     if (waiting.value.length === 0) unkept.value = false
   }
 
   function settle(draft: AnyDraft, outcome: DraftOutcome | undefined): void {
-    if (outcome && outcome.outcome !== 'refused') return settled(draft.id, outcome.seq ?? 0)
+    if (outcome && isTaken(outcome)) return settled(draft.id, outcome.seq ?? 0)
+    if (outcome?.outcome === 'held') {
+      // It lies on the server, whole: this tablet need not keep it.
+      held.value += 1
+      void forget([draft.id]).catch(() => {})
+      return settled(draft.id, null)
+    }
     const refusal = {
       code: outcome?.code ?? 'broken',
       message: outcome?.message ?? '',
@@ -108,6 +125,7 @@ export function makeSender(site: () => string | null, settled: (id: string, seq:
   return {
     waiting,
     refused,
+    held,
     signedOut,
     unkept,
     unsent: computed(() => waiting.value.length),
@@ -117,6 +135,8 @@ export function makeSender(site: () => string | null, settled: (id: string, seq:
     putAside,
   }
 }
+
+const isTaken = ({ outcome }: DraftOutcome) => outcome === 'accepted' || outcome === 'known'
 
 const asKept = (draft: AnyDraft, refusal: RefusalWire | null): Kept => ({
   id: draft.id,

@@ -34,7 +34,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, triggerRef } from 'vue'
 import { useSession } from '../people/session.ts'
 import { ask, Unreachable } from '../wire/api.ts'
-import { learnServerTime, ownClock } from '../wire/clock.ts'
+import { knownOffset, learnServerTime, ownClock } from '../wire/clock.ts'
 import { deviceId, newId, nextCount } from '../wire/device.ts'
 import { provisional } from './provisional.ts'
 import { makeSender } from './sender.ts'
@@ -128,7 +128,8 @@ export const useSite = defineStore('site', () => {
     if (!(await endsSoon(asked)) || !loaded.value) await takeKept(site)
     if (!loaded.value) await asked
     void sender.restore().then((old) => {
-      const beyond = old.filter((o) => o.at === null || o.at > seq.value)
+      const here = new Set(mine.value.map((d) => d.id))
+      const beyond = old.filter((o) => !here.has(o.draft.id) && (o.at === null || o.at > seq.value))
       for (const { draft, at } of beyond) if (at !== null) placed.set(draft.id, at)
       mine.value = [...beyond.map((o) => o.draft), ...mine.value]
     })
@@ -233,7 +234,8 @@ export const useSite = defineStore('site', () => {
   /** Puts drafts in the log: shown at once, kept on the tablet, sent by themselves. */
   function commit(...drafts: AnyDraft[]): void {
     mine.value = [...mine.value, ...drafts]
-    sender.add(drafts)
+    const pass = session.passOf(drafts[0]?.by)
+    sender.add(drafts, { pass, offset: knownOffset() })
   }
 
   function record<T extends RecordType>(type: T, subject: SubjectRef, payload: Payloads[T]): AnyDraft {

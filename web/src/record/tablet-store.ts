@@ -2,11 +2,18 @@ import type { AnyDraft, FoldKey } from '@tadka/core/record'
 import type { RefusalWire } from '@tadka/core/refusal'
 import type { Table } from 'dexie'
 
+export interface Carried {
+  readonly pass: string | null
+  readonly offset: number | null
+}
+
 /** A draft on this tablet that the server has not taken yet, has refused, or has taken beyond what the kept states hold. */
 export interface Kept {
   readonly id: string
   readonly order: number
   readonly draft: AnyDraft
+  /** What goes with it: by whose sign-in it was made, and what was known of the server's clock then (ms). */
+  readonly carried?: Carried
   readonly refusal: RefusalWire | null
   /** Where in the chain it lies; null until the server has taken it. */
   readonly at: number | null

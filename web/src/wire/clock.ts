@@ -14,6 +14,7 @@ export const ownClock = (): number => Math.round(began + performance.now())
  * without network goes on by what was known.
  */
 const offset = useStorage('tadka.clockOffset', 0)
+const everHeard = useStorage('tadka.clockHeard', false)
 const tick = ref(ownClock())
 
 useIntervalFn(() => (tick.value = ownClock()), 500)
@@ -33,10 +34,14 @@ export function learnServerTime(serverTime: number, askedAt?: number): void {
       : clockHeard(serverTime, askedAt, ownClock())
   known = learnClock(known, heard)
   offset.value = offsetTaken(known)
+  everHeard.value = true
   tick.value = ownClock()
 }
 
 export const clockOffset = readonly(offset)
+
+/** What is known of the server's clock, to go with what is made now; null where no answer has ever come. */
+export const knownOffset = (): number | null => (everHeard.value ? offset.value : null)
 
 /** The time by the server's clock, milliseconds UTC; reactive, twice a second. */
 export const now = (): Instant => instant(tick.value + offset.value)
