@@ -1,4 +1,5 @@
 import './interrupt.ts'
+import { backup, restore } from './backup.ts'
 import { bench } from './bench.ts'
 import { buildIfStale } from './build.ts'
 import { chainCommand } from './chain.ts'
@@ -19,6 +20,8 @@ const usage = `Usage: ./tadka COMMAND
   dev             as demo, rebuilding as you edit
   verify SITE     check a site's chain of records
   rebuild SITE    fold a site's states anew from its records
+  backup FOLDER   everything into a file, while it is served; the newest 14 stay
+  restore FILE    a backup into an empty folder, checked
   unlock SITE NAME  wake the PIN of a name that was tried wrongly too often
   enrol SITE      a code that makes one more browser a tablet of the site
   plan FILE       plan the shift in a JSON file; --iterations N, --seed N
@@ -41,6 +44,12 @@ try {
     case 'unlock':
     case 'enrol':
       process.exitCode = await chainCommand(command, rest[0], rest[1])
+      break
+    case 'backup':
+      process.exitCode = await backup(rest[0])
+      break
+    case 'restore':
+      process.exitCode = await restore(rest[0])
       break
     case 'plan':
       process.exitCode = await planCommand(rest)

@@ -101,7 +101,7 @@ export class Postmaster {
     for (let tries = 0; tries < 300; tries++) {
       if (!isAlive(this.#pid))
         throw new Trouble(
-          'The private PostgreSQL did not start. Look at free disk space, or remove .data/ to begin anew (its records are lost).',
+          `The private PostgreSQL did not start. Look whether the disk is full. The records lie in ${this.#settings.data}: leave them there.`,
         )
       const client = new pg.Client({ connectionString: url, connectionTimeoutMillis: 1000 })
       try {

@@ -108,8 +108,10 @@ async function supervise(
   tls: Tls | null,
   ready: () => Promise<void>,
 ): Promise<void> {
+  // The server is told the application's role alone: nothing in it opens the owner's.
+  const { DATABASE_URL: _, ...around } = process.env
   const env = {
-    ...process.env,
+    ...around,
     // Whoever is left when the launcher was killed stops it.
     TADKA_POSTMASTER_FILE: cluster.pidFile ?? '',
     TADKA_APP_DATABASE_URL: cluster.appUrl,

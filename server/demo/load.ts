@@ -10,14 +10,17 @@ import { demoDevices, demoProbe, hashOf } from './devices.ts'
 import { demoHistory } from './history.ts'
 import { people, site, siteId, type DemoPerson } from './house.ts'
 
-/** Puts the demo site, its people and its history into an empty database; does nothing where the site is there already. */
+/**
+ * Puts the demo site, its people and its history into an empty database; does nothing where the site is there already. One that was
+ * begun, and whose making was cut off, is made anew.
+ */
 export async function loadDemo(
   ownerUrl: string,
   appUrl: string,
   now: number,
   days: number,
 ): Promise<boolean> {
-  if (!(await makeSite(ownerUrl))) return false
+  if (!(await beginSite(ownerUrl))) return false
   const pool = openPool(appUrl, () => {})
   try {
     const drafts = demoHistory(now, days)
@@ -36,6 +39,9 @@ export async function loadDemo(
       if (refused) throw new Error(`the demo made a record that is refused: ${JSON.stringify(refused)}`)
     }
     await enterDevices(pool, drafts, now)
+    await asOwner(ownerUrl, (owner) =>
+      owner.query('update site set is_making = false where id = $1', [siteId]),
+    )
     return true
   } finally {
     await pool.end()
@@ -67,20 +73,37 @@ async function enterDevices(pool: Pool, drafts: readonly AnyDraft[], now: number
   })
 }
 
-async function makeSite(ownerUrl: string): Promise<boolean> {
+async function asOwner<T>(ownerUrl: string, work: (owner: pg.Client) => Promise<T>): Promise<T> {
   const owner = new pg.Client({ connectionString: ownerUrl })
   await owner.connect()
   try {
-    const made = await owner.query('insert into site (id, name) values ($1, $2) on conflict do nothing', [
-      siteId,
-      site.name,
-    ])
-    if (made.rowCount === 0) return false
-    for (const person of people) await makePerson(owner, person)
-    return true
+    return await work(owner)
   } finally {
     await owner.end()
   }
+}
+
+/** Marks the site as being made, with its people; false where it is there, whole. */
+const beginSite = (ownerUrl: string): Promise<boolean> =>
+  asOwner(ownerUrl, async (owner) => {
+    const found = await owner.query<{ is_making: boolean }>('select is_making from site where id = $1', [
+      siteId,
+    ])
+    if (found.rows[0]?.is_making === false) return false
+    await owner.query('begin')
+    if (found.rows[0]) await removeSite(owner)
+    await owner.query('insert into site (id, name, is_making) values ($1, $2, true)', [siteId, site.name])
+    for (const person of people) await makePerson(owner, person)
+    await owner.query('commit')
+    return true
+  })
+
+/** What was made of a site before its making was cut off: nobody has worked there yet. */
+async function removeSite(owner: pg.Client): Promise<void> {
+  await owner.query("select set_config('tadka.site', $1, true)", [siteId])
+  const tables = ['record', 'record_subject', 'subject_state', 'site_head', 'cycle', 'device', 'person']
+  for (const table of tables) await owner.query(`delete from ${table} where site_id = $1`, [siteId])
+  await owner.query('delete from site where id = $1', [siteId])
 }
 
 async function makePerson(owner: pg.Client, person: DemoPerson): Promise<void> {

@@ -34,6 +34,7 @@ const routes: Readonly<Record<string, Route>> = {
   'DELETE /api/session/people/{person}': { access: 'anybody signed in' },
   'POST /api/tablets/enrol': everybody,
   'POST /api/sites/{site}/people/{person}/unlock': { access: 'unlock-person' },
+  'GET /api/sites/{site}/backup': house,
   'GET /api/sites/{site}/tablets': house,
   'POST /api/sites/{site}/tablets': { ...house, body: { device: 'tab-m', name: 'M' } },
   'POST /api/sites/{site}/tablets/codes': house,

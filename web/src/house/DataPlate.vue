@@ -7,6 +7,7 @@ import { useSession } from '../people/session.ts'
 import FigureField from '../pieces/FigureField.vue'
 import { useProcedures } from '../procedure/procedures.ts'
 import { useSite } from '../record/site.ts'
+import ChoiceField from './ChoiceField.vue'
 import { useContactCheck } from './contact-check.ts'
 import { parametersFrom, plateAsked, plateFields, plateTyped, type PlateField } from './station-draft.ts'
 
@@ -49,6 +50,11 @@ const changed = computed(
       (o) => (options.value[o.id] ?? o.fallback) !== (props.plate.options?.[o.id] ?? o.fallback),
     ),
 )
+/** A yes or no of the plate is kept as a number: what reads it asks whether it is more than nothing. */
+const yesNo = [
+  { label: t('house.yes'), value: '1' },
+  { label: t('house.no'), value: '0' },
+]
 const label = (name: string) => (te(`plate.${name}`) ? t(`plate.${name}`) : name)
 
 function save(): void {
@@ -66,16 +72,24 @@ function save(): void {
   <form class="plate" @submit.prevent="save">
     <h2 class="label">{{ t('house.plate') }}</h2>
     <div class="fields">
-      <figure-field
-        v-for="p in parsed"
-        :id="`${id}-${p.name}`"
-        :key="p.name"
-        v-model="typed[p.name]!"
-        keys
-        :label="label(p.name)"
-        :unit="p.unit"
-        :fault="faultOf(p)"
-      />
+      <template v-for="p in parsed" :key="p.name">
+        <choice-field
+          v-if="p.unit === 'yes'"
+          :name="label(p.name)"
+          :options="yesNo"
+          :model-value="yesNo.find((o) => o.value === typed[p.name])?.value ?? null"
+          @update:model-value="(value) => (typed[p.name] = value)"
+        />
+        <figure-field
+          v-else
+          :id="`${id}-${p.name}`"
+          v-model="typed[p.name]!"
+          keys
+          :label="label(p.name)"
+          :unit="p.unit"
+          :fault="faultOf(p)"
+        />
+      </template>
     </div>
     <p v-for="x in tooShort" :key="x" class="tooShort" role="alert">{{ x }}</p>
     <template v-if="questions.length > 0">

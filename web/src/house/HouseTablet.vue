@@ -7,6 +7,7 @@ import { useTheme } from '../look/theme.ts'
 import { useSession } from '../people/session.ts'
 import { ring } from '../procedure/caller.ts'
 import HouseTablets from './HouseTablets.vue'
+import LastBackup from './LastBackup.vue'
 
 const { t } = useI18n()
 const { choice } = useTheme()
@@ -17,7 +18,10 @@ const session = useSession()
 
 <template>
   <section>
-    <house-tablets v-if="session.mayDo('set-up-house')" />
+    <template v-if="session.mayDo('set-up-house')">
+      <house-tablets />
+      <last-backup />
+    </template>
     <h2 class="this">{{ t('house.thisTablet') }}</h2>
     <h3 class="label">{{ t('house.theme') }}</h3>
     <div class="themes" role="group" :aria-label="t('house.theme')">

@@ -20,6 +20,14 @@ export const house = {
   people: 'People',
   tablet: 'Tablets',
   thisTablet: 'This tablet',
+  yes: 'Yes',
+  no: 'No',
+  backup: {
+    title: 'Backup',
+    last: 'Last backup: {time}',
+    none: 'Nothing was backed up yet. If the disk fails, all records are lost.',
+    how: 'On the computer that runs Tadka, to a folder on another disk, every night:',
+  },
   tablets_: {
     title: 'Tablets of this site',
     how: 'Crew sign in by PIN on these tablets only. A tablet that is lost: end it, and nobody is signed in on it any more.',

@@ -11,7 +11,7 @@ export const plate = {
   doseHigh: 'Detergent at most',
   doseTool: 'Detergent scoop',
   hardness: 'Water hardness',
-  chemicalMode: 'Sanitizes by chemical too: 1 yes, 0 no',
+  chemicalMode: 'Sanitizes by chemical too',
   rinse: 'Rinse and sanitizer, each',
   pailHolds: 'Pail holds',
   agitate: 'Agitate',

@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useTimes } from '../look/times.ts'
+import { useSession } from '../people/session.ts'
+import { ask } from '../wire/api.ts'
+import { now } from '../wire/clock.ts'
+
+/** When everything was last backed up, and what to do where that is long ago or never was. */
+const { t } = useI18n()
+const session = useSession()
+const { clock, day } = useTimes()
+const at = ref<number | null>()
+/** Longer ago than that is told as a fault: a disk may fail any day. */
+const lateMs = 36 * 3_600_000
+const isLate = () => typeof at.value !== 'number' || now() - at.value > lateMs
+
+ask<{ at: number | null }>('GET', `/api/sites/${session.site}/backup`).then(
+  (answer) => (at.value = answer.at),
+  () => {},
+)
+</script>
+
+<template>
+  <section v-if="at !== undefined" class="backup">
+    <h2>{{ t('house.backup.title') }}</h2>
+    <p :class="{ late: isLate() }">
+      {{ at === null ? t('house.backup.none') : t('house.backup.last', { time: `${day(at)} ${clock(at)}` }) }}
+    </p>
+    <p v-if="isLate()" class="quiet">{{ t('house.backup.how') }} <code>./tadka backup FOLDER</code></p>
+  </section>
+</template>
+
+<style scoped>
+.backup {
+  margin-top: 28px;
+}
+.late {
+  color: var(--out);
+  font-weight: 600;
+}
+</style>
