@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type Locator, type Page } from '@playwright/test'
 import { control } from './control.ts'
@@ -40,7 +41,7 @@ export async function go(page: Page, path: string): Promise<void> {
 export async function enrol(page: Page): Promise<void> {
   const held = await page.context().cookies()
   if (held.some((c) => c.name === 'tadka_tablet')) return
-  const data = { code: await control('code'), device: 'browser-test', name: 'Galley tablet' }
+  const data = { code: await control('code'), device: `tab-${randomUUID()}`, name: 'Galley tablet' }
   const answer = await page.request.post(address('/api/tablets/enrol'), { data })
   expect(answer.ok(), await answer.text()).toBe(true)
 }
