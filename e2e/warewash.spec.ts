@@ -105,6 +105,11 @@ test('without a probe racks are counted with one button, and taken back; the gau
   await press(page, 'Enter it')
   await page.getByRole('textbox', { name: 'Wash tank holds' }).fill('12')
   await page.getByRole('textbox', { name: 'Final rinse of a rack uses' }).fill('2500')
+  // A yes or no is chosen, not typed.
+  const byChemical = page.locator('.plate .fields .n-select')
+  await byChemical.click()
+  await page.locator('.n-base-select-option', { hasText: 'Yes' }).click()
+  await expect(byChemical).toHaveText('Yes')
   await isAccessible(page)
   await press(page, 'Save the data plate')
   await go(page, '/dish/machine/quay-dish')

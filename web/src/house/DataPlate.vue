@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { plateNumber } from '@tadka/core/plate'
 import type { StationSet } from '@tadka/core/record'
 import { NButton, NSelect, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -51,6 +52,7 @@ const changed = computed(
     ),
 )
 /** A yes or no of the plate is kept as a number: what reads it asks whether it is more than nothing. */
+const isYesNo = (name: string) => plateNumber(name)?.unit === 'yes'
 const yesNo = [
   { label: t('house.yes'), value: '1' },
   { label: t('house.no'), value: '0' },
@@ -74,7 +76,7 @@ function save(): void {
     <div class="fields">
       <template v-for="p in parsed" :key="p.name">
         <choice-field
-          v-if="p.unit === 'yes'"
+          v-if="isYesNo(p.name)"
           :name="label(p.name)"
           :options="yesNo"
           :model-value="yesNo.find((o) => o.value === typed[p.name])?.value ?? null"
@@ -121,6 +123,12 @@ function save(): void {
 </template>
 
 <style scoped>
+.fields :deep(.name) {
+  display: block;
+  color: var(--ink-2);
+  font-size: 15px;
+  font-weight: 600;
+}
 .tooShort {
   color: var(--out);
   font-weight: 600;
