@@ -121,7 +121,7 @@ test('a manager changes the data plate, and the next run pours by it; crew may o
   await expect(page.getByText('Managers change this.')).toBeVisible()
 })
 
-test('after ten wrong PINs the name’s PIN sleeps on that tablet; a manager wakes it with two taps', async ({
+test('after ten wrong PINs the name’s PIN is locked on that tablet; a manager unlocks it with two taps', async ({
   page,
 }) => {
   await atDoor(page)
@@ -133,7 +133,7 @@ test('after ten wrong PINs the name’s PIN sleeps on that tablet; a manager wak
     await expect(
       page
         .getByRole('alert')
-        .filter({ hasText: i < 9 ? 'That PIN is not right' : 'PIN sleeps on this tablet' }),
+        .filter({ hasText: i < 9 ? 'That PIN is not right' : 'PIN is locked on this tablet' }),
     ).toBeVisible()
     // The fifth makes the name wait, longer each time.
     if (i === 4) {
@@ -144,12 +144,12 @@ test('after ten wrong PINs the name’s PIN sleeps on that tablet; a manager wak
     if (i >= 4) await control('1')
   }
   await atDoor(page)
-  await expect(page.getByRole('button', { name: /Tomas PIN sleeps here/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /Tomas PIN locked here/ })).toBeVisible()
   await signIn(page, 'Oriel', '9080')
   await go(page, '/house/people')
-  await press(page, 'Wake the PIN')
+  await press(page, 'Unlock the PIN')
   await expect(page.getByText('The PIN works again.')).toBeVisible()
-  await expect(page.getByText('PIN sleeps after wrong tries')).toBeHidden()
+  await expect(page.getByText('PIN locked after 10 wrong tries')).toBeHidden()
 })
 
 test('the bench tells a fault at its field and keeps what was typed', async ({ page }) => {

@@ -11,9 +11,7 @@ test('a manager makes the office’s browser a tablet, gives another a code, and
 }) => {
   // No names, and no PIN, before it is one.
   await page.goto(address())
-  await expect(
-    page.getByRole('heading', { name: 'This browser is not a tablet of the site yet' }),
-  ).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Add this tablet to the site' })).toBeVisible()
   await expect(page.getByText('Oriel')).toHaveCount(0)
   await press(page, 'Manager with password')
   await page.getByLabel('Login').fill('oriel')
@@ -22,9 +20,9 @@ test('a manager makes the office’s browser a tablet, gives another a code, and
   await expect(page.getByRole('button', { name: /^Acting: Oriel/ })).toBeVisible()
   await go(page, '/house/tablet')
   await page.getByLabel('Name for this tablet').fill('Office')
-  await press(page, 'Make this browser a tablet of the site')
+  await press(page, 'Add this tablet')
   await expect(page.getByRole('listitem').filter({ hasText: 'Office' })).toContainText('this one')
-  await press(page, 'Code for another tablet')
+  await press(page, 'Add another tablet')
   const code = (await page.locator('.code strong').innerText()).replace(' ', '')
   await isAccessible(page)
 
@@ -32,7 +30,7 @@ test('a manager makes the office’s browser a tablet, gives another a code, and
   await bar.goto(address())
   await bar.getByLabel('Name for this tablet').fill('Bar tablet')
   for (const digit of code) await press(bar, digit)
-  await press(bar, 'Use this tablet')
+  await press(bar, 'Add this tablet')
   await press(bar, /Bao/)
   for (const digit of '2468') await press(bar, digit)
   await press(bar, 'Sign in')
@@ -51,26 +49,24 @@ test('a manager makes the office’s browser a tablet, gives another a code, and
   await page.reload()
   const row = page.getByRole('listitem').filter({ hasText: 'Bar tablet' })
   await expect(row).toContainText('last sign-in')
-  await row.getByRole('button', { name: 'End', exact: true }).click()
-  await press(page, 'End it')
-  await expect(row).toContainText('ended')
+  await row.getByRole('button', { name: 'Remove', exact: true }).click()
+  await press(page, 'Remove it')
+  await expect(row).toContainText('removed')
 
   // What it still sends is kept, and decided.
   await bar.context().setOffline(false)
   await bar.reload()
-  await expect(
-    bar.getByRole('heading', { name: 'This browser is not a tablet of the site yet' }),
-  ).toBeVisible()
+  await expect(bar.getByRole('heading', { name: 'Add this tablet to the site' })).toBeVisible()
   await go(page, '/log')
-  const held = page.getByRole('listitem').filter({ hasText: 'It came from a tablet that was ended.' })
+  const held = page.getByRole('listitem').filter({ hasText: 'The tablet had been removed.' })
   await expect(async () => {
     await page.reload()
     await expect(held).toBeVisible({ timeout: 2000 })
   }).toPass()
   await isAccessible(page)
-  await held.getByRole('button', { name: 'Let it in' }).click()
+  await held.getByRole('button', { name: 'Add to the log' }).click()
   await page.getByLabel('Reason').fill('I know that she was there')
-  await press(page, 'Let it in')
+  await press(page, 'Add to the log')
   await expect(held).toBeHidden()
-  await expect(page.getByText('let in by a manager')).toBeVisible()
+  await expect(page.getByText('added by a manager')).toBeVisible()
 })

@@ -1,9 +1,9 @@
 import { mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs'
 import { join, resolve } from 'node:path'
-import pg from 'pg'
 import { allSites } from '../server/people/queries.ts'
 import { openPool } from '../server/db/pool.ts'
 import { migrate } from '../server/db/migrate.ts'
+import { asOwner } from '../server/db/owner.ts'
 import { rebuildSite } from '../server/record/rebuild.ts'
 import { verifySite } from '../server/record/verify/verify.ts'
 import { binaries } from './cluster.ts'
@@ -61,16 +61,6 @@ export async function backup(folder: string | undefined, at = Date.now()): Promi
     return 0
   } finally {
     if (!cluster.adopted) await cluster.stop()
-  }
-}
-
-async function asOwner<T>(url: string, work: (owner: pg.Client) => Promise<T>): Promise<T> {
-  const owner = new pg.Client({ connectionString: url })
-  await owner.connect()
-  try {
-    return await work(owner)
-  } finally {
-    await owner.end()
   }
 }
 

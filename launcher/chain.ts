@@ -8,12 +8,12 @@ import { faultLine } from './fault-line.ts'
 import { openDatabase } from './database.ts'
 import { Trouble } from './trouble.ts'
 
-/** Wakes a name's PIN on every tablet: a manager's own, where nobody in House may. */
+/** Unlocks a name's PIN on every tablet: a manager's own, where nobody in House may. */
 async function unlock(pool: Pool, site: string, person: string | undefined): Promise<number> {
   if (!person) throw new Trouble('Say whose name: ./tadka unlock SITE NAME')
   if (!(await findPerson(pool, site, person))) throw new Trouble(`There is no ${person} at ${site}.`)
   await clearTries(pool, site, person)
-  console.log(`The PIN of ${person} is awake on every tablet of ${site}.`)
+  console.log(`The PIN of ${person} works again on every tablet of ${site}.`)
   return 0
 }
 

@@ -1,6 +1,7 @@
 import { setTimeout as pause } from 'node:timers/promises'
-import pg from 'pg'
+import type pg from 'pg'
 import { migrate } from '../server/db/migrate.ts'
+import { asOwner } from '../server/db/owner.ts'
 
 /** A database that others are made like: filled once, then copied. */
 export interface Like {
@@ -23,7 +24,7 @@ export const within = ({ ownerUrl, appUrl }: Reached, database: string): Reached
 
 /** Makes a database of this name, like another; one that stood there is gone. Returns how it is reached. */
 export async function makeLike(cluster: Reached, database: string, like: Like): Promise<Reached> {
-  await asOwner(cluster, async (owner) => {
+  await asOwner(within(cluster, 'postgres').ownerUrl, async (owner) => {
     await owner.query('select pg_advisory_lock(hashtext($1))', [like.name])
     await makeOnce(cluster, owner, like)
     await owner.query(`drop database if exists ${database} with (force)`)
@@ -33,13 +34,13 @@ export async function makeLike(cluster: Reached, database: string, like: Like): 
 }
 
 export const dropDatabase = (cluster: Reached, database: string): Promise<void> =>
-  asOwner(cluster, async (owner) => {
+  asOwner(within(cluster, 'postgres').ownerUrl, async (owner) => {
     await owner.query(`drop database if exists ${database} with (force)`)
   })
 
 /** Removes what earlier runs left: it was made by another code. */
 export const dropMade = (cluster: Reached, named: RegExp): Promise<void> =>
-  asOwner(cluster, async (owner) => {
+  asOwner(within(cluster, 'postgres').ownerUrl, async (owner) => {
     const all = await owner.query<{ name: string }>('select datname as name from pg_database')
     for (const { name } of all.rows)
       if (named.test(name)) await owner.query(`drop database ${name} with (force)`)
@@ -63,15 +64,4 @@ async function makeOnce(cluster: Reached, owner: pg.Client, { name, fill }: Like
 async function whenLeft(owner: pg.Client, database: string): Promise<void> {
   const sql = 'select from pg_stat_activity where datname = $1'
   while (((await owner.query(sql, [database])).rowCount ?? 0) > 0) await pause(20)
-}
-
-async function asOwner(cluster: Reached, work: (owner: pg.Client) => Promise<void>): Promise<void> {
-  const owner = new pg.Client({ connectionString: within(cluster, 'postgres').ownerUrl })
-  await owner.connect()
-  try {
-    await work(owner)
-  } finally {
-    // What it has locked is free again.
-    await owner.end()
-  }
 }

@@ -22,7 +22,7 @@ const usage = `Usage: ./tadka COMMAND
   rebuild SITE    fold a site's states anew from its records
   backup FOLDER   everything into a file, while it is served; the newest 14 stay
   restore FILE    a backup into an empty folder, checked
-  unlock SITE NAME  wake the PIN of a name that was tried wrongly too often
+  unlock SITE NAME  unlock a PIN after ten wrong tries
   enrol SITE      a code that makes one more browser a tablet of the site
   plan FILE       plan the shift in a JSON file; --iterations N, --seed N
   test            everything that must pass; --long: the whole of what else runs small

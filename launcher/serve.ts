@@ -90,7 +90,7 @@ async function greet(
   if (tls?.made) say(`Its certificate is its own: on each tablet, install ${tls.cert} as trusted, once.`)
   if (command !== 'start') {
     say(
-      `The first page asks for a code, once on each browser: ${await demoCode(cluster)} (another: ./tadka enrol ${siteId})`,
+      `The first page asks for a code, once on each tablet: ${await demoCode(cluster)} (valid for an hour; a new one: ./tadka enrol ${siteId})`,
     )
     console.log('\nSign in with a name and PIN:')
     for (const p of people)

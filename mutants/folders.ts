@@ -44,13 +44,13 @@ export const folders: readonly Folder[] = [
   },
   {
     name: 'log',
-    mutate: ['server/record/{routes,log-routes,csv,held,held-routes}.ts'],
+    mutate: ['server/record/{routes,receive,log-routes,csv,held,held-routes}.ts'],
     tests: ['server/test/{records,log,rows,roles,held}.test.ts'],
     database: true,
   },
   {
     name: 'senders',
-    mutate: ['server/people/{guard,carried,passes,pins}.ts'],
+    mutate: ['server/people/{guard,draft-access,passes,pins}.ts'],
     tests: ['server/test/{people,tablets,guards,held}.test.ts'],
     database: true,
   },

@@ -69,8 +69,8 @@ export const frontDoor = z.object({
   site: z.object({ id: slug, name: z.string() }).nullable(),
   people: z.array(
     person.extend({
-      /** The tablets on which their PIN sleeps. */
-      asleepOn: z.array(z.object({ id: slug, name: z.string() })),
+      /** The tablets on which their PIN is locked. */
+      lockedOn: z.array(z.object({ id: slug, name: z.string() })),
     }),
   ),
 })

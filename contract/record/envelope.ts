@@ -61,7 +61,7 @@ export const batchBody = z.strictObject({
   offset: z.number().int().min(-1e14).max(1e14).optional(),
   drafts: z.array(z.unknown()).min(1).max(500),
   /** Beside each draft, in the same order: the pass of who made it, and what its tablet knew of the server's clock then (ms). */
-  carried: z
+  provenance: z
     .array(
       z.strictObject({
         pass: z.string().max(1000).nullable(),

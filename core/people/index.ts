@@ -32,7 +32,7 @@ const permissions: Record<Role, readonly Permission[]> = { crew, lead, manager }
 
 const rank: Record<Role, number> = { crew: 0, lead: 1, manager: 2 }
 
-/** A lead wakes the PINs of crew, a manager those of leads too; a manager's own are woken where Tadka runs. */
+/** A lead unlocks the PINs of crew, a manager those of leads too; a manager's own are unlocked where Tadka runs. */
 export const mayUnlock = (role: Role, whose: Role): boolean =>
   may(role, 'unlock-person') && rank[whose] < rank[role]
 
@@ -51,5 +51,5 @@ export function permissionFor(type: string): Permission {
   return 'record'
 }
 
-/** Wrong PINs in a row on one tablet after which the name's PIN sleeps there. */
-export const sleepsAfterWrongPins = 10
+/** Wrong PINs in a row on one tablet after which the name's PIN is locked there. */
+export const wrongPinsBeforeLock = 10

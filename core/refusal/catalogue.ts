@@ -140,13 +140,13 @@ export const catalogue = {
   not_signed_in: entry('not-signed-in', 'Sign in first: pick your name and enter your PIN.'),
   wrong_pin: entry('not-signed-in', 'That PIN is not right. Try again.'),
   wrong_password: entry('not-signed-in', 'That name and password do not go together. Try again.'),
-  pin_asleep: entry(
+  pin_locked: entry(
     'not-allowed',
-    'Too many wrong PINs: this name’s PIN sleeps on this tablet. A shift lead wakes crew, a manager leads, in House.',
+    'Too many wrong PINs: this PIN is locked on this tablet. A shift lead unlocks crew, a manager leads: House > People.',
   ),
   tablet_not_enrolled: entry(
     'not-allowed',
-    'PINs work on tablets of the site only. A manager makes this one a tablet of the site, in House or by a code.',
+    'PINs work only on tablets of the site. A manager adds this one: House > Tablets.',
   ),
   wrong_code: entry(
     'not-signed-in',
@@ -154,10 +154,7 @@ export const catalogue = {
   ),
   not_allowed: entry('not-allowed', 'Your role may not do this. Ask a shift lead or a manager.'),
   not_on_this_tablet: entry('not-allowed', 'This person was not signed in on this tablet at that time.'),
-  tablet_ended: entry(
-    'not-allowed',
-    'This tablet was ended by a manager, who decides about what it still sends.',
-  ),
+  tablet_ended: entry('not-allowed', 'This tablet was removed. A manager decides about what it still sends.'),
   foreign_origin: entry('not-allowed', 'This request came from another page. Open Tadka itself.'),
 
   // devices

@@ -14,6 +14,7 @@ import {
   validatorCompiler,
   type ZodTypeProvider,
 } from 'fastify-type-provider-zod'
+import { backupRoutes } from '../backup/routes.ts'
 import { openPool } from '../db/pool.ts'
 import { Guard } from '../people/guard.ts'
 import { deviceRoutes } from '../device/routes.ts'
@@ -89,6 +90,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   const typed = app.withTypeProvider<ZodTypeProvider>()
   await typed.register(peopleRoutes(services))
   await typed.register(tabletRoutes(services))
+  await typed.register(backupRoutes(services))
   await typed.register(recordRoutes(services))
   await typed.register(heldRoutes(services))
   await typed.register(logRoutes(services))

@@ -1,5 +1,6 @@
-import pg from 'pg'
+import type pg from 'pg'
 import type { AnyDraft } from '@tadka/core/record'
+import { asOwner } from '../db/owner.ts'
 import { openPool, type Pool } from '../db/pool.ts'
 import { hashSecret } from '../people/secrets.ts'
 import { appendBatch } from '../record/append.ts'
@@ -71,16 +72,6 @@ async function enterDevices(pool: Pool, drafts: readonly AnyDraft[], now: number
       await keepCycle(db, siteId, demoProbe.station, row, [])
     }
   })
-}
-
-async function asOwner<T>(ownerUrl: string, work: (owner: pg.Client) => Promise<T>): Promise<T> {
-  const owner = new pg.Client({ connectionString: ownerUrl })
-  await owner.connect()
-  try {
-    return await work(owner)
-  } finally {
-    await owner.end()
-  }
 }
 
 /** Marks the site as being made, with its people; false where it is there, whole. */

@@ -1,5 +1,5 @@
 -- Up Migration
--- Tablets of a site: a PIN is tried on them only, and sleeps by name and tablet. Read before a site is known, as sessions are.
+-- Tablets of a site: a PIN is tried on them only, and is locked by name and tablet. Read before a site is known, as sessions are.
 
 create table tablet (
   site_id text not null references site,

@@ -1,4 +1,5 @@
 import { createHmac, randomBytes, timingSafeEqual } from 'node:crypto'
+import type { Role } from '@tadka/core/people'
 import type { Pool } from '../db/pool.ts'
 
 /** What a pass says: who was signed in, in which session of which site's tablet. */
@@ -61,7 +62,7 @@ export class Passes {
 export interface Stay {
   readonly person: string
   readonly device: string
-  readonly role: string
+  readonly role: Role
   readonly from: number
   readonly to: number
   readonly revokedAt: number | null

@@ -1,5 +1,5 @@
 import { verify } from '@node-rs/argon2'
-import { may, sleepsAfterWrongPins, type Permission } from '@tadka/core/people'
+import { may, wrongPinsBeforeLock, type Permission } from '@tadka/core/people'
 import { Refusal } from '@tadka/core/refusal'
 import type { Pool } from '../db/pool.ts'
 import type { Tablet } from './guard.ts'
@@ -23,8 +23,8 @@ export class Pins {
   }
 
   /**
-   * A try is taken before it is verified. Wrong ones make the name wait on that tablet, and after the tenth its PIN sleeps there.
-   * Throws `tablet_not_enrolled`, `wrong_pin`, `pin_asleep`, `too_often`.
+   * A try is taken before it is verified. Wrong ones make the name wait on that tablet, and after the tenth its PIN is locked there.
+   * Throws `tablet_not_enrolled`, `wrong_pin`, `pin_locked`, `too_often`.
    */
   async check(tablet: OnTablet | null, id: string, pin: string): Promise<PersonRow> {
     if (!tablet) throw new Refusal('tablet_not_enrolled')
@@ -33,17 +33,17 @@ export class Pins {
     const person = await findPerson(this.#pool, tablet.site_id, id)
     const stored = person?.pin_hash
     const taken = stored ? await takeTry(this.#pool, tablet, id) : 0
-    // An unknown name takes as long to refuse as a wrong PIN, and one that sleeps too.
+    // An unknown name takes as long to refuse as a wrong PIN, and a locked one too.
     const right = await verify(taken === null ? await unknownHash : (stored ?? (await unknownHash)), pin)
     if (!person || !stored) throw new Refusal('wrong_pin')
-    if (taken === null) throw new Refusal('pin_asleep')
+    if (taken === null) throw new Refusal('pin_locked')
     if (right) {
       this.#waits.clear(key)
       await clearTries(this.#pool, tablet.site_id, id, tablet.id)
       return person
     }
-    const triesLeft = sleepsAfterWrongPins - taken
-    throw new Refusal(triesLeft === 0 ? 'pin_asleep' : 'wrong_pin', { triesLeft })
+    const triesLeft = wrongPinsBeforeLock - taken
+    throw new Refusal(triesLeft === 0 ? 'pin_locked' : 'wrong_pin', { triesLeft })
   }
 
   /** Whether somebody may do a thing, proved by their own PIN at this moment. Throws as `check` does, and `not_allowed`. */
@@ -54,7 +54,7 @@ export class Pins {
     return person
   }
 
-  /** A name that was woken waits no more. */
+  /** A name whose PIN was unlocked waits no more. */
   forget(site: string, id: string): void {
     this.#waits.clearWhere((key) => key.startsWith(`${site} `) && key.endsWith(` ${id}`))
   }

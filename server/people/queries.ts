@@ -37,12 +37,6 @@ export async function allSites(pool: Pool): Promise<SiteRow[]> {
   return (await pool.query<SiteRow>('select id, name from site order by name')).rows
 }
 
-/** When everything was last backed up, milliseconds UTC; null where it never was. */
-export async function lastBackup(pool: Pool): Promise<number | null> {
-  const { rows } = await pool.query<{ at: number | null }>('select max(at) as at from backup')
-  return rows[0]?.at ?? null
-}
-
 export interface Named {
   readonly id: string
   readonly name: string

@@ -17,13 +17,13 @@ import { enrolledTablet, sessionCookie, tabletOf, type Tablet } from './guard.ts
 import * as queries from './queries.ts'
 import { checkPassword, newToken, tokenHash } from './secrets.ts'
 import * as sessions from './sessions.ts'
-import { asleepAt, clearTries } from './tablets.ts'
+import { lockedPins, clearTries } from './tablets.ts'
 import { Waits } from './waits.ts'
 
 /** Tries at one name from one address. */
 const tries = {
   rateLimit: {
-    max: 60,
+    max: 20,
     timeWindow: '1 minute',
     hook: 'preHandler' as const,
     keyGenerator: (request: FastifyRequest) => `${request.ip} ${nameIn(request.body)}`,
@@ -92,10 +92,10 @@ export const peopleRoutes =
       const site = sites.find((s) => s.id === (isIn ?? on?.site_id)) ?? null
       const tablet = on && on.site_id === site?.id ? { id: on.id, name: on.name } : null
       if (!site) return { hasSite: sites.length > 0, tablet, site, people: [] }
-      const [people, asleep] = await Promise.all([queries.peopleOf(pool, site.id), asleepAt(pool, site.id)])
-      const asleepOn = (id: string) =>
-        asleep.filter((a) => a.person === id).map((a) => ({ id: a.tablet, name: a.name }))
-      return { hasSite: true, tablet, site, people: people.map((p) => ({ ...p, asleepOn: asleepOn(p.id) })) }
+      const [people, locked] = await Promise.all([queries.peopleOf(pool, site.id), lockedPins(pool, site.id)])
+      const lockedOn = (id: string) =>
+        locked.filter((a) => a.person === id).map((a) => ({ id: a.tablet, name: a.name }))
+      return { hasSite: true, tablet, site, people: people.map((p) => ({ ...p, lockedOn: lockedOn(p.id) })) }
     }
 
     app.get('/api/front-door', { schema: { response: { 200: frontDoor } } }, atDoor)

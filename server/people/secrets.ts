@@ -16,7 +16,7 @@ export const tokenHash = (token: string): string => createHash('sha256').update(
 export const newCode = (): string => String(randomInt(10 ** 8)).padStart(8, '0')
 
 /**
- * Checks a password: wrong ones make their sender wait and never lock the name, nor does a PIN that sleeps. @param found whoever has
+ * Checks a password: wrong ones make their sender wait and never lock the name, nor does a locked PIN. @param found whoever has
  * the login, at one site or several. @param from the sender's address. @param now milliseconds UTC. Throws `wrong_password`,
  * `too_often`.
  */

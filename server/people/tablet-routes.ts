@@ -7,7 +7,6 @@ import { z } from 'zod'
 import type { Services } from '../app/services.ts'
 import { makeCode } from './codes.ts'
 import { enrolledTablet, tabletCookie, tabletOf } from './guard.ts'
-import { lastBackup } from './queries.ts'
 import { newToken, tokenHash } from './secrets.ts'
 import * as tablets from './tablets.ts'
 import { Waits } from './waits.ts'
@@ -44,22 +43,6 @@ export const tabletRoutes =
       })
       return { site: where, tablet: { id, name } }
     }
-
-    app.get(
-      '/api/sites/:site/backup',
-      {
-        schema: {
-          tags: ['site'],
-          summary: 'When everything was last backed up',
-          params: site,
-          response: { 200: z.object({ at: z.number().nullable() }) },
-        },
-      },
-      async (request) => {
-        await guard.actor(request, request.params.site, 'set-up-house')
-        return { at: await lastBackup(pool) }
-      },
-    )
 
     app.get(
       '/api/sites/:site/tablets',

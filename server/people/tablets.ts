@@ -1,4 +1,4 @@
-import { sleepsAfterWrongPins } from '@tadka/core/people'
+import { wrongPinsBeforeLock } from '@tadka/core/people'
 import type { Pool } from '../db/pool.ts'
 
 export interface TabletRow {
@@ -27,7 +27,7 @@ export interface NewTablet {
   readonly at: number
 }
 
-/** Enrols a tablet; one that was before gets its new name and token, and its sleeping PINs stay asleep. */
+/** Enrols a tablet; one that was before gets its new name and token, and its locked PINs stay locked. */
 export async function enrolTablet(pool: Pool, tablet: NewTablet): Promise<void> {
   const sql = `
     insert into tablet (site_id, id, name, token_hash, enrolled_at, enrolled_by) values ($1, $2, $3, $4, $5, $6)
@@ -99,7 +99,7 @@ export async function useCode(
 }
 
 /**
- * Takes one of the tries that a name has on a tablet, before its PIN is verified; null where it sleeps there. Many at once are no
+ * Takes one of the tries that a name has on a tablet, before its PIN is verified; null where it is locked there. Many at once are no
  * more than one after another.
  */
 export async function takeTry(pool: Pool, tablet: OnTablet, person: string): Promise<number | null> {
@@ -108,19 +108,19 @@ export async function takeTry(pool: Pool, tablet: OnTablet, person: string): Pro
     on conflict (site_id, tablet_id, person_id) do update set wrong = pin_try.wrong + 1
     where pin_try.wrong < $4
     returning wrong as taken`
-  const values = [tablet.site_id, tablet.id, person, sleepsAfterWrongPins]
+  const values = [tablet.site_id, tablet.id, person, wrongPinsBeforeLock]
   return (await pool.query<{ taken: number }>(sql, values)).rows[0]?.taken ?? null
 }
 
-/** The right PIN was given, or somebody above woke it: on one tablet, or on each. */
+/** The right PIN was given, or somebody above unlocked it: on one tablet, or on each. */
 export async function clearTries(pool: Pool, site: string, person: string, tablet?: string): Promise<void> {
   const sql =
     'delete from pin_try where site_id = $1 and person_id = $2 and ($3::text is null or tablet_id = $3)'
   await pool.query(sql, [site, person, tablet ?? null])
 }
 
-/** Whose PIN sleeps on which tablet. */
-export async function asleepAt(
+/** Whose PIN is locked on which tablet. */
+export async function lockedPins(
   pool: Pool,
   site: string,
 ): Promise<{ person: string; tablet: string; name: string }[]> {
@@ -129,6 +129,6 @@ export async function asleepAt(
     from pin_try t join tablet b on b.site_id = t.site_id and b.id = t.tablet_id
     where t.site_id = $1 and t.wrong >= $2 order by b.name`
   return (
-    await pool.query<{ person: string; tablet: string; name: string }>(sql, [site, sleepsAfterWrongPins])
+    await pool.query<{ person: string; tablet: string; name: string }>(sql, [site, wrongPinsBeforeLock])
   ).rows
 }

@@ -35,7 +35,7 @@ export class Waits {
     if (this.#tries.size > most && oldest !== undefined) this.#tries.delete(oldest)
   }
 
-  /** Some were woken by hand. */
+  /** Some were let off by hand. */
   clearWhere(meant: (key: string) => boolean): void {
     for (const key of this.#tries.keys()) if (meant(key)) this.#tries.delete(key)
   }

@@ -48,7 +48,7 @@ export interface Batch {
    */
   readonly allow: (draft: AnyDraft, at: number, raw: unknown) => Role | null
   /** What is odd about how a draft came. */
-  readonly oddly?: (draft: AnyDraft) => readonly Flag[]
+  readonly extraFlags?: (draft: AnyDraft) => readonly Flag[]
   /** Whether types that need a person's own PIN are let through. */
   readonly signed?: boolean
   /** Whether types that the server makes from what devices stream are let through. */
@@ -194,7 +194,7 @@ function refused(raw: unknown, error: unknown): DraftOutcome {
 /** Gives the drafts that are new their place in the chain, and folds them. */
 function prepare(
   context: AppendContext,
-  { receivedAt, oddly }: Batch,
+  { receivedAt, extraFlags }: Batch,
   accepted: readonly (Accepted & { index: number })[],
   outcomes: DraftOutcome[],
   then: KnownThen,
@@ -220,7 +220,7 @@ function prepare(
       continue
     }
     seq += 1
-    const flags = [...judged.flags, ...(oddly?.(draft) ?? [])]
+    const flags = [...judged.flags, ...(extraFlags?.(draft) ?? [])]
     const fields = { seq, receivedAt, clockOffset, prev: hash, ...judged, flags }
     const text = recordText(draft, fields)
     hash = sha256(text)

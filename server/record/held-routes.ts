@@ -1,4 +1,4 @@
-import { decideBody, heldList, slug } from '@tadka/contract/record'
+import { decideBody, heldList, slug, type DraftOutcome } from '@tadka/contract/record'
 import { permissionFor, may } from '@tadka/core/people'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
@@ -6,7 +6,7 @@ import { z } from 'zod'
 import type { Services } from '../app/services.ts'
 import { findPerson } from '../people/queries.ts'
 import { appendBatch } from './append.ts'
-import { decide, heldDraft, undecided } from './held.ts'
+import { decide, heldDraft, undecided, type HeldDraft } from './held.ts'
 
 const site = z.object({ site: slug })
 
@@ -14,6 +14,24 @@ const site = z.object({ site: slug })
 export const heldRoutes =
   ({ pool, guard, queue, now }: Services): FastifyPluginAsyncZod =>
   async (app) => {
+    async function letIn(where: string, held: HeldDraft, at: number): Promise<DraftOutcome | undefined> {
+      const { draft } = held
+      const role = (await findPerson(pool, where, draft.by))?.role
+      const needs = permissionFor(draft.type)
+      if (!role || !may(role, needs)) throw new Refusal('not_allowed', { needs })
+      const [outcome] = await appendBatch(pool, {
+        site: where,
+        drafts: [draft],
+        // What claimed a time to come was seen when it came, at the latest.
+        clockOffset: Math.min(held.clockOffset, held.receivedAt - draft.observedAt),
+        receivedAt: at,
+        allow: () => role,
+        extraFlags: () => ['let-in'],
+        memory: queue.memory,
+      })
+      return outcome
+    }
+
     app.get(
       '/api/sites/:site/held',
       {
@@ -44,30 +62,16 @@ export const heldRoutes =
         const { site: where, id } = request.params
         const { take, reason } = request.body
         const actor = await guard.actor(request, where, 'decide-held')
-        const held = await heldDraft(pool, where, id)
-        if (!held) throw new Refusal('not_found')
-        const [at, { draft }] = [now(), held]
-        if (take) {
-          const role = (await findPerson(pool, where, draft.by))?.role
-          if (!role || !may(role, permissionFor(draft.type)))
-            throw new Refusal('not_allowed', { needs: permissionFor(draft.type) })
-          // What claimed a time to come was seen when it came, at the latest.
-          const latest = held.receivedAt - draft.observedAt
-          const [outcome] = await queue.run(where, () =>
-            appendBatch(pool, {
-              site: where,
-              drafts: [draft],
-              clockOffset: Math.min(held.clockOffset, latest),
-              receivedAt: at,
-              allow: () => role,
-              oddly: () => ['let-in'],
-              memory: queue.memory,
-            }),
-          )
-          if (outcome?.outcome === 'refused') return { outcome }
-        }
-        await decide(pool, where, id, { by: actor.id, at, taken: take, reason })
-        return { outcome: { id, outcome: take ? 'accepted' : 'left-out' } }
+        // One after another: what one lets in, another cannot leave out meanwhile.
+        return queue.run(where, async () => {
+          const held = await heldDraft(pool, where, id)
+          if (!held) throw new Refusal('not_found')
+          const at = now()
+          const added = take ? await letIn(where, held, at) : null
+          if (added?.outcome === 'refused') return { outcome: added }
+          await decide(pool, where, id, { by: actor.id, at, taken: take, reason })
+          return { outcome: { id, outcome: take ? 'accepted' : 'left-out' } }
+        })
       },
     )
   }

@@ -4,7 +4,7 @@ import type { Pool } from '../db/pool.ts'
 import { inSite } from '../db/transaction.ts'
 
 /** What is not thrown away: it may have happened, and a manager knows better than a clock or a list of sign-ins. */
-export const isHeld = (code: string | undefined): code is RefusalCode =>
+export const isHoldable = (code: string | undefined): code is RefusalCode =>
   code === 'not_on_this_tablet' || code === 'tablet_ended' || code === 'in_the_future'
 
 /** Undecided ones of a site: more come only when some are decided, and stay on their tablet until then. */

@@ -1,65 +1,31 @@
 import { batchBody, slug } from '@tadka/contract/record'
-import { clockOffsetOf, type AnyDraft } from '@tadka/core/record'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import type { Services } from '../app/services.ts'
-import { allowDraft, readPasses } from '../people/carried.ts'
-import { appendBatch } from './append.ts'
-import { hold, isHeld, type HeldDraft } from './held.ts'
+import { staysByPass } from '../people/draft-access.ts'
 import * as queries from './queries.ts'
+import { receiveBatch } from './receive.ts'
 import { verifyRecords } from './verify/verify.ts'
 
 const site = z.object({ site: slug })
 const twoDaysMs = 172_800_000
 
 export const recordRoutes =
-  ({ pool, guard, passes, hub, queue, now }: Services): FastifyPluginAsyncZod =>
+  ({ pool, guard, passes: signer, hub, queue, now }: Services): FastifyPluginAsyncZod =>
   async (app) => {
     app.post('/api/sites/:site/records', { schema: { params: site, body: batchBody } }, async (request) => {
       const { site: where } = request.params
-      const { sentAt, offset, drafts, carried = [] } = request.body
-      const given = carried.flatMap((c) => c.pass ?? [])
-      const stays = await readPasses(pool, passes, where, given)
+      const passes = request.body.provenance?.flatMap((p) => p.pass ?? []) ?? []
+      const stays = await staysByPass(pool, signer, where, passes)
       const tablet = await guard.tablet(request, where).catch((error: unknown) => {
         // The session is over, or another site's: what carries a pass of this site is taken by it.
         if (stays.size > 0 && error instanceof Refusal) return null
         throw error
       })
       const receivedAt = now()
-      const afterSession = new Set<string>()
-      const passOf = new Map(drafts.map((draft, i) => [draft, carried[i]?.pass ?? null]))
-      const clockOffset = clockOffsetOf(receivedAt, sentAt, offset ?? null)
-      const clockOffsets = new Map(drafts.map((draft, i) => [draft, carried[i]?.offset ?? clockOffset]))
-      const outcomes = await queue.run(where, () =>
-        appendBatch(pool, {
-          site: where,
-          clockOffset,
-          clockOffsets,
-          drafts,
-          receivedAt,
-          allow: (draft, at, raw) => {
-            const { role, isAfterSession } = allowDraft({ tablet, stays }, draft, at, passOf.get(raw) ?? null)
-            if (isAfterSession) afterSession.add(draft.id)
-            return role
-          },
-          oddly: ({ id }) => (afterSession.has(id) ? ['after-session'] : []),
-          memory: queue.memory,
-        }),
-      )
-      const toHold = drafts.flatMap((draft, i): HeldDraft[] => {
-        const { id, code } = outcomes[i] ?? {}
-        if (!id || !isHeld(code)) return []
-        const whole = { id, draft: draft as AnyDraft, why: code, receivedAt }
-        return [{ ...whole, clockOffset: clockOffsets.get(draft) ?? clockOffset }]
-      })
-      const held = toHold.length === 0 ? new Set<string>() : await hold(pool, where, toHold)
-      return {
-        serverTime: receivedAt,
-        outcomes: outcomes.map((o) =>
-          o.outcome === 'refused' && o.id && held.has(o.id) ? { ...o, outcome: 'held' as const } : o,
-        ),
-      }
+      const outcomes = await receiveBatch({ pool, queue }, where, request.body, { tablet, stays }, receivedAt)
+      return { serverTime: receivedAt, outcomes }
     })
 
     app.get('/api/sites/:site/state', { schema: { params: site } }, async (request) => {

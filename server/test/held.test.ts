@@ -37,7 +37,7 @@ async function send(
   const answer = await ask(server, cookie, 'POST', '/records', {
     sentAt: server.clock.now,
     drafts,
-    carried: drafts.map(() => ({ pass, offset })),
+    provenance: drafts.map(() => ({ pass, offset })),
   })
   const { outcomes } = answer.json<{ outcomes?: { outcome: string; code?: string }[] }>()
   return (

@@ -58,7 +58,7 @@ describe('a browser that is no tablet of the site', () => {
 })
 
 describe('the front door of a tablet', () => {
-  it('tells names, roles and where a PIN sleeps, and no secret', async () => {
+  it('tells names, roles and where a PIN is locked, and no secret', async () => {
     const answer = await server.app.inject({
       method: 'GET',
       url: '/api/front-door',
@@ -66,13 +66,13 @@ describe('the front door of a tablet', () => {
     })
     expect(answer.body).not.toMatch(/hash|argon|login|password|token/)
     const people = answer.json<{ people: unknown[] }>().people
-    expect(people).toContainEqual({ id: 'bao', name: 'Bao', role: 'crew', asleepOn: [] })
+    expect(people).toContainEqual({ id: 'bao', name: 'Bao', role: 'crew', lockedOn: [] })
     await server.owner.query(`insert into pin_try values ($1, 'tablet-1', 'bao', 10)`, [siteId])
     expect((await door(onTablet)).people).toContainEqual({
       id: 'bao',
       name: 'Bao',
       role: 'crew',
-      asleepOn: [{ id: 'tablet-1', name: 'Tablet tablet-1' }],
+      lockedOn: [{ id: 'tablet-1', name: 'Tablet tablet-1' }],
     })
     await server.owner.query('delete from pin_try')
   })
@@ -174,12 +174,12 @@ describe('tablets', () => {
     expect((await door(held)).people).toEqual([])
     expect((await ask(server, manager, 'POST', '/tablets/tab-lost/revoke', {})).statusCode).toBe(404)
   })
-  it('enrolled anew keep whose PIN sleeps on them', async () => {
+  it('enrolled anew keep whose PIN is locked on them', async () => {
     const held = await enrolTestTablet(server.owner, 'tab-twice')
     await server.owner.query(`insert into pin_try values ($1, 'tab-twice', 'bao', 10)`, [siteId])
     server.clock.now += 60_000
     const again = await enrol(await code(), 'tab-twice')
-    expect((await byPin(heldBy(again))).json()).toMatchObject({ code: 'pin_asleep' })
+    expect((await byPin(heldBy(again))).json()).toMatchObject({ code: 'pin_locked' })
     expect((await byPin(held)).json()).toMatchObject({ code: 'tablet_not_enrolled' })
   })
 })

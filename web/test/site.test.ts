@@ -96,7 +96,7 @@ describe('what goes with what is done here', () => {
     void site.send()
     await settled()
     const sent = t.server.asked.flatMap(
-      ({ body }) => (body as { carried?: { pass: string }[] } | null)?.carried ?? [],
+      ({ body }) => (body as { provenance?: { pass: string }[] } | null)?.provenance ?? [],
     )
     expect(sent.slice(-2).map((c) => c.pass)).toEqual(['pass of bao', 'pass of ines'])
   })

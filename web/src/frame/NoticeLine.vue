@@ -2,7 +2,7 @@
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useRoom } from '../record/room.ts'
+import { useStorageSpace } from '../record/storage-space.ts'
 import { useSite } from '../record/site.ts'
 import { useVersion } from './version.ts'
 
@@ -10,12 +10,12 @@ import { useVersion } from './version.ts'
 const props = defineProps<{ inRun: boolean }>()
 const site = useSite()
 const { t } = useI18n()
-const room = useRoom()
+const space = useStorageSpace()
 const { isNewReady, takeNew } = useVersion()
-const atRisk = computed(() => site.unkept || room.canKeep.value === false)
+const atRisk = computed(() => site.unkept || space.canKeep.value === false)
 const text = computed(() => {
   if (atRisk.value) return t('common.storage.unkept')
-  if (room.short.value) return t('common.storage.short')
+  if (space.isShort.value) return t('common.storage.short')
   if (site.unknownType) return t('common.reload')
   return site.loaded && !site.connected ? t('common.offline') : ''
 })

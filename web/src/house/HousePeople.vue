@@ -31,9 +31,9 @@ async function unlock(id: string): Promise<void> {
       <b>{{ p.name }}</b>
       <span class="quiet">{{ t(`people.role.${p.role}`) }}</span>
       <span>
-        <template v-if="p.asleepOn.length > 0">
-          <span class="asleep">{{
-            t('house.asleepOn', { tablets: p.asleepOn.map((b) => b.name).join(', ') })
+        <template v-if="p.lockedOn.length > 0">
+          <span class="locked">{{
+            t('house.lockedOn', { tablets: p.lockedOn.map((b) => b.name).join(', ') })
           }}</span>
           <n-button v-if="session.acting && mayUnlock(session.acting.role, p.role)" @click="unlock(p.id)">{{
             t('house.unlock')
@@ -59,7 +59,7 @@ li {
 b {
   font-size: 19px;
 }
-.asleep {
+.locked {
   color: var(--out);
   font-weight: 600;
   margin-right: 16px;

@@ -2,30 +2,30 @@
 import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import NumberPad from '../pieces/NumberPad.vue'
+import DigitsEntry from '../pieces/DigitsEntry.vue'
+import './entry.css'
 import { useSession } from './session.ts'
-import { useTold } from './told.ts'
+import { useRefusalText } from './refusal-text.ts'
 
 /** Makes this browser a tablet of the site, by a code. Until then it is told no names and takes no PIN. */
 const session = useSession()
 const { t } = useI18n()
-const told = useTold()
+const refusalText = useRefusalText()
 const code = ref('')
 const name = ref('')
 const wrong = ref('')
+const nameless = ref('')
 const busy = ref(false)
 
 async function enrol(): Promise<void> {
   wrong.value = ''
-  if (name.value.trim() === '') {
-    wrong.value = t('people.enrol.nameIt')
-    return
-  }
+  nameless.value = name.value.trim() === '' ? t('people.enrol.nameIt') : ''
+  if (nameless.value) return
   busy.value = true
   try {
     await session.enrol(code.value, name.value.trim())
   } catch (error) {
-    wrong.value = told(error)
+    wrong.value = refusalText(error)
     code.value = ''
   } finally {
     busy.value = false
@@ -34,8 +34,8 @@ async function enrol(): Promise<void> {
 </script>
 
 <template>
-  <form class="enrol" @submit.prevent="enrol">
-    <div class="fields">
+  <form class="entry-two" @submit.prevent="enrol">
+    <div class="entry-form fields">
       <h2>{{ t('people.enrol.title') }}</h2>
       <p class="quiet">{{ t('people.enrol.how') }}</p>
       <label for="tablet-name">{{ t('people.enrol.name') }}</label>
@@ -46,19 +46,23 @@ async function enrol(): Promise<void> {
         :placeholder="t('people.enrol.nameExample')"
         :input-props="{ id: 'tablet-name', autocomplete: 'off' }"
       />
-      <p class="wrong" role="alert">{{ wrong }}</p>
+      <p class="entry-wrong" role="alert">{{ nameless }}</p>
     </div>
-    <div class="code">
-      <label for="tablet-code">{{ t('people.enrol.code') }}</label>
-      <input id="tablet-code" v-model="code" inputmode="none" autocomplete="off" maxlength="9" />
-      <number-pad v-model="code" :decimal="false" :longest="8" />
+    <div class="entry-form">
+      <digits-entry
+        id="tablet-code"
+        v-model="code"
+        :label="t('people.enrol.code')"
+        :longest="8"
+        :wrong="wrong"
+      />
       <n-button
         type="primary"
         size="large"
         attr-type="submit"
         block
         :loading="busy"
-        :disabled="code.replace(/\D/g, '').length < 8"
+        :disabled="!/^\d{8}$/.test(code)"
       >
         {{ t('people.enrol.act') }}
       </n-button>
@@ -67,45 +71,10 @@ async function enrol(): Promise<void> {
 </template>
 
 <style scoped>
-.enrol {
-  display: grid;
-  grid-template-columns: 1fr 340px;
-  gap: 56px;
-  flex: 1;
-}
-.fields,
-.code {
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
-}
 .fields {
   max-width: 46ch;
 }
-.fields .quiet {
+.quiet {
   margin-bottom: 14px;
-}
-label {
-  font-weight: 600;
-}
-#tablet-code {
-  border: 0;
-  border-bottom: 2px solid var(--ink);
-  background: none;
-  font-size: 40px;
-  letter-spacing: 0.12em;
-  height: 56px;
-  width: 100%;
-}
-.wrong {
-  color: var(--out);
-  font-weight: 600;
-  min-height: 1.4em;
-}
-@media (max-width: 760px) {
-  .enrol {
-    grid-template-columns: 1fr;
-    gap: 20px;
-  }
 }
 </style>

@@ -2,6 +2,7 @@
 import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
+import './entry.css'
 
 /** A manager's login and password: taken on any browser. */
 defineProps<{ wrong: string; busy: boolean }>()
@@ -12,7 +13,7 @@ const password = ref('')
 </script>
 
 <template>
-  <form class="by-password" @submit.prevent="emit('enter', login, password)">
+  <form class="entry-form by-password" @submit.prevent="emit('enter', login, password)">
     <label for="login">{{ t('people.login') }}</label>
     <n-input
       v-model:value="login"
@@ -28,7 +29,7 @@ const password = ref('')
       placeholder=""
       :input-props="{ id: 'password', autocomplete: 'current-password' }"
     />
-    <p class="wrong" role="alert">{{ wrong }}</p>
+    <p class="entry-wrong" role="alert">{{ wrong }}</p>
     <n-button
       type="primary"
       size="large"
@@ -44,18 +45,7 @@ const password = ref('')
 
 <style scoped>
 .by-password {
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
   width: min(400px, 100%);
   flex: 1;
-}
-label {
-  font-weight: 600;
-}
-.wrong {
-  color: var(--out);
-  font-weight: 600;
-  min-height: 1.4em;
 }
 </style>

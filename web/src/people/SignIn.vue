@@ -4,18 +4,19 @@ import { NButton } from 'naive-ui'
 import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
-import NumberPad from '../pieces/NumberPad.vue'
+import DigitsEntry from '../pieces/DigitsEntry.vue'
 import { useSite } from '../record/site.ts'
 import EnrolTablet from './EnrolTablet.vue'
+import './entry.css'
 import PasswordEntry from './PasswordEntry.vue'
 import { useSession } from './session.ts'
-import { useTold } from './told.ts'
+import { useRefusalText } from './refusal-text.ts'
 
 const session = useSession()
 const route = useRoute()
 const router = useRouter()
 const { t } = useI18n()
-const told = useTold()
+const refusalText = useRefusalText()
 
 const person = ref<PersonAtDoor | null>(null)
 const pin = ref('')
@@ -24,7 +25,7 @@ const wrong = ref('')
 const busy = ref(false)
 const unreachable = ref(false)
 const door = computed(() => session.door)
-const sleepsHere = (p: PersonAtDoor) => p.asleepOn.some((b) => b.id === door.value?.tablet?.id)
+const isLockedHere = (p: PersonAtDoor) => p.lockedOn.some((b) => b.id === door.value?.tablet?.id)
 
 async function openDoor(): Promise<void> {
   try {
@@ -59,7 +60,7 @@ async function enter(how: () => Promise<void>): Promise<void> {
     await router.replace(typeof route.query['to'] === 'string' ? route.query['to'] : '/shift')
   } catch (error) {
     pin.value = ''
-    wrong.value = told(error)
+    wrong.value = refusalText(error)
   } finally {
     busy.value = false
   }
@@ -85,14 +86,14 @@ const enterPassword = (login: string, password: string) =>
         <p v-if="door?.tablet" class="quiet">{{ t('people.welcome') }}</p>
       </div>
     </header>
-    <p v-if="unreachable" class="wrong" role="alert">{{ t('people.unreachable') }}</p>
+    <p v-if="unreachable" class="entry-wrong" role="alert">{{ t('people.unreachable') }}</p>
     <section v-if="door && !door.hasSite" class="hint">
       <h2>{{ t('people.noSite') }}</h2>
       <p class="quiet">{{ t('people.noSiteHow') }}</p>
     </section>
     <password-entry v-else-if="door && byPassword" :wrong="wrong" :busy="busy" @enter="enterPassword" />
     <enrol-tablet v-else-if="door && !door.tablet" />
-    <section v-else-if="door?.site" class="two">
+    <section v-else-if="door?.site" class="entry-two">
       <div class="names" role="group" :aria-label="t('people.pick')">
         <button
           v-for="p in door.people"
@@ -105,26 +106,21 @@ const enterPassword = (login: string, password: string) =>
           <span>
             <b>{{ p.name }}</b>
             <span class="quiet small">{{
-              sleepsHere(p) ? t('people.asleep') : t(`people.role.${p.role}`)
+              isLockedHere(p) ? t('people.lockedHere') : t(`people.role.${p.role}`)
             }}</span>
           </span>
         </button>
       </div>
-      <form v-if="person" class="pin" @submit.prevent="enterPin">
-        <label for="pin">{{ t('people.pin', { name: person.name }) }}</label>
-        <input
+      <form v-if="person" class="entry-form" @submit.prevent="enterPin">
+        <digits-entry
           id="pin"
           v-model="pin"
-          type="password"
-          inputmode="none"
-          autocomplete="off"
-          maxlength="8"
+          secret
           autofocus
-          :aria-invalid="wrong !== ''"
-          aria-describedby="pin-wrong"
+          :label="t('people.pin', { name: person.name })"
+          :longest="8"
+          :wrong="wrong"
         />
-        <p id="pin-wrong" class="wrong" role="alert">{{ wrong }}</p>
-        <number-pad v-model="pin" :decimal="false" :longest="8" />
         <n-button
           type="primary"
           size="large"
@@ -174,12 +170,6 @@ h1 {
 .sun {
   fill: var(--close);
 }
-.two {
-  display: grid;
-  grid-template-columns: 1fr 340px;
-  gap: 56px;
-  flex: 1;
-}
 .names {
   display: grid;
   grid-template-columns: 1fr 1fr;
@@ -217,28 +207,6 @@ h1 {
   font-weight: 650;
   font-size: 18px;
 }
-.pin {
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
-}
-.pin label {
-  font-weight: 600;
-}
-.pin input#pin {
-  border: 0;
-  border-bottom: 2px solid var(--ink);
-  background: none;
-  font-size: 40px;
-  letter-spacing: 0.3em;
-  height: 56px;
-  width: 100%;
-}
-.wrong {
-  color: var(--out);
-  font-weight: 600;
-  min-height: 1.4em;
-}
 .hint {
   flex: 1;
   padding-top: 20px;
@@ -260,10 +228,6 @@ footer {
   cursor: pointer;
 }
 @media (max-width: 760px) {
-  .two {
-    grid-template-columns: 1fr;
-    gap: 20px;
-  }
   .names {
     grid-template-columns: 1fr 1fr;
   }

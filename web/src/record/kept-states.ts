@@ -57,7 +57,7 @@ export function makeKeeper(held: () => { readonly site: string | null } & Known)
 }
 
 /** What is kept of a site; null where nothing is. */
-export async function keptOf(site: string): Promise<Known | null> {
+export async function readKeptStates(site: string): Promise<Known | null> {
   try {
     const store = await tabletStore()
     const upTo = await store?.upTo.get('states')

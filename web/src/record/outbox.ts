@@ -1,6 +1,6 @@
 import { tabletStore, type Kept, type KeptPhoto } from './tablet-store.ts'
 
-export type { Carried, Kept, KeptPhoto } from './tablet-store.ts'
+export type { Provenance, Kept, KeptPhoto } from './tablet-store.ts'
 
 export const allKept = async (): Promise<Kept[]> =>
   (await (await tabletStore())?.outbox.orderBy('order').toArray()) ?? []
@@ -18,7 +18,9 @@ export const forget = async (ids: readonly string[]): Promise<void> =>
   void (await (await tabletStore())?.outbox.bulkDelete([...ids]))
 
 /** The server has taken these. They stay until the states that are kept hold them, too. */
-export async function taken(placed: readonly { readonly id: string; readonly at: number }[]): Promise<void> {
+export async function markTaken(
+  placed: readonly { readonly id: string; readonly at: number }[],
+): Promise<void> {
   const store = await tabletStore()
   await store?.outbox.bulkUpdate(placed.map(({ id, at }) => ({ key: id, changes: { at } })))
 }

@@ -4,7 +4,7 @@ import { Refusal, type RefusalWire } from '@tadka/core/refusal'
 import { computed, ref, shallowRef, triggerRef } from 'vue'
 import { ask } from '../wire/api.ts'
 import { clockOffset, learnServerTime, ownClock } from '../wire/clock.ts'
-import { allKept, forget, keep, taken, type Carried, type Kept } from './outbox.ts'
+import { allKept, forget, keep, markTaken, type Provenance, type Kept } from './outbox.ts'
 
 const batchSize = 50
 const longestPauseMs = 8000
@@ -21,7 +21,7 @@ interface Answer {
 export function makeSender(site: () => string | null, settled: (id: string, seq: number | null) => void) {
   const waiting = shallowRef<AnyDraft[]>([])
   /** What goes with each that waits, by its id. */
-  const carriedBy = new Map<string, Carried>()
+  const provenanceOf = new Map<string, Provenance>()
   /** How many of this page's went to a manager to be decided. */
   const held = ref(0)
   const refused = ref<{ draft: AnyDraft; refusal: RefusalWire }[]>([])
@@ -37,7 +37,7 @@ export function makeSender(site: () => string | null, settled: (id: string, seq:
     const stored = await allKept()
     const known = new Set(waiting.value.map((d) => d.id))
     const old = stored.filter((k) => !k.refusal)
-    for (const k of old) if (k.carried) carriedBy.set(k.id, k.carried)
+    for (const k of old) if (k.provenance) provenanceOf.set(k.id, k.provenance)
     const unsent = old.filter((k) => typeof k.at !== 'number' && !known.has(k.id))
     waiting.value = [...unsent.map((k) => k.draft), ...waiting.value]
     const told = new Set(refused.value.map((r) => r.draft.id))
@@ -47,11 +47,11 @@ export function makeSender(site: () => string | null, settled: (id: string, seq:
     return old.map(({ draft, at }) => ({ draft, at: at ?? null }))
   }
 
-  function add(drafts: readonly AnyDraft[], carried: Carried): void {
-    for (const draft of drafts) carriedBy.set(draft.id, carried)
+  function add(drafts: readonly AnyDraft[], provenance: Provenance): void {
+    for (const draft of drafts) provenanceOf.set(draft.id, provenance)
     waiting.value.push(...drafts)
     triggerRef(waiting)
-    for (const draft of drafts) void keepOne({ ...asKept(draft, null), carried })
+    for (const draft of drafts) void keepOne({ ...asKept(draft, null), provenance })
     void send()
   }
 
@@ -80,21 +80,21 @@ export function makeSender(site: () => string | null, settled: (id: string, seq:
     const batch = waiting.value.slice(0, batchSize)
     const where = batch[0]?.site ?? site()
     const drafts = batch.filter((d) => d.site === where)
-    const carried = drafts.map(({ id }) => carriedBy.get(id) ?? { pass: null, offset: null })
-    const body = { sentAt: ownClock(), offset: clockOffset.value, drafts, carried }
+    const provenance = drafts.map(({ id }) => provenanceOf.get(id) ?? { pass: null, offset: null })
+    const body = { sentAt: ownClock(), offset: clockOffset.value, drafts, provenance }
     const answer = await ask<Answer>('POST', `/api/sites/${where}/records`, body)
     learnServerTime(answer.serverTime, body.sentAt)
     signedOut.value = false
     const done = new Set(body.drafts.map((d) => d.id))
     // Noted first: a tablet that is started anew in between sends once more, and finds it known.
-    await taken(
+    await markTaken(
       body.drafts.flatMap(({ id }, i) => {
         const outcome = answer.outcomes[i]
         return outcome && isTaken(outcome) ? [{ id, at: outcome.seq ?? 0 }] : []
       }),
     ).catch(() => {})
     body.drafts.forEach((draft, i) => settle(draft, answer.outcomes[i]))
-    for (const id of done) carriedBy.delete(id)
+    for (const id of done) provenanceOf.delete(id)
     waiting.value = waiting.value.filter((d) => !done.has(d.id))
     if (waiting.value.length === 0) unkept.value = false
   }

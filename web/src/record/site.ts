@@ -39,7 +39,7 @@ import { deviceId, newId, nextCount } from '../wire/device.ts'
 import { provisional } from './provisional.ts'
 import { makeSender } from './sender.ts'
 import { endsSoon } from '../wire/soon.ts'
-import { keptOf, makeKeeper } from './kept-states.ts'
+import { readKeptStates, makeKeeper } from './kept-states.ts'
 import { followEvents } from './stream.ts'
 
 interface Kinds {
@@ -161,7 +161,7 @@ export const useSite = defineStore('site', () => {
 
   /** Without network the tablet goes on from what it knew. */
   async function takeKept(site: string): Promise<void> {
-    const kept = await keptOf(site)
+    const kept = await readKeptStates(site)
     if (loaded.value || !kept) return
     base.value = new Map(kept.states)
     seq.value = kept.seq

@@ -2,7 +2,7 @@ import type { AnyDraft, FoldKey } from '@tadka/core/record'
 import type { RefusalWire } from '@tadka/core/refusal'
 import type { Table } from 'dexie'
 
-export interface Carried {
+export interface Provenance {
   readonly pass: string | null
   readonly offset: number | null
 }
@@ -13,7 +13,7 @@ export interface Kept {
   readonly order: number
   readonly draft: AnyDraft
   /** What goes with it: by whose sign-in it was made, and what was known of the server's clock then (ms). */
-  readonly carried?: Carried
+  readonly provenance?: Provenance
   readonly refusal: RefusalWire | null
   /** Where in the chain it lies; null until the server has taken it. */
   readonly at: number | null

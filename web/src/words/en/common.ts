@@ -59,7 +59,7 @@ export const common = {
     unfetched: 'This place did not come through. It is asked for again by itself; what you did is kept.',
     noConnection: {
       title: 'No connection yet',
-      how: 'This tablet has not seen the site yet, so there is nothing to show without the server. Check the Wi-Fi. This page goes on by itself.',
+      how: 'This tablet has not been connected to the site yet. Check the Wi-Fi. This page opens by itself once the server answers.',
     },
     storage: {
       unkept:

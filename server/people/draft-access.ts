@@ -14,7 +14,7 @@ export interface Senders {
 }
 
 /** Reads the passes of a batch, each once; those that are not this server's, or another site's, count as none. */
-export async function readPasses(
+export async function staysByPass(
   pool: Pool,
   passes: Passes,
   site: string,
@@ -45,17 +45,17 @@ export interface Allowed {
  * asks, or by the pass that the draft carries. @param at corrected observed time, milliseconds UTC. Throws `not_on_this_tablet`,
  * `tablet_ended`, `not_allowed`.
  */
-export function allowDraft(senders: Senders, draft: AnyDraft, at: number, pass: string | null): Allowed {
+export function authorizeDraft(senders: Senders, draft: AnyDraft, at: number, pass: string | null): Allowed {
   const within = (from: number, to: number | null) =>
     at >= from - draftSlackMs && (to === null || at <= to + draftSlackMs)
   const now = senders.tablet?.people.find((p) => p.id === draft.by && within(p.signed_in_at, p.signed_out_at))
   if (now) return { role: allowed(now.role, draft), isAfterSession: false }
-  const carried = (pass === null ? undefined : senders.stays.get(pass)) ?? []
-  const own = carried.filter((s) => s.person === draft.by && s.device === draft.device)
+  const stays = (pass === null ? undefined : senders.stays.get(pass)) ?? []
+  const own = stays.filter((s) => s.person === draft.by && s.device === draft.device)
   if (own.some((s) => s.revokedAt !== null)) throw new Refusal('tablet_ended')
   const stay = own.find((s) => within(s.from, s.to))
   if (!stay) throw new Refusal('not_on_this_tablet', { by: draft.by })
-  return { role: allowed(stay.role as Role, draft), isAfterSession: true }
+  return { role: allowed(stay.role, draft), isAfterSession: true }
 }
 
 function allowed(role: Role, draft: AnyDraft): Role {

@@ -2,7 +2,7 @@ import { Refusal } from '@tadka/core/refusal'
 import { useI18n } from 'vue-i18n'
 
 /** What a sign-in that was refused says: why, and how many tries or seconds are left. */
-export function useTold(): (error: unknown) => string {
+export function useRefusalText(): (error: unknown) => string {
   const { t } = useI18n()
   return (error) => {
     if (!(error instanceof Refusal)) return t('people.unreachable')

@@ -6,7 +6,7 @@ import { tabletStore } from './tablet-store.ts'
 const shortBytes = 20_000_000
 const lookMs = 60_000
 
-const short = ref(false)
+const isShort = ref(false)
 /** Whether records can be kept on this tablet at all; null until that was tried. */
 const canKeep = ref<boolean | null>(null)
 
@@ -17,15 +17,15 @@ async function look(): Promise<void> {
   try {
     if (!(await storage?.persisted?.())) await storage?.persist?.()
     const { quota, usage } = (await storage?.estimate?.()) ?? {}
-    short.value = quota !== undefined && usage !== undefined && quota - usage < shortBytes
+    isShort.value = quota !== undefined && usage !== undefined && quota - usage < shortBytes
   } catch {
     // Nothing is known of it; whether a record could be kept is told by trying.
   }
 }
 
 /** How much room this tablet has for records, looked at now and every minute. */
-export function useRoom() {
+export function useStorageSpace() {
   void look()
   useIntervalFn(() => void look(), lookMs)
-  return { short: readonly(short), canKeep: readonly(canKeep) }
+  return { isShort: readonly(isShort), canKeep: readonly(canKeep) }
 }

@@ -1,0 +1,25 @@
+import { slug } from '@tadka/contract/record'
+import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
+import { z } from 'zod'
+import type { Services } from '../app/services.ts'
+import { lastBackup } from './queries.ts'
+
+export const backupRoutes =
+  ({ pool, guard }: Services): FastifyPluginAsyncZod =>
+  async (app) => {
+    app.get(
+      '/api/sites/:site/backup',
+      {
+        schema: {
+          tags: ['site'],
+          summary: 'When everything was last backed up',
+          params: z.object({ site: slug }),
+          response: { 200: z.object({ at: z.number().nullable() }) },
+        },
+      },
+      async (request) => {
+        await guard.actor(request, request.params.site, 'set-up-house')
+        return { at: await lastBackup(pool) }
+      },
+    )
+  }
