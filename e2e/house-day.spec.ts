@@ -69,5 +69,5 @@ test('a probe is entered in House, its words told once, heard, and ended', async
   await expect(row).toContainText('last heard')
   await expect(words).toHaveCount(0)
   await row.getByRole('button', { name: 'End it' }).click()
-  await expect(row).toContainText('removed')
+  await expect(row).toContainText('ended')
 })

@@ -39,6 +39,8 @@ export async function backup(folder: string | undefined, at = Date.now()): Promi
   if (!folder) throw new Trouble('Say where to: ./tadka backup FOLDER, on another disk than this one.')
   const cluster = await openDatabase('main', say)
   try {
+    // Names and hashed secrets are in it: nobody else reads it.
+    process.umask(0o077)
     mkdirSync(folder, { recursive: true })
     const file = join(
       resolve(folder),

@@ -27,17 +27,19 @@ async function enrol(pool: Pool, site: string): Promise<number> {
 /** Checks a site's chain, or folds its states anew; returns the exit code. */
 export async function chainCommand(
   command: 'verify' | 'rebuild' | 'unlock' | 'enrol',
-  site: string | undefined,
+  named: string | undefined,
   person?: string,
 ): Promise<number> {
-  if (!site) throw new Trouble(`Say which site: ./tadka ${command} SITE`)
   const cluster = await openDatabase('main', console.log)
   const pool = openPool(cluster.appUrl, () => {})
   try {
     const sites = await allSites(pool)
-    if (!sites.some((s) => s.id === site))
+    // Where there is one only, it is meant.
+    const site = named ?? (sites.length === 1 ? sites[0]?.id : undefined)
+    if (!site && sites.length > 1) throw new Trouble(`Say which site: ./tadka ${command} SITE`)
+    if (!site || !sites.some((s) => s.id === site))
       throw new Trouble(
-        `There is no site ${site} here. There are: ${sites.map((s) => s.id).join(', ') || 'none'}`,
+        `There is no site ${named ?? 'at all'} here. There are: ${sites.map((s) => s.id).join(', ') || 'none'}`,
       )
     if (command === 'unlock') return await unlock(pool, site, person)
     if (command === 'enrol') return await enrol(pool, site)

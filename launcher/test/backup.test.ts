@@ -1,5 +1,5 @@
 import { once } from 'node:events'
-import { mkdtempSync, readdirSync } from 'node:fs'
+import { mkdtempSync, readdirSync, statSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
@@ -25,6 +25,7 @@ describe('a backup', () => {
     const files = readdirSync(folder).toSorted()
     expect(files).toHaveLength(2)
     const dump = join(folder, files.at(-1) ?? '')
+    expect(statSync(dump).mode & 0o077).toBe(0)
     const before = await toEnd(launch(data, ['verify', 'gannet']))
     const restored = await toEnd(launch(moved, ['restore', dump]))
     expect([restored.code, restored.said]).toEqual([0, expect.stringContaining('all whole')])

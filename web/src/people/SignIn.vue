@@ -138,6 +138,9 @@ const enterPassword = (login: string, password: string) =>
       <button v-if="door?.hasSite" type="button" class="link" @click="turn">
         {{ byPassword ? t(door.tablet ? 'people.pick' : 'people.enrol.back') : t('people.byPassword') }}
       </button>
+      <router-link v-if="session.acting" to="/shift" class="link">
+        {{ t('people.goOn', { name: session.acting.name }) }}
+      </router-link>
       <span class="quiet small">{{ t('common.decides') }}</span>
     </footer>
   </main>
@@ -225,6 +228,8 @@ footer {
   font-weight: 600;
   min-height: 48px;
   padding: 0;
+  line-height: 48px;
+  text-decoration: none;
   cursor: pointer;
 }
 @media (max-width: 760px) {

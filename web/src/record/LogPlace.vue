@@ -87,7 +87,7 @@ function choose(name: LogFilterName): void {
       </template>
     </ol>
     <div v-else-if="!loading" class="empty">
-      <h2>{{ failed ? t('common.offline') : t('log.empty') }}</h2>
+      <h2>{{ failed ? t('log.unreachable') : t('log.empty') }}</h2>
       <p v-if="!failed" class="quiet">{{ t('log.emptyHow') }}</p>
     </div>
     <n-button v-if="more" class="older" :loading="loading" @click="older">{{ t('log.older') }}</n-button>

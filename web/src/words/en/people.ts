@@ -4,6 +4,7 @@ export const people = {
   pin: 'PIN of {name}',
   enter: 'Sign in',
   other: 'Someone else',
+  goOn: 'Back to {name}',
   byPassword: 'Manager with password',
   login: 'Login',
   password: 'Password',
