@@ -1,7 +1,10 @@
 import { openPool, type Pool } from '../server/db/pool.ts'
-import { allSites, findPerson } from '../server/people/queries.ts'
+import { allSites, everyoneOf, findPerson } from '../server/people/queries.ts'
+import { changeRights, secretChange } from '../server/people/rights.ts'
+import { newPassword } from '../server/people/secrets.ts'
 import { makeCode } from '../server/people/codes.ts'
 import { clearTries } from '../server/people/tablets.ts'
+import { SiteQueue } from '../server/record/queue.ts'
 import { rebuildSite } from '../server/record/rebuild.ts'
 import { verifySite } from '../server/record/verify/verify.ts'
 import { faultLine } from './fault-line.ts'
@@ -17,6 +20,25 @@ async function unlock(pool: Pool, site: string, person: string | undefined): Pro
   return 0
 }
 
+/** Gives a manager a new password: the way back in where nobody else could. */
+async function resetPassword(pool: Pool, site: string, person: string | undefined): Promise<number> {
+  if (!person) throw new Trouble('Say whose: ./tadka reset-password SITE NAME')
+  const found = await findPerson(pool, site, person)
+  if (!found) throw new Trouble(`There is no ${person} at ${site}.`)
+  const login = (await everyoneOf(pool, site)).find((p) => p.id === person)?.login
+  if (found.role !== 'manager' || !login)
+    throw new Trouble(`${found.name} has no password: a manager gives them a new PIN, in House > People.`)
+  const password = newPassword()
+  await changeRights({ pool, queue: new SiteQueue() }, site, 'console', Date.now(), [
+    await secretChange(pool, site, person, { what: 'password', secret: password, toChange: false }),
+  ])
+  await clearTries(pool, site, person)
+  console.log(
+    `${found.name} signs in as ${login} with the password ${password}; change it in House > People.`,
+  )
+  return 0
+}
+
 /** Tells a code that makes a browser a tablet of the site. */
 async function enrol(pool: Pool, site: string): Promise<number> {
   const { code } = await makeCode(pool, site, null, Date.now())
@@ -26,7 +48,7 @@ async function enrol(pool: Pool, site: string): Promise<number> {
 
 /** Checks a site's chain, or folds its states anew; returns the exit code. */
 export async function chainCommand(
-  command: 'verify' | 'rebuild' | 'unlock' | 'enrol',
+  command: 'verify' | 'rebuild' | 'unlock' | 'enrol' | 'reset-password',
   named: string | undefined,
   person?: string,
 ): Promise<number> {
@@ -42,6 +64,7 @@ export async function chainCommand(
         `There is no site ${named ?? 'at all'} here. There are: ${sites.map((s) => s.id).join(', ') || 'none'}`,
       )
     if (command === 'unlock') return await unlock(pool, site, person)
+    if (command === 'reset-password') return await resetPassword(pool, site, person)
     if (command === 'enrol') return await enrol(pool, site)
     if (command === 'rebuild') {
       console.log(`${await rebuildSite(pool, site)} states folded anew from the records of ${site}.`)

@@ -22,6 +22,8 @@ export function faultLine(f: VerifyFault): string {
       return `the state of ${f.kind} ${f.id} is not what its records say. ${rebuild}.`
     case 'photo':
       return `photo ${f.sha256}: its bytes were altered. ${copy}.`
+    case 'person':
+      return `${f.id} has another name, role, login, PIN or password than the records gave them. ${copy}.`
     case 'signature':
       return `the signature at record ${f.seq} was made over other records. ${copy}.`
   }

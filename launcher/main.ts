@@ -23,6 +23,7 @@ const usage = `Usage: ./tadka COMMAND
   backup FOLDER   everything into a file, while it is served; the newest 14 stay
   restore FILE    a backup into an empty folder, checked
   unlock SITE NAME  unlock a PIN after ten wrong tries
+  reset-password SITE NAME  a new password for a manager who has lost theirs
   enrol SITE      a code that makes one more browser a tablet of the site
   plan FILE       plan the shift in a JSON file; --iterations N, --seed N
   test            everything that must pass; --long: the whole of what else runs small
@@ -43,6 +44,7 @@ try {
     case 'rebuild':
     case 'unlock':
     case 'enrol':
+    case 'reset-password':
       process.exitCode = await chainCommand(command, rest[0], rest[1])
       break
     case 'backup':

@@ -4,7 +4,8 @@ import { networkInterfaces } from 'node:os'
 import { demoHeaders } from '../server/demo/devices.ts'
 import { openPool } from '../server/db/pool.ts'
 import { people, siteId } from '../server/demo/house.ts'
-import { loadDemo } from '../server/demo/load.ts'
+import { loadDemo, OtherSite } from '../server/demo/load.ts'
+import { makeSetupCode } from '../server/house/setup-code.ts'
 import { makeCode } from '../server/people/codes.ts'
 import { buildIfStale } from './build.ts'
 import type { Cluster } from './cluster.ts'
@@ -30,7 +31,7 @@ export async function serve(command: 'demo' | 'start' | 'dev', options: ServeOpt
   try {
     cluster.watch()
     if (command !== 'start') {
-      if (await loadDemo(cluster.ownerUrl, cluster.appUrl, Date.now(), options.days))
+      if (await makeDemo(cluster, options.days))
         say(`The demo site was made, with ${options.days} days of records`)
     }
     if (command !== 'dev') await buildIfStale(say)
@@ -43,6 +44,14 @@ export async function serve(command: 'demo' | 'start' | 'dev', options: ServeOpt
     giveBack()
   }
 }
+
+const makeDemo = (cluster: Cluster, days: number) =>
+  loadDemo(cluster.ownerUrl, cluster.appUrl, Date.now(), days).catch((error: unknown) => {
+    if (!(error instanceof OtherSite)) throw error
+    throw new Trouble(
+      `${error.message} is kept here: the demo is not put beside it. Give the demo a folder of its own: TADKA_DATA=FOLDER ./tadka demo`,
+    )
+  })
 
 function portIsFree(host: string, port: number): Promise<void> {
   return new Promise((resolve, reject) => {
@@ -77,6 +86,8 @@ async function demoCode(cluster: Cluster): Promise<string> {
   }
 }
 
+const spaced = (code: string) => `${code.slice(0, 4)} ${code.slice(4)}`
+
 async function greet(
   command: string,
   cluster: Cluster,
@@ -88,6 +99,11 @@ async function greet(
     command === 'dev' ? `http://localhost:${devPort}` : `${tls ? 'https' : 'http'}://${host}:${port}`
   console.log(`\nTadka is open at ${address}`)
   if (tls?.made) say(`Its certificate is its own: on each tablet, install ${tls.cert} as trusted, once.`)
+  const setup = await makeSetupCode(cluster.ownerUrl, Date.now())
+  if (setup !== null)
+    say(
+      `No site is set up yet. On the first page enter this code: ${spaced(setup)} (once, within an hour; each start tells a new one)`,
+    )
   if (command !== 'start') {
     say(
       `The first page asks for a code, once on each tablet: ${await demoCode(cluster)} (valid for an hour; a new one: ./tadka enrol ${siteId})`,

@@ -1,10 +1,65 @@
 import { z } from 'zod'
+import { isEasyPin, passwordLeast } from '@tadka/core/people'
 import { slug } from '../record/envelope.ts'
+import { personSet, siteSet } from '../record/house.ts'
 
-export const role = z.enum(['crew', 'lead', 'manager'])
+const role = personSet.shape.role
+export { personSet }
 const pin = z.string().regex(/^\d{4,8}$/, 'is 4 to 8 digits')
 
-export const pinBody = z.strictObject({ site: slug, person: slug, pin, device: slug })
+/** One that nobody would guess first. */
+const goodPin = pin.refine((digits) => !isEasyPin(digits), 'must not repeat or count')
+const goodPassword = z.string().min(passwordLeast, `is ${passwordLeast} characters at least`).max(200)
+
+export const pinBody = z.strictObject({
+  site: slug,
+  person: slug,
+  pin,
+  device: slug,
+  /** Instead of one that somebody else chose. */
+  newPin: goodPin.optional(),
+})
+
+/** Somebody new: a PIN for tablets; a manager has a login and password too. */
+export const newPersonBody = personSet.omit({ left: true }).extend({
+  pin: goodPin,
+  password: goodPassword.nullable(),
+})
+export const pinResetBody = z.strictObject({ pin: goodPin })
+/** One's own secrets, proved by the PIN or password that one has. */
+export const ownSecretBody = z.discriminatedUnion('what', [
+  z.strictObject({
+    what: z.literal('pin'),
+    /** What it is proved by; who forgot their PIN and has a password gives that. */
+    by: z.enum(['pin', 'password']),
+    now: z.string().min(1).max(200),
+    next: goodPin,
+  }),
+  z.strictObject({
+    what: z.literal('password'),
+    by: z.literal('password'),
+    now: z.string().min(1).max(200),
+    next: goodPassword,
+  }),
+])
+
+/** Founds the only site of an empty database. */
+export const foundBody = z.strictObject({
+  code: z
+    .string()
+    .max(20)
+    .transform((text) => text.replaceAll(/[\s-]/g, '')),
+  site: siteSet,
+  manager: z.strictObject({
+    name: personSet.shape.name,
+    login: personSet.shape.login.unwrap(),
+    password: goodPassword,
+    pin: goodPin,
+  }),
+  device: slug,
+  /** What this tablet is called from now on. */
+  tablet: z.string().trim().min(1).max(60),
+})
 
 export const passwordBody = z.strictObject({
   login: z.string().min(1).max(80),

@@ -1,3 +1,4 @@
+import { roles } from '@tadka/core/people'
 import { contactKinds } from '@tadka/core/record'
 import { plateFaults } from '@tadka/core/plate'
 import { z } from 'zod'
@@ -11,6 +12,10 @@ const agent = z.enum(['chlorine', 'quat', 'iodine', 'other'])
 export const siteSet = z.strictObject({
   name: words(80),
   timeZone: z.string().max(64).refine(isTimeZone, 'is not a time zone'),
+  country: z
+    .string()
+    .regex(/^[A-Z]{2}$/)
+    .optional(),
   hours: z.partialRecord(
     z.enum(['1', '2', '3', '4', '5', '6', '7']),
     z.strictObject({ open: localTime, close: localTime }),
@@ -62,6 +67,29 @@ export const siteSet = z.strictObject({
     .optional(),
   lastOfAll: z.array(slug).max(50).optional(),
 })
+
+const role = z.enum(roles)
+const personName = z.string().trim().min(1).max(40)
+
+/** Who works here. */
+export const personSet = z.strictObject({
+  name: personName,
+  role,
+  login: z
+    .string()
+    .trim()
+    .regex(/^[^\s]{2,40}$/, 'is 2 to 40 characters without a space')
+    .nullable(),
+  left: z.boolean(),
+})
+
+export const secretSet = z.strictObject({
+  what: z.enum(['pin', 'password']),
+  toChange: z.boolean(),
+  mark: z.string().regex(/^[0-9a-f]{64}$/),
+})
+
+export const tabletSet = z.strictObject({ tablet: slug, name: words(60), removed: z.boolean() })
 
 export const rosterSet = z.strictObject({
   day: z.iso.date(),

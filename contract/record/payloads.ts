@@ -5,10 +5,13 @@ import {
   crewSet,
   instrumentChecked,
   instrumentSet,
+  personSet,
   productSet,
   rosterSet,
+  secretSet,
   siteSet,
   stationSet,
+  tabletSet,
 } from './house.ts'
 import { instantMs, slug, subjectRef, words } from './envelope.ts'
 import { procedureSchema } from '../procedure/schemas.ts'
@@ -68,6 +71,9 @@ export const payloadSchemas = {
   'spare.drawn@1': z.strictObject({ spare: slug, station: slug, count: z.number().int().min(1).max(1000) }),
   'roster.set@1': rosterSet,
   'crew.set@1': crewSet,
+  'person.set@1': personSet,
+  'person.secret@1': secretSet,
+  'tablet.set@1': tabletSet,
   'plan.set@1': z.strictObject({
     day: z.iso.date(),
     start: instantMs,

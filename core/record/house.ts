@@ -21,6 +21,8 @@ export interface Sailing {
 export interface SiteSet {
   readonly name: string
   readonly timeZone: string
+  /** ISO 3166-1 alpha-2: dates are written as they are there; absent where nobody has said. */
+  readonly country?: string | undefined
   /** By ISO weekday "1" to "7"; a day left out is closed. */
   readonly hours: Readonly<Record<string, TradingHours>>
   /** ISO dates on which the site does not trade. */

@@ -17,6 +17,7 @@ export { flags, flagsOf, type Flag } from './flags.ts'
 export * from './take-reading.ts'
 export { amendReading, amendmentOf, numbersOf, takenBack } from './amend.ts'
 export type {
+  CrewState,
   InstrumentKept,
   InstrumentState,
   OwnProcedure,

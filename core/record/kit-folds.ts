@@ -1,6 +1,7 @@
 import type { Fold } from './fold.ts'
 import type {
   ConcentrateOpened,
+  CrewSet,
   HardnessMeasured,
   InstrumentChecked,
   InstrumentSet,
@@ -9,6 +10,7 @@ import type {
   SpareSet,
 } from './house.ts'
 import type { Procedure } from '../procedure/language.ts'
+import type { PersonSet, SecretSet } from '../people/records.ts'
 import { icePoint } from '../rules/index.ts'
 import { correctedAt } from './record.ts'
 
@@ -112,5 +114,22 @@ export const spareFold: Fold<SpareSet & Named> = {
     if (record.type === 'spare.set@1') return { ...record.payload, id: state.id }
     if (record.type === 'spare.drawn@1') return { ...state, count: state.count - record.payload.count }
     return state
+  },
+}
+
+/** Somebody who works here, or did: who they are, and what they are signed off for. */
+export type CrewState = Named &
+  Partial<PersonSet> & {
+    /** What is kept of their secrets, by its mark. */
+    readonly marks?: Readonly<Partial<Record<SecretSet['what'], string>>>
+  } & (CrewSet | object)
+
+export const crewFold: Fold<CrewState> = {
+  initial: (id) => ({ id }),
+  apply(state, record) {
+    if (record.type === 'crew.set@1' || record.type === 'person.set@1') return { ...state, ...record.payload }
+    if (record.type !== 'person.secret@1') return state
+    const { what, mark } = record.payload
+    return { ...state, marks: { ...state.marks, [what]: mark } }
   },
 }

@@ -26,6 +26,7 @@ import type {
   RacksTallied,
   WaterChanged,
 } from '../warewash/records.ts'
+import type { PersonSet, SecretSet, TabletSet } from '../people/records.ts'
 import type { LoggerImported, LoggerWithdrawn } from '../logger/records.ts'
 import type { SubjectRef } from './record.ts'
 
@@ -57,6 +58,9 @@ export interface Payloads {
   'spare.drawn@1': SpareDrawn
   'roster.set@1': RosterSet
   'crew.set@1': CrewSet
+  'person.set@1': PersonSet
+  'person.secret@1': SecretSet
+  'tablet.set@1': TabletSet
   'plan.set@1': PlanSet
   'run.started@1': work.RunStartedV1
   'run.started@2': work.RunStarted
@@ -119,4 +123,11 @@ export const deviceTypes: ReadonlySet<string> = new Set<RecordType>([
   'concentrate.drawn@1',
   'logger.imported@1',
   'logger.withdrawn@1',
+])
+
+/** Record types by which people and tablets get rights: the server makes them, where it has checked who asks. */
+export const rightsTypes: ReadonlySet<string> = new Set<RecordType>([
+  'person.set@1',
+  'person.secret@1',
+  'tablet.set@1',
 ])

@@ -5,8 +5,8 @@ import { loggerFold } from '../logger/records.ts'
 import { dishFold } from '../warewash/dish.ts'
 import type { Fold } from './fold.ts'
 import type { SubjectKind } from './record.ts'
-import { instrumentFold, procedureFold, productFold, siteFold, spareFold } from './kit-folds.ts'
-import type { CrewSet, RosterSet, RuleSet } from './house.ts'
+import { crewFold, instrumentFold, procedureFold, productFold, siteFold, spareFold } from './kit-folds.ts'
+import type { RosterSet, RuleSet } from './house.ts'
 
 const setFold = <S>(type: string): Fold<(S & { id: string }) | { id: string }> => ({
   initial: (id) => ({ id }),
@@ -14,7 +14,7 @@ const setFold = <S>(type: string): Fold<(S & { id: string }) | { id: string }> =
 })
 
 /** Counted up whenever a fold's state changes its shape: servers then fold their read tables anew. */
-export const foldsVersion = 7
+export const foldsVersion = 8
 
 /** The state of each kind of subject, folded from its records by the same code on the server and in the browser. */
 export const folds = {
@@ -30,7 +30,7 @@ export const folds = {
   spare: spareFold,
   shift: shiftFold,
   roster: setFold<RosterSet>('roster.set@1'),
-  crew: setFold<CrewSet>('crew.set@1'),
+  crew: crewFold,
   plan: planFold,
   dish: dishFold,
   logger: loggerFold,

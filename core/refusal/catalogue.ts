@@ -144,6 +144,21 @@ export const catalogue = {
     'not-allowed',
     'Too many wrong PINs: this PIN is locked on this tablet. A shift lead unlocks crew, a manager leads: House > People.',
   ),
+  name_taken: entry('conflict', 'Somebody here has this name already. Add a letter or a second name.'),
+  login_taken: entry('conflict', 'Somebody here signs in with this login already. Choose another.'),
+  login_is_managers: entry(
+    'malformed',
+    'Only managers sign in with a login and password. Leave the login empty, or make them a manager.',
+  ),
+  login_needs_password: entry('malformed', 'A login and a password go together. Give both, or neither.'),
+  last_manager: entry(
+    'conflict',
+    'This is the only manager here. Make somebody else a manager first: without one nobody could set up anything.',
+  ),
+  own_role: entry('not-allowed', 'Nobody changes their own role. Another manager does it.'),
+  pin_easy: entry('malformed', 'Anybody would try this PIN first. Choose one that does not repeat or count.'),
+  pin_to_change: entry('conflict', 'Somebody else chose this PIN. Choose your own now.'),
+  pin_same: entry('malformed', 'This is the PIN that you were given. Choose another.'),
   tablet_not_enrolled: entry(
     'not-allowed',
     'PINs work only on tablets of the site. A manager adds this one: House > Tablets.',

@@ -20,10 +20,12 @@ import { Guard } from '../people/guard.ts'
 import { deviceRoutes } from '../device/routes.ts'
 import { Passes } from '../people/passes.ts'
 import { Pins } from '../people/pins.ts'
+import { houseRoutes } from '../house/routes.ts'
+import { personRoutes } from '../people/person-routes.ts'
 import { peopleRoutes } from '../people/routes.ts'
 import { tabletRoutes } from '../people/tablet-routes.ts'
 import { EventHub } from '../record/events.ts'
-import { keepUp } from '../record/keep-up.ts'
+import { keepUp, peopleOnRecord } from '../record/keep-up.ts'
 import { SiteQueue } from '../record/queue.ts'
 import { dayRoutes } from '../record/day-routes.ts'
 import { logRoutes } from '../record/log-routes.ts'
@@ -89,7 +91,9 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
 
   const typed = app.withTypeProvider<ZodTypeProvider>()
   await typed.register(peopleRoutes(services))
+  await typed.register(personRoutes(services))
   await typed.register(tabletRoutes(services))
+  await typed.register(houseRoutes(services))
   await typed.register(backupRoutes(services))
   await typed.register(recordRoutes(services))
   await typed.register(heldRoutes(services))
@@ -112,6 +116,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
 
   app.addHook('onReady', async () => {
     await keepUp(pool)
+    await peopleOnRecord(pool, now())
     await hub.open()
   })
   app.addHook('onClose', async () => {

@@ -20,7 +20,6 @@ const minute = 60_000
 /** The house as it is set up by the manager, an hour before the first day. */
 function setUp(diary: Diary, at: number, now: number): void {
   const by = 'oriel'
-  diary.note(at, by, 'site.set@1', { kind: 'site', id: siteId }, site)
   for (const [id, plate] of Object.entries(stations))
     diary.note(at, by, 'station.set@1', { kind: 'station', id }, plate)
   for (const [id, product] of Object.entries(products))

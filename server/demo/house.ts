@@ -10,6 +10,7 @@ const everyDay = [1, 2, 3, 4, 5, 6, 7]
 export const site: SiteSet = {
   name: 'Gannet Terminal',
   timeZone: 'Europe/Dublin',
+  country: 'IE',
   hours: Object.fromEntries(everyDay.map((d) => [String(d), weekdays])),
   closedDays: [],
   sailings: [
@@ -35,7 +36,7 @@ export const site: SiteSet = {
   lastOfAll: ['galley-dish'],
 }
 
-export interface DemoPerson {
+interface DemoPerson {
   readonly id: string
   readonly name: string
   readonly role: 'crew' | 'lead' | 'manager'

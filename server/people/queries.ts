@@ -1,5 +1,6 @@
-import type { Role } from '@tadka/core/people'
+import type { PersonNow, Role } from '@tadka/core/people'
 import type { Pool } from '../db/pool.ts'
+import { inSite } from '../db/transaction.ts'
 
 export interface PersonRow {
   site_id: string
@@ -8,12 +9,15 @@ export interface PersonRow {
   role: Role
   pin_hash: string | null
   password_hash: string | null
+  /** Somebody else chose their PIN. */
+  pin_to_change: boolean
 }
 
-const personColumns = 'site_id, id, name, role, pin_hash, password_hash'
+const personColumns = 'site_id, id, name, role, pin_hash, password_hash, pin_to_change'
 
+/** One of those who work at a site; null too for whoever has left. */
 export async function findPerson(pool: Pool, site: string, id: string): Promise<PersonRow | null> {
-  const sql = `select ${personColumns} from person where site_id = $1 and id = $2`
+  const sql = `select ${personColumns} from person where site_id = $1 and id = $2 and left_at is null`
   return (await pool.query<PersonRow>(sql, [site, id])).rows[0] ?? null
 }
 
@@ -24,7 +28,7 @@ const mostSites = 5
 export async function findByLogin(pool: Pool, site: string | null, login: string): Promise<PersonRow[]> {
   const sql = `
     select ${personColumns} from person
-    where login = $2 and ($1::text is null or site_id = $1) order by site_id limit ${mostSites}`
+    where lower(login) = lower($2) and left_at is null and ($1::text is null or site_id = $1) order by site_id limit ${mostSites}`
   return (await pool.query<PersonRow>(sql, [site, login])).rows
 }
 
@@ -33,8 +37,9 @@ export interface SiteRow {
   readonly name: string
 }
 
+/** Every site that is whole. */
 export async function allSites(pool: Pool): Promise<SiteRow[]> {
-  return (await pool.query<SiteRow>('select id, name from site order by name')).rows
+  return (await pool.query<SiteRow>('select id, name from site where not is_making order by name')).rows
 }
 
 export interface Named {
@@ -43,8 +48,30 @@ export interface Named {
   readonly role: Role
 }
 
-/** Everyone of a site by name, and nothing else about anyone. */
+/** Everyone who works at a site, by name, and nothing else about anyone. */
 export async function peopleOf(pool: Pool, site: string): Promise<Named[]> {
-  const sql = 'select id, name, role from person where site_id = $1 order by name'
+  const sql = 'select id, name, role from person where site_id = $1 and left_at is null order by name'
   return (await pool.query<Named>(sql, [site])).rows
+}
+
+/** Everyone who works or worked at a site, as a change of them is weighed. */
+export async function everyoneOf(pool: Pool, site: string): Promise<PersonNow[]> {
+  const sql =
+    'select id, name, role, login, left_at is not null as left from person where site_id = $1 order by name'
+  return (await pool.query<PersonNow>(sql, [site])).rows
+}
+
+/** Whoever no record tells of: entered before there were records of people. */
+export function peopleWithoutRecord(
+  pool: Pool,
+  site: string,
+): Promise<(PersonRow & { readonly login: string | null })[]> {
+  return inSite(pool, site, async (db) => {
+    const sql = `
+      select p.* from person p where p.site_id = $1 and not exists (
+        select from subject_state s
+        where s.site_id = p.site_id and s.kind = 'crew' and s.subject_id = p.id and s.state ? 'role')
+      order by p.id`
+    return (await db.query<PersonRow & { readonly login: string | null }>(sql, [site])).rows
+  })
 }

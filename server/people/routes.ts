@@ -1,11 +1,4 @@
-import {
-  frontDoor,
-  passwordBody,
-  pinBody,
-  sessionView,
-  type FrontDoor,
-  type SessionView,
-} from '@tadka/contract/people'
+import { frontDoor, passwordBody, pinBody, sessionView, type FrontDoor } from '@tadka/contract/people'
 import { slug } from '@tadka/contract/record'
 import { mayUnlock } from '@tadka/core/people'
 import { Refusal } from '@tadka/core/refusal'
@@ -13,9 +6,11 @@ import type { FastifyReply, FastifyRequest } from 'fastify'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import type { Services } from '../app/services.ts'
-import { enrolledTablet, sessionCookie, tabletOf, type Tablet } from './guard.ts'
+import { enterSession, sessionOf } from './enter.ts'
+import { enrolledTablet, tabletOf, type Tablet } from './guard.ts'
 import * as queries from './queries.ts'
-import { checkPassword, newToken, tokenHash } from './secrets.ts'
+import { changeRights, secretChange } from './rights.ts'
+import { checkPassword } from './secrets.ts'
 import * as sessions from './sessions.ts'
 import { lockedPins, clearTries } from './tablets.ts'
 import { Waits } from './waits.ts'
@@ -35,51 +30,17 @@ const nameIn = (body: unknown): string => {
   return String(person ?? login ?? '')
 }
 
-export const peopleRoutes =
-  ({ pool, hub, guard, pins, passes, secure, now }: Services): FastifyPluginAsyncZod =>
-  async (app) => {
+export const peopleRoutes = (services: Services): FastifyPluginAsyncZod => {
+  const { pool, hub, guard, pins, queue, now } = services
+  return async (app) => {
     const waits = new Waits()
-    async function view(tablet: Tablet | null): Promise<SessionView> {
-      const here = (tablet?.people ?? []).filter((p) => p.signed_out_at === null)
-      const { site_id: site = null, device = null, id: session = 0 } = tablet?.session ?? {}
-      const people = here.map(async ({ id, name, role }) => ({
-        id,
-        name,
-        role,
-        pass: await passes.make({ site: site ?? '', session, person: id, device: device ?? '' }),
-      }))
-      return { site, device, people: await Promise.all(people), serverTime: now() }
-    }
-
-    /** Adds the person to this tablet's session, or begins one. */
-    async function signIn(
+    const view = (tablet: Tablet | null) => sessionOf(services, tablet)
+    const signIn = (
       request: FastifyRequest,
       reply: FastifyReply,
       person: queries.PersonRow,
       device: string,
-    ) {
-      const present = await tabletOf(pool, request)
-      const on = await enrolledTablet(pool, request)
-      let session = present?.session.site_id === person.site_id ? present.session : null
-      if (!session) {
-        const token = newToken()
-        session = await sessions.createSession(pool, {
-          tokenHash: tokenHash(token),
-          site: person.site_id,
-          device,
-          tablet: on?.site_id === person.site_id ? on.id : null,
-        })
-        reply.setCookie(sessionCookie, token, {
-          path: '/',
-          httpOnly: true,
-          sameSite: 'strict',
-          secure,
-          maxAge: 57_600,
-        })
-      }
-      await sessions.addToSession(pool, session, person.id, now())
-      return view({ session, people: await sessions.peopleOfSession(pool, session.id) })
-    }
+    ) => enterSession(services, request, reply, person, device)
 
     /** Names, for whoever may see them: a tablet of the site, or somebody signed in. */
     async function atDoor(request: FastifyRequest): Promise<FrontDoor> {
@@ -108,9 +69,17 @@ export const peopleRoutes =
       '/api/session/pin',
       { config: tries, schema: { body: pinBody, response: { 200: sessionView } } },
       async (request, reply) => {
-        const { site, person, pin, device } = request.body
+        const { site, person, pin, device, newPin } = request.body
         const on = await enrolledTablet(pool, request)
         const checked = await pins.check(on?.site_id === site ? on : null, person, pin)
+        if (checked.pin_to_change) {
+          if (newPin === undefined) throw new Refusal('pin_to_change')
+          if (newPin === pin) throw new Refusal('pin_same')
+          const own = { what: 'pin', secret: newPin, toChange: false } as const
+          await changeRights({ pool, queue }, site, person, now(), [
+            await secretChange(pool, site, person, own),
+          ])
+        }
         return signIn(request, reply, checked, device)
       },
     )
@@ -159,3 +128,4 @@ export const peopleRoutes =
       },
     )
   }
+}

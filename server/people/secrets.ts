@@ -15,6 +15,12 @@ export const tokenHash = (token: string): string => createHash('sha256').update(
 /** Told once to whoever stands at a new tablet: eight digits, which the number pad types with gloves on. */
 export const newCode = (): string => String(randomInt(10 ** 8)).padStart(8, '0')
 
+/** Told once on the console: four groups of four letters and digits that are not mistaken for each other. */
+export const newPassword = (): string =>
+  Array.from({ length: 4 }, () =>
+    Array.from({ length: 4 }, () => 'abcdefghkmnpqrstuvwxyz23456789'[randomInt(30)]).join(''),
+  ).join('-')
+
 /**
  * Checks a password: wrong ones make their sender wait and never lock the name, nor does a locked PIN. @param found whoever has
  * the login, at one site or several. @param from the sender's address. @param now milliseconds UTC. Throws `wrong_password`,

@@ -1,13 +1,14 @@
 import { codeView, enrolBody, newTabletBody, tabletList, tabletNameBody } from '@tadka/contract/people'
 import { slug } from '@tadka/contract/record'
 import { Refusal } from '@tadka/core/refusal'
-import type { FastifyReply } from 'fastify'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import type { Services } from '../app/services.ts'
 import { makeCode } from './codes.ts'
-import { enrolledTablet, tabletCookie, tabletOf } from './guard.ts'
-import { newToken, tokenHash } from './secrets.ts'
+import { enrolBrowser } from './enter.ts'
+import { enrolledTablet, tabletOf } from './guard.ts'
+import { changeRights, tabletChange } from './rights.ts'
+import { tokenHash } from './secrets.ts'
 import * as tablets from './tablets.ts'
 import { Waits } from './waits.ts'
 
@@ -15,34 +16,11 @@ const site = z.object({ site: slug })
 const oneTablet = site.extend({ tablet: slug })
 const enrolled = z.object({ site: slug, tablet: z.object({ id: slug, name: z.string() }) })
 
-/** As long as browsers keep a cookie: 400 days. */
-const cookieSeconds = 400 * 86_400
-
 /** The tablets of a site: which there are, how one becomes one, and how it ends. */
-export const tabletRoutes =
-  ({ pool, guard, hub, secure, now }: Services): FastifyPluginAsyncZod =>
-  async (app) => {
+export const tabletRoutes = (services: Services): FastifyPluginAsyncZod => {
+  const { pool, guard, hub, queue, now } = services
+  return async (app) => {
     const waits = new Waits(5)
-
-    /** Makes the browser that asks a tablet of the site. */
-    async function enrol(
-      reply: FastifyReply,
-      where: string,
-      tablet: { device: string; name: string },
-      by: string | null,
-    ) {
-      const token = newToken()
-      const { device: id, name } = tablet
-      await tablets.enrolTablet(pool, { site: where, id, name, tokenHash: tokenHash(token), by, at: now() })
-      reply.setCookie(tabletCookie, token, {
-        path: '/',
-        httpOnly: true,
-        sameSite: 'strict',
-        secure,
-        maxAge: cookieSeconds,
-      })
-      return { site: where, tablet: { id, name } }
-    }
 
     app.get(
       '/api/sites/:site/tablets',
@@ -72,7 +50,7 @@ export const tabletRoutes =
       async (request, reply) => {
         const { site: where } = request.params
         const actor = await guard.actor(request, where, 'set-up-house')
-        const answer = await enrol(reply, where, request.body, actor.id)
+        const answer = await enrolBrowser(services, reply, where, request.body, actor.id)
         await tablets.putOnTablet(pool, actor.tablet.session.id, answer.tablet.id)
         return answer
       },
@@ -112,7 +90,7 @@ export const tabletRoutes =
         if (!used) throw new Refusal('wrong_code')
         waits.clear(request.ip)
         const present = await tabletOf(pool, request)
-        const answer = await enrol(reply, used.site, tablet, used.by)
+        const answer = await enrolBrowser(services, reply, used.site, tablet, used.by)
         if (present?.session.site_id === used.site)
           await tablets.putOnTablet(pool, present.session.id, answer.tablet.id)
         return answer
@@ -124,10 +102,13 @@ export const tabletRoutes =
       { schema: { params: oneTablet, body: tabletNameBody } },
       async (request) => {
         const { site: where, tablet } = request.params
-        await guard.actor(request, where, 'set-up-house')
-        if (!(await tablets.renameTablet(pool, where, tablet, request.body.name)))
-          throw new Refusal('not_found')
-        return { id: tablet, name: request.body.name }
+        const { name } = request.body
+        const actor = await guard.actor(request, where, 'set-up-house')
+        if (!(await tablets.renameTablet(pool, where, tablet, name))) throw new Refusal('not_found')
+        await changeRights({ pool, queue }, where, actor.id, now(), [
+          tabletChange(where, { tablet, name, removed: false }),
+        ])
+        return { id: tablet, name }
       },
     )
 
@@ -136,10 +117,15 @@ export const tabletRoutes =
       { schema: { params: oneTablet } },
       async (request) => {
         const { site: where, tablet } = request.params
-        await guard.actor(request, where, 'set-up-house')
-        if (!(await tablets.revokeTablet(pool, where, tablet, now()))) throw new Refusal('not_found')
+        const actor = await guard.actor(request, where, 'set-up-house')
+        const name = await tablets.revokeTablet(pool, where, tablet, now())
+        if (name === null) throw new Refusal('not_found')
+        await changeRights({ pool, queue }, where, actor.id, now(), [
+          tabletChange(where, { tablet, name, removed: true }),
+        ])
         await hub.endGone()
         return { revoked: tablet }
       },
     )
   }
+}

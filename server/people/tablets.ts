@@ -48,15 +48,15 @@ export async function renameTablet(pool: Pool, site: string, id: string, name: s
   return (await pool.query(sql, [site, id, name])).rowCount === 1
 }
 
-/** Ends a tablet and every session on it. */
-export async function revokeTablet(pool: Pool, site: string, id: string, at: number): Promise<boolean> {
+/** Ends a tablet and every session on it; returns its name, null where there was none to end. */
+export async function revokeTablet(pool: Pool, site: string, id: string, at: number): Promise<string | null> {
   const sql = `
     with ended as (
-      update tablet set revoked_at = $3 where site_id = $1 and id = $2 and revoked_at is null returning id)
+      update tablet set revoked_at = $3 where site_id = $1 and id = $2 and revoked_at is null returning id, name)
     , sessions as (
       update session set expires_at = now() where site_id = $1 and tablet_id in (select id from ended))
-    select id from ended`
-  return (await pool.query(sql, [site, id, at])).rowCount === 1
+    select name from ended`
+  return (await pool.query<{ name: string }>(sql, [site, id, at])).rows[0]?.name ?? null
 }
 
 export interface TabletView {

@@ -12,6 +12,7 @@ import {
   correctedAt,
   deviceTypes,
   recordText,
+  rightsTypes,
   signedTypes,
   subjectsOf,
   subjectsWithout,
@@ -53,6 +54,8 @@ export interface Batch {
   readonly signed?: boolean
   /** Whether types that the server makes from what devices stream are let through. */
   readonly fromDevice?: boolean
+  /** Whether types by which people and tablets get rights are let through. */
+  readonly rights?: boolean
   /** What this process last wrote, where the caller appends one batch of a site at a time. */
   readonly memory?: AppendMemory
 }
@@ -134,6 +137,7 @@ async function admit(pool: Pool, batch: Batch, raw: unknown): Promise<Accepted> 
   if (draft.site !== batch.site) throw new Refusal('wrong_site', { site: draft.site })
   if (signedTypes.has(draft.type) && !batch.signed) throw new Refusal('needs_pin', { type: draft.type })
   if (deviceTypes.has(draft.type) && !batch.fromDevice) throw new Refusal('not_allowed', { type: draft.type })
+  if (rightsTypes.has(draft.type) && !batch.rights) throw new Refusal('not_allowed', { type: draft.type })
   const at = correctedAt({ observedAt: draft.observedAt, clockOffset })
   if (at > batch.receivedAt + futureSlackMs)
     throw new Refusal('in_the_future', { observedAt: draft.observedAt, clockOffset })

@@ -1,5 +1,8 @@
 import { foldsVersion } from '@tadka/core/record'
 import type { Pool } from '../db/pool.ts'
+import { allSites, peopleWithoutRecord } from '../people/queries.ts'
+import { changeRights, keptSecretChange, personChange } from '../people/rights.ts'
+import { SiteQueue } from './queue.ts'
 import { rebuildSite } from './rebuild.ts'
 
 /**
@@ -21,4 +24,20 @@ export async function keepUp(pool: Pool): Promise<number> {
     [foldsVersion],
   )
   return folded
+}
+
+/** People who were entered before there were records of it get theirs, as they stand. Safe to call at every start. */
+export async function peopleOnRecord(pool: Pool, now: number): Promise<void> {
+  for (const { id: site } of await allSites(pool)) {
+    const unrecorded = (await peopleWithoutRecord(pool, site)).map(async (p) => [
+      personChange(p.id, { name: p.name, role: p.role, login: p.login, left: false }),
+      ...(p.pin_hash === null ? [] : [await keptSecretChange(pool, site, p.id, 'pin', p.pin_hash)]),
+      ...(p.password_hash === null
+        ? []
+        : [await keptSecretChange(pool, site, p.id, 'password', p.password_hash)]),
+    ])
+    const changes = (await Promise.all(unrecorded)).flat()
+    if (changes.length > 0)
+      await changeRights({ pool, queue: new SiteQueue() }, site, 'console', now, changes)
+  }
 }

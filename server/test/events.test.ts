@@ -92,7 +92,7 @@ describe('the stream of a site', () => {
       await follow(`/api/sites/${siteId}/events?after=0`, { cookie }, (s) => records(s).length >= end),
     )
     expect(seen.map((e) => Number(e.id))).toEqual(Array.from({ length: end }, (_, i) => i + 1))
-    expect(JSON.parse(seen[0]?.data ?? '{}')).toMatchObject({ seq: 1, type: 'site.set@1' })
+    expect(JSON.parse(seen[0]?.data ?? '{}')).toMatchObject({ seq: 1, type: 'person.set@1' })
   })
   it('brings a record the moment another tablet makes it', async () => {
     const end = await head()

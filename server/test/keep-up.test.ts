@@ -2,8 +2,9 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { foldsVersion } from '@tadka/core/record'
 import { openPool, type Pool } from '../db/pool.ts'
 import { siteId } from '../demo/house.ts'
-import { keepUp } from '../record/keep-up.ts'
+import { keepUp, peopleOnRecord } from '../record/keep-up.ts'
 import { stateOf } from '../record/queries.ts'
+import { verifySite } from '../record/verify/verify.ts'
 import { testServer, type TestServer } from './server.ts'
 
 let server: TestServer
@@ -39,5 +40,22 @@ describe('states that an older version folded', () => {
     await server.owner.query('delete from fold_version')
     expect(await keepUp(pool)).toBe(0)
     expect(await version()).toEqual([{ version: foldsVersion }])
+  })
+})
+
+describe('people who were entered before there were records of them', () => {
+  it('get theirs at the start, as they stand, and once', async () => {
+    await server.owner.query(
+      `insert into person (site_id, id, name, role, pin_hash) values ($1, 'old-hand', 'Old Hand', 'lead', 'kept')`,
+      [siteId],
+    )
+    expect((await verifySite(pool, siteId)).faults).toEqual([{ what: 'person', id: 'old-hand' }])
+    const head = async () => (await verifySite(pool, siteId)).records
+    const before = await head()
+    await peopleOnRecord(pool, server.clock.now)
+    expect((await verifySite(pool, siteId)).faults).toEqual([])
+    expect(await head()).toBe(before + 2)
+    await peopleOnRecord(pool, server.clock.now)
+    expect(await head()).toBe(before + 2)
   })
 })

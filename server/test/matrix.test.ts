@@ -1,6 +1,6 @@
 import { payloadSchemas } from '@tadka/contract/record'
 import { may, permissionFor, type Permission, type Role } from '@tadka/core/people'
-import { deviceTypes, signedTypes } from '@tadka/core/record'
+import { deviceTypes, rightsTypes, signedTypes } from '@tadka/core/record'
 import { csvOf, mappingOf } from '@tadka/devices'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { siteId } from '../demo/house.ts'
@@ -32,6 +32,20 @@ const routes: Readonly<Record<string, Route>> = {
   'POST /api/session/pin': everybody,
   'POST /api/session/password': everybody,
   'DELETE /api/session/people/{person}': { access: 'anybody signed in' },
+  'POST /api/found': everybody,
+  'POST /api/sites/{site}/people': {
+    ...house,
+    body: { name: 'M', role: 'crew', login: null, pin: '5274', password: null },
+  },
+  'POST /api/sites/{site}/people/{person}': {
+    ...house,
+    body: { name: 'M', role: 'crew', login: null, left: false },
+  },
+  'POST /api/sites/{site}/people/{person}/pin': { access: 'unlock-person', body: { pin: '5274' } },
+  'POST /api/sites/{site}/own-secret': {
+    ...read,
+    body: { what: 'pin', by: 'pin', now: '0000', next: '5274' },
+  },
   'POST /api/tablets/enrol': everybody,
   'POST /api/sites/{site}/people/{person}/unlock': { access: 'unlock-person' },
   'GET /api/sites/{site}/backup': house,
@@ -180,10 +194,18 @@ describe('every route', () => {
 describe('every type of record', () => {
   const by: Readonly<Record<string, Permission>> = {
     ...Object.fromEntries(
-      ['site', 'station', 'product', 'instrument', 'rule', 'spare', 'crew', 'procedure'].map((kind) => [
-        `${kind}.set@1`,
-        'set-up-house' as const,
-      ]),
+      [
+        'site',
+        'station',
+        'product',
+        'instrument',
+        'rule',
+        'spare',
+        'crew',
+        'procedure',
+        'person',
+        'tablet',
+      ].map((kind) => [`${kind}.set@1`, 'set-up-house' as const]),
     ),
     ...Object.fromEntries(
       [
@@ -195,6 +217,7 @@ describe('every type of record', () => {
         'dish.returned@1',
       ].map((type) => [type, 'close-case' as const]),
     ),
+    'person.secret@1': 'set-up-house',
     'roster.set@1': 'plan-shift',
     'plan.set@1': 'plan-shift',
     'run.overridden@1': 'override',
@@ -219,9 +242,10 @@ describe('every type of record', () => {
     for (const [type, permission] of Object.entries(by))
       expect([type, permissionFor(type)]).toEqual([type, permission])
   })
-  it('that somebody signs with their PIN, or that a device makes, is made by no tablet', () => {
+  it('that somebody signs with their PIN, or that a device makes, or that gives rights, is made by no tablet', () => {
     expect([...signedTypes].toSorted()).toEqual(['run.entered@1', 'run.overridden@1', 'shift.signed@1'])
     expect([...deviceTypes].every((type) => Object.hasOwn(payloadSchemas, type))).toBe(true)
     expect(deviceTypes.has('cycle.judged@1')).toBe(true)
+    expect([...rightsTypes].toSorted()).toEqual(['person.secret@1', 'person.set@1', 'tablet.set@1'])
   })
 })

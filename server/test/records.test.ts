@@ -162,7 +162,7 @@ describe('the chain', () => {
   })
   it('shows a record altered behind the application’s back, by button as by command', async () => {
     await server.owner.query('begin')
-    await server.owner.query("update record set text = replace(text, 'Gannet', 'Gennet') where seq = 1")
+    await server.owner.query("update record set text = replace(text, 'Oriel', 'Uriel') where seq = 1")
     await server.owner.query('commit')
     const answer = await server.app.inject({
       method: 'POST',
@@ -170,7 +170,7 @@ describe('the chain', () => {
       headers: { cookie },
     })
     expect(answer.json()).toMatchObject({ sound: false, faults: [{ what: 'chain', seq: 1, why: 'hash' }] })
-    await server.owner.query("update record set text = replace(text, 'Gennet', 'Gannet') where seq = 1")
+    await server.owner.query("update record set text = replace(text, 'Uriel', 'Oriel') where seq = 1")
     expect((await verify()).sound).toBe(true)
   })
   async function verify() {

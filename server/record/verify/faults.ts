@@ -22,6 +22,8 @@ export type VerifyFault =
   | { readonly what: 'state'; readonly kind: SubjectKind; readonly id: string }
   /** A photo's bytes are not those that were kept. */
   | { readonly what: 'photo'; readonly sha256: string }
+  /** Somebody has another name, role, login, PIN or password than the records gave them. */
+  | { readonly what: 'person'; readonly id: string }
   /** A signature names a record by a hash that it has not. */
   | { readonly what: 'signature'; readonly seq: number }
 

@@ -44,3 +44,23 @@ export async function signatureFaults(db: Client, site: string): Promise<VerifyF
   const { rows } = await db.query<{ seq: number }>(sql, [site, mostFaults])
   return rows.map(({ seq }) => ({ what: 'signature', seq }))
 }
+
+/** People and what they may, against the records that made them; and those whom no record made, or who are gone. */
+export async function personFaults(db: Client, site: string): Promise<VerifyFault[]> {
+  const sql = `
+    with told as (
+      select subject_id as id, state from subject_state
+      where site_id = $1 and kind = 'crew' and state ? 'role'),
+    kept as (select * from person where site_id = $1)
+    select coalesce(k.id, t.id) as id
+    from told t full join kept k on k.id = t.id
+    where k.name is distinct from t.state->>'name'
+      or k.role is distinct from t.state->>'role'
+      or k.login is distinct from t.state->>'login'
+      or (k.left_at is not null) is distinct from (t.state->>'left')::boolean
+      or encode(sha256(k.pin_hash::bytea), 'hex') is distinct from t.state->'marks'->>'pin'
+      or encode(sha256(k.password_hash::bytea), 'hex') is distinct from t.state->'marks'->>'password'
+    order by 1 limit $2`
+  const { rows } = await db.query<{ id: string }>(sql, [site, mostFaults])
+  return rows.map(({ id }) => ({ what: 'person', id }))
+}

@@ -4,7 +4,7 @@ import { followChain } from './chain.ts'
 import { mostFaults, type VerifyFault } from './faults.ts'
 import { IndexCheck } from './index-rows.ts'
 import { stateFaults } from './states.ts'
-import { columnFaults, photoFaults, signatureFaults } from './tables.ts'
+import { columnFaults, personFaults, photoFaults, signatureFaults } from './tables.ts'
 
 export interface VerifyReport {
   readonly sound: boolean
@@ -18,7 +18,7 @@ const snapshotOnly = 'begin isolation level repeatable read read only'
 
 /**
  * Checks all that a site keeps: the chain from its first record to its head, the columns and index rows beside it, the states
- * folded from it, signatures and photos. In one view of the database, whatever is written meanwhile.
+ * folded from it, people, signatures and photos. In one view of the database, whatever is written meanwhile.
  * @param progress is told the records followed, now and then.
  */
 export const verifySite = (
@@ -53,6 +53,7 @@ export async function verifyIn(
     ...index.faults,
     ...(await index.ofNothing()),
     ...(states ? await stateFaults(db, site) : []),
+    ...(await personFaults(db, site)),
     ...(await signatureFaults(db, site)),
     ...(await photoFaults(db, site)),
   ].slice(0, mostFaults)

@@ -4,7 +4,7 @@ import { NInput, NSelect } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { counted, type DutyRow } from './duty-draft.ts'
-import { slugOf } from './slug.ts'
+import { slugOf } from '@tadka/core/house'
 import { weekdays } from './trade-draft.ts'
 
 /** The figure and the choice that a duty's kind asks for, and no other. */

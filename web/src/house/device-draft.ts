@@ -1,5 +1,5 @@
 import type { DeviceKind } from '@tadka/contract/device'
-import { slugOf } from './slug.ts'
+import { slugOf } from '@tadka/core/house'
 
 /** A device as it is typed. */
 export interface DeviceDraft {

@@ -14,7 +14,7 @@ import {
   type Worded,
 } from '@tadka/core/solution'
 import type { Product } from './kit.ts'
-import { slugOf } from './slug.ts'
+import { slugOf } from '@tadka/core/house'
 import { parseField } from '../solution/field.ts'
 
 /** One use on a label, as it is typed. Temperatures in °C and °F as the label pairs them; empty: the label is silent. */

@@ -11,7 +11,7 @@ import {
 import type { UnitSystem } from '@tadka/core/quantity'
 import { machineKinds } from '@tadka/core/warewash'
 import { parseField } from '../solution/field.ts'
-import { slugOf } from './slug.ts'
+import { slugOf } from '@tadka/core/house'
 
 /** A station as it is typed. */
 export interface StationDraft {

@@ -1,4 +1,4 @@
-import { slugOf } from './slug.ts'
+import { slugOf } from '@tadka/core/house'
 import type { Counter, Sailing, SiteSet } from '@tadka/core/record'
 
 /** A weekday's trading hours as they are typed; both empty where the site is closed. */

@@ -22,6 +22,7 @@ export const log = {
     index: 'Record {seq} does not stand where it belongs in the lists.',
     state: 'What is shown of {id} is not what its records say.',
     photo: 'A photo is not the one that was kept.',
+    person: 'Somebody has another name, role or PIN than the records gave them.',
     signature: 'The signature at record {seq} was made over other records.',
   },
   faultMore: 'And {n} more like it. Tell who looks after this computer: ./tadka verify lists them all.',

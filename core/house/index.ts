@@ -1,0 +1,2 @@
+export * from './countries.ts'
+export * from './slug.ts'

@@ -1,0 +1,141 @@
+import { newPersonBody, ownSecretBody, personSet, pinResetBody } from '@tadka/contract/people'
+import { slug } from '@tadka/contract/record'
+import { freeSlug } from '@tadka/core/house'
+import { mayUnlock, personFault, type PersonSet } from '@tadka/core/people'
+import { Refusal } from '@tadka/core/refusal'
+import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
+import { z } from 'zod'
+import type { Services } from '../app/services.ts'
+import type { Actor } from './guard.ts'
+import { everyoneOf, findPerson } from './queries.ts'
+import { changeRights, personChange, secretChange } from './rights.ts'
+import { checkPassword } from './secrets.ts'
+import { Waits } from './waits.ts'
+
+const site = z.object({ site: slug })
+const onePerson = site.extend({ person: slug })
+const named = z.object({ id: slug })
+const tags = ['people']
+
+/** Who works at a site: entered, changed, leaving; and their PINs and passwords. Each change is a record. */
+export const personRoutes = (services: Services): FastifyPluginAsyncZod => {
+  const { pool, guard, hub, pins, queue, now } = services
+
+  /** Throws what forbids it. */
+  async function checkChange(actor: Actor, id: string, after: PersonSet): Promise<void> {
+    const fault = personFault(actor, id, after, await everyoneOf(pool, actor.site))
+    if (fault === 'not_allowed') throw new Refusal(fault, { needs: 'set-up-house' })
+    if (fault) throw new Refusal(fault)
+  }
+
+  return async (app) => {
+    const waits = new Waits()
+
+    app.post(
+      '/api/sites/:site/people',
+      {
+        schema: {
+          tags,
+          summary: 'Enters somebody who works here; the PIN given is changed when it is first used',
+          params: site,
+          body: newPersonBody,
+          response: { 200: named },
+        },
+      },
+      async (request) => {
+        const where = request.params.site
+        const { pin, password, ...set } = request.body
+        const actor = await guard.actor(request, where, 'set-up-house')
+        const taken = (await everyoneOf(pool, where)).map((p) => p.id)
+        const id = freeSlug(set.name, taken, 'person')
+        const person = { ...set, left: false }
+        await checkChange(actor, id, person)
+        if ((set.login === null) !== (password === null)) throw new Refusal('login_needs_password')
+        await changeRights({ pool, queue }, where, actor.id, now(), [
+          personChange(id, person),
+          await secretChange(pool, where, id, { what: 'pin', secret: pin, toChange: true }),
+          ...(password === null
+            ? []
+            : [await secretChange(pool, where, id, { what: 'password', secret: password, toChange: false })]),
+        ])
+        return { id }
+      },
+    )
+
+    app.post(
+      '/api/sites/:site/people/:person',
+      {
+        schema: {
+          tags,
+          summary: 'Changes a name or role, or lets somebody leave; what they did stays theirs',
+          params: onePerson,
+          body: personSet,
+          response: { 200: named },
+        },
+      },
+      async (request) => {
+        const { site: where, person } = request.params
+        const actor = await guard.actor(request, where, 'set-up-house')
+        if (!(await everyoneOf(pool, where)).some((p) => p.id === person)) throw new Refusal('not_found')
+        await checkChange(actor, person, request.body)
+        await changeRights({ pool, queue }, where, actor.id, now(), [personChange(person, request.body)])
+        await hub.endGone()
+        return { id: person }
+      },
+    )
+
+    app.post(
+      '/api/sites/:site/people/:person/pin',
+      {
+        schema: {
+          tags,
+          summary: 'Gives somebody a new PIN, which they change when they first use it',
+          params: onePerson,
+          body: pinResetBody,
+          response: { 200: named },
+        },
+      },
+      async (request) => {
+        const { site: where, person } = request.params
+        const actor = await guard.actor(request, where, 'unlock-person')
+        const found = await findPerson(pool, where, person)
+        if (!found) throw new Refusal('not_found')
+        if (!mayUnlock(actor.role, found.role)) throw new Refusal('not_allowed', { needs: 'unlock-person' })
+        const given = { what: 'pin', secret: request.body.pin, toChange: true } as const
+        await changeRights({ pool, queue }, where, actor.id, now(), [
+          await secretChange(pool, where, person, given),
+        ])
+        pins.forget(where, person)
+        return { id: person }
+      },
+    )
+
+    app.post(
+      '/api/sites/:site/own-secret',
+      {
+        schema: {
+          tags,
+          summary: 'Changes the PIN or password of whoever acts, proved by the one they have',
+          params: site,
+          body: ownSecretBody,
+          response: { 200: named },
+        },
+      },
+      async (request) => {
+        const where = request.params.site
+        const { what, by, now: given, next } = request.body
+        const actor = await guard.actor(request, where, 'read')
+        if (by === 'pin') await pins.own(actor.tablet, actor.id, given, 'read')
+        else {
+          const found = await findPerson(pool, where, actor.id)
+          const asked = { site: where, from: request.ip, now: now() }
+          await checkPassword(waits, asked, found ? [found] : [], given)
+        }
+        await changeRights({ pool, queue }, where, actor.id, now(), [
+          await secretChange(pool, where, actor.id, { what, secret: next, toChange: false }),
+        ])
+        return { id: actor.id }
+      },
+    )
+  }
+}
