@@ -1,19 +1,20 @@
 import { createServer } from 'node:http'
 import { fileURLToPath } from 'node:url'
 import { freePort } from '../launcher/free-port.ts'
-import { makeLike } from '../launcher/like.ts'
+import { makeLike, type Like } from '../launcher/like.ts'
 import { buildApp } from '../server/app/app.ts'
 import { openPool } from '../server/db/pool.ts'
 import { siteId } from '../server/demo/house.ts'
 import { loadDemo } from '../server/demo/load.ts'
+import { makeSetupCode } from '../server/house/setup-code.ts'
 import { makeCode } from '../server/people/codes.ts'
 import { demoCluster } from './cluster.ts'
 
 /**
  * The real application over a fresh demo database, at the close of a trading day. Its clock runs, from the hour of
  * the demo; a second port, for the tests alone, moves it on (POST /MINUTES), sets it (POST /at/INSTANT), restarts the
- * server (POST /restart), puts database and clock back to what they were at the start (POST /anew) and tells a code that
- * makes a browser a tablet of the site (POST /code).
+ * server (POST /restart), puts database and clock back to what they were at the start (POST /anew), puts an empty database
+ * in their place and tells the set-up code (POST /empty), and tells a code that makes a browser a tablet of the site (POST /code).
  */
 const webRoot = fileURLToPath(new URL('../web/dist', import.meta.url))
 const name = process.env['TADKA_NAME'] ?? 'shots'
@@ -27,12 +28,13 @@ const cluster =
 const atFirst = () => Date.parse(process.env['TADKA_AT'] ?? '2026-11-26T22:40:00Z') - Date.now()
 let offset = atFirst()
 const now = () => Date.now() + offset
-const demo = {
+const demo: Like = {
   name: 'like_demo',
   fill: (ownerUrl: string, appUrl: string) => loadDemo(ownerUrl, appUrl, now(), 14),
 }
-const make = () => makeLike(cluster, `demo_${name}`, demo)
-const { appUrl } = await make()
+const empty: Like = { name: 'like_empty', fill: () => Promise.resolve() }
+const make = (like = demo) => makeLike(cluster, `demo_${name}`, like)
+const { appUrl, ownerUrl } = await make()
 
 const port = await freePort()
 const start = async () => {
@@ -52,13 +54,14 @@ const control = createServer((request, response) => {
   void (async () => {
     const what = request.url?.slice(1) ?? ''
     if (what === 'code') return response.end(await newCode())
-    if (what === 'restart' || what === 'anew') {
+    if (what === 'restart' || what === 'anew' || what === 'empty') {
       await app.close()
-      if (what === 'anew') {
-        await make()
+      if (what !== 'restart') {
+        await make(what === 'empty' ? empty : demo)
         offset = atFirst()
       }
       app = await start()
+      if (what === 'empty') return response.end(await makeSetupCode(ownerUrl, now()))
     } else if (what.startsWith('at/')) offset = Date.parse(what.slice(3)) - Date.now()
     else offset += Number(what) * 60_000
     response.end('ok')

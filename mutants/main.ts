@@ -22,8 +22,9 @@ async function mutantsOf(folder: Folder): Promise<readonly Mutant[]> {
     coverageAnalysis: 'perTest',
     concurrency: 2,
     ignorePatterns: ['.data', 'web', 'e2e', 'docs', '**/test-results'],
-    // Values that are made once when a file is loaded are told apart by no single test.
-    ignoreStatic: true,
+    // Values that are made once when a file is loaded are told apart by no single test. Tests of the server ask it
+    // before each of them too: what those asked for is not static.
+    ignoreStatic: !folder.database,
     reporters: ['progress-append-only'],
     tempDirName: '.data/stryker',
     incremental: true,

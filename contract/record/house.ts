@@ -180,6 +180,8 @@ export const stationSet = z.strictObject({
     .max(50),
   options: z.record(freeKey(40), z.string().max(40)).optional(),
   up: z.enum(['rush', 'trading']).optional(),
+  typical: z.literal(true).optional(),
+  retired: z.literal(true).optional(),
 })
 
 export const productSet = z.strictObject({

@@ -1,2 +1,6 @@
 export * from './countries.ts'
 export * from './slug.ts'
+export * from './typical.ts'
+export * from './uses.ts'
+export * from './instruments.ts'
+export * from './missing.ts'

@@ -139,6 +139,10 @@ export interface StationSet {
   readonly options?: Readonly<Record<string, string>>
   /** When it must be up: in the rushes, or as long as the site trades. */
   readonly up?: 'rush' | 'trading'
+  /** Its numbers are those of a typical model: nobody has compared them with its own plate yet. */
+  readonly typical?: true
+  /** It stands here no more; what was done on it stays. */
+  readonly retired?: true
 }
 
 /** One use that a label names. A detergent names a dose and no strength: then `range` and `target` are null. */

@@ -33,6 +33,7 @@ export const router = createRouter({
   routes: [
     { path: '/', redirect: '/shift' },
     { path: '/sign-in', component: () => import('./people/SignIn.vue'), meta: { open: true } },
+    { path: '/first-start', component: () => import('./house/FirstStart.vue'), meta: { open: true } },
     { path: '/shift', component: views.shift, meta: { place: 'shift' } },
     { path: '/shift/ahead', component: views.ahead, meta: { place: 'shift' } },
     { path: '/shift/roster', component: views.roster, meta: { place: 'shift' } },

@@ -61,10 +61,12 @@ const label = (name: string) => (te(`plate.${name}`) ? t(`plate.${name}`) : name
 
 function save(): void {
   const parameters = parametersFrom(parsed.value)
+  // Whoever keeps its numbers has compared them with the plate.
+  const { typical: _, ...plate } = props.plate
   site.record(
     'station.set@1',
     { kind: 'station', id: props.id },
-    { ...props.plate, parameters, options: options.value },
+    { ...plate, parameters, options: options.value },
   )
   message.success(t('house.saved'))
 }
@@ -73,6 +75,7 @@ function save(): void {
 <template>
   <form class="plate" @submit.prevent="save">
     <h2 class="label">{{ t('house.plate') }}</h2>
+    <p v-if="plate.typical" class="typical">{{ t('machines.typical') }}</p>
     <div class="fields">
       <template v-for="p in parsed" :key="p.name">
         <choice-field
@@ -115,8 +118,8 @@ function save(): void {
       v-if="session.mayDo('set-up-house')"
       type="primary"
       attr-type="submit"
-      :disabled="!sound || !changed"
-      >{{ t('house.save') }}</n-button
+      :disabled="!sound || !(changed || plate.typical)"
+      >{{ t(plate.typical && !changed ? 'machines.checked' : 'house.save') }}</n-button
     >
     <p v-else class="quiet small">{{ t('house.mayNot') }}</p>
   </form>
@@ -128,6 +131,12 @@ function save(): void {
   color: var(--ink-2);
   font-size: 15px;
   font-weight: 600;
+}
+.typical {
+  border-left: 4px solid var(--close);
+  padding-left: 12px;
+  font-weight: 600;
+  margin-bottom: 10px;
 }
 .tooShort {
   color: var(--out);

@@ -8,6 +8,7 @@ import { useNames } from '../record/names.ts'
 import { now } from '../wire/clock.ts'
 import InstrumentCheck from './InstrumentCheck.vue'
 import InstrumentForm from './InstrumentForm.vue'
+import TypicalInstruments from './TypicalInstruments.vue'
 import { instrumentTyped, type InstrumentKind } from './instrument-draft.ts'
 import { useKit, type Kinded } from './kit.ts'
 
@@ -100,6 +101,7 @@ const past = (i: Any) =>
         />
       </li>
     </ul>
+    <typical-instruments v-if="may && editing === null" />
     <instrument-form v-if="editing === 'new'" :instrument="null" @close="editing = null" />
     <n-button v-else-if="may" type="primary" size="large" class="add" @click="editing = 'new'">
       {{ t('house.instrument.new') }}

@@ -10,6 +10,7 @@ import HouseProcedures from './HouseProcedures.vue'
 import HouseProducts from './HouseProducts.vue'
 import HouseRules from './HouseRules.vue'
 import HouseSchools from './HouseSchools.vue'
+import HouseStart from './HouseStart.vue'
 import HouseSpares from './HouseSpares.vue'
 import HouseStations from './HouseStations.vue'
 import HouseTrade from './HouseTrade.vue'
@@ -19,6 +20,7 @@ import HouseTablet from './HouseTablet.vue'
 const props = defineProps<{ part?: string }>()
 const { t } = useI18n()
 const parts = [
+  'start',
   'stations',
   'trade',
   'procedures',
@@ -32,6 +34,7 @@ const parts = [
   'tablet',
 ] as const
 const views = {
+  start: HouseStart,
   stations: HouseStations,
   trade: HouseTrade,
   procedures: HouseProcedures,

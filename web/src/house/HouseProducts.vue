@@ -3,6 +3,7 @@ import type { ProductSet } from '@tadka/core/record'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { useRoute } from 'vue-router'
 import { useTimes } from '../look/times.ts'
 import { useSession } from '../people/session.ts'
 import { useSite } from '../record/site.ts'
@@ -17,7 +18,9 @@ const site = useSite()
 const session = useSession()
 const { date } = useTimes()
 const may = computed(() => session.mayDo('set-up-house'))
-const editing = ref<Product | 'new' | null>(null)
+const route = useRoute()
+const wanted = computed(() => String(route.query['for'] ?? ''))
+const editing = ref<Product | 'new' | null>(wanted.value === '' ? null : 'new')
 const opening = ref<string | null>(null)
 
 function supply(p: ProductSet): string {
@@ -88,7 +91,7 @@ const neverOf = (p: Product) =>
         />
       </li>
     </ul>
-    <label-form v-if="editing === 'new'" :product="null" @close="editing = null" />
+    <label-form v-if="editing === 'new'" :product="null" :wanted="wanted" @close="editing = null" />
     <n-button v-else-if="may" type="primary" size="large" @click="editing = 'new'">{{
       t('house.label.new')
     }}</n-button>

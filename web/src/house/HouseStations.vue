@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { NInput } from 'naive-ui'
+import type { StationSet } from '@tadka/core/record'
+import { NButton, NInput } from 'naive-ui'
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useRoute } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { useTimes } from '../look/times.ts'
 import { useNames } from '../record/names.ts'
 import { useProcedures } from '../procedure/procedures.ts'
@@ -10,7 +11,9 @@ import { useSite } from '../record/site.ts'
 import DataPlate from './DataPlate.vue'
 import { useSession } from '../people/session.ts'
 import StationDuties from './StationDuties.vue'
+import MachinePick from './MachinePick.vue'
 import StationForm from './StationForm.vue'
+import StationPlace from './StationPlace.vue'
 import StationNotes from './StationNotes.vue'
 
 const { t } = useI18n()
@@ -18,6 +21,7 @@ const site = useSite()
 const procedures = useProcedures()
 const names = useNames()
 const route = useRoute()
+const router = useRouter()
 const { clock, day } = useTimes()
 
 const session = useSession()
@@ -28,6 +32,7 @@ onMounted(async () => {
   if (route.query['find']) input.value?.focus()
 })
 const open = ref<string | null>(null)
+const adding = ref(route.query['add'] !== undefined)
 const found = computed(() => {
   const q = query.value.trim().toLowerCase()
   const all = site.all('station').filter((s) => s.plate !== null)
@@ -39,6 +44,15 @@ function show(id: string): void {
   open.value = id
   // Its entry stands below the field, the form far beneath it.
   void nextTick(() => input.value?.focus())
+}
+const whereOf = (plate: StationSet | null) =>
+  [plate?.place, plate?.model, plate?.tag ? t('house.tag', { tag: plate.tag }) : '']
+    .filter(Boolean)
+    .join(' · ')
+/** Whoever came here from the set-up goes on there. */
+function added(): void {
+  adding.value = false
+  if (route.query['add'] !== undefined) void router.push('/house/start')
 }
 const lastDone = (runs: Record<string, { finishedAt: number; by: string }>) =>
   Object.entries(runs).map(
@@ -56,7 +70,7 @@ const lastDone = (runs: Record<string, { finishedAt: number; by: string }>) =>
       :placeholder="t('house.find')"
       :input-props="{ 'aria-label': t('house.find') }"
     />
-    <p v-if="found.length === 0" class="quiet none">{{ t('house.nothingFound') }}</p>
+    <p v-if="found.length === 0 && query !== ''" class="quiet none">{{ t('house.nothingFound') }}</p>
     <ul>
       <li v-for="s in found" :key="s.id">
         <button
@@ -67,9 +81,8 @@ const lastDone = (runs: Record<string, { finishedAt: number; by: string }>) =>
         >
           <span>
             <b>{{ s.plate?.name }}</b>
-            <span class="quiet small"
-              >{{ s.plate?.place }} · {{ s.plate?.model }} · {{ t('house.tag', { tag: s.plate?.tag }) }}</span
-            >
+            <span v-if="s.plate?.typical" class="typical small">{{ t('machines.typical') }}</span>
+            <span class="quiet small">{{ whereOf(s.plate) }}</span>
           </span>
           <span class="quiet">
             {{ t(`run.contents.${s.facets.contents}`) }}, {{ t(`run.assembly.${s.facets.assembly}`)
@@ -93,10 +106,19 @@ const lastDone = (runs: Record<string, { finishedAt: number; by: string }>) =>
           <station-notes :station="s" />
           <station-duties :id="s.id" :plate="s.plate" />
           <data-plate :id="s.id" :plate="s.plate" />
+          <station-place :id="s.id" :plate="s.plate" />
         </div>
       </li>
     </ul>
-    <station-form v-if="session.mayDo('set-up-house')" @entered="show" />
+    <template v-if="session.mayDo('set-up-house')">
+      <machine-pick v-if="adding || site.all('station').length === 0" @added="added" />
+      <template v-else>
+        <n-button type="primary" size="large" class="add" @click="adding = true">{{
+          t('machines.open')
+        }}</n-button>
+        <station-form @entered="show" />
+      </template>
+    </template>
   </section>
 </template>
 
@@ -129,6 +151,14 @@ b {
 }
 .label {
   margin: 12px 0 4px;
+}
+.typical {
+  display: block;
+  border-left: 4px solid var(--close);
+  padding-left: 8px;
+}
+.add {
+  margin-top: 18px;
 }
 .none {
   padding: 20px 0;

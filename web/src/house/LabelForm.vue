@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { productUses } from '@tadka/core/house'
 import { stripFit } from '@tadka/core/rules'
 import { interval } from '@tadka/core/quantity'
 import { NButton, NCheckbox, NSelect, useMessage } from 'naive-ui'
@@ -24,7 +25,11 @@ import TextField from './TextField.vue'
 import './form.css'
 
 /** A label copied off its bottle, in the order that labels are worded. */
-const props = defineProps<{ product: Product | null }>()
+const props = defineProps<{
+  product: Product | null
+  /** The use that something here asks for, and no product is entered for yet. */
+  wanted?: string
+}>()
 const emit = defineEmits<{ close: [] }>()
 const { t } = useI18n()
 const site = useSite()
@@ -75,6 +80,21 @@ const stated = computed(() => (['% w/v', '% w/w', 'ppm'] as const).map((a) => ({
 const counts = computed(() =>
   (['active', 'hypochlorite'] as const).map((c) => ({ label: t(`house.label.countsOf.${c}`), value: c })),
 )
+/** What it is for, from the one list that procedures ask by; or something of the site's own. */
+const useOptions = computed(() => [
+  ...productUses.map((u) => ({ label: t(`uses.${u.id}`), value: u.id as string })),
+  { label: t('house.label.useOther'), value: 'other' },
+])
+const useOf = (u: UseDraft) =>
+  productUses.some((p) => p.id === u.id) ? u.id : u.id !== '' || u.name !== '' ? 'other' : null
+function chooseUse(i: number, id: string): void {
+  const before = draft.value.uses[i]
+  // The label's own wording stands beside; until it is typed, the list's.
+  const isListed = useOptions.value.some((o) => o.label === before?.name)
+  const name = !before?.name || isListed ? (id === 'other' ? '' : t(`uses.${id}`)) : before.name
+  setUse(i, { id: id === 'other' ? '' : id, name })
+}
+if (props.wanted) chooseUse(0, props.wanted)
 /** What the label's wording comes to, as it is typed. */
 const comesTo = computed(() => {
   const supply = supplyOf(draft.value)
@@ -184,8 +204,13 @@ function keep(): void {
     <fieldset v-for="(u, i) in draft.uses" :key="i">
       <legend>{{ t('house.label.use', { n: i + 1 }) }}</legend>
       <div class="fields">
+        <choice-field
+          :name="t('house.label.useFor')"
+          :model-value="useOf(u)"
+          :options="useOptions"
+          @update:model-value="(id: string) => chooseUse(i, id)"
+        />
         <text-field
-          class="wide"
           :name="t('house.label.useName')"
           :model-value="u.name"
           @update:model-value="(name: string) => setUse(i, { name })"

@@ -5,6 +5,7 @@ import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useProcedures } from '../procedure/procedures.ts'
 import { useSite } from '../record/site.ts'
+import { useFamilyName } from './family-name.ts'
 
 /** What a person is signed off for, what they learn, and which counters they can serve: the shift is planned by it. */
 const props = defineProps<{ person: string }>()
@@ -12,6 +13,7 @@ const emit = defineEmits<{ close: [] }>()
 const site = useSite()
 const { t } = useI18n()
 const { families } = useProcedures()
+const { one } = useFamilyName()
 
 const kept = computed((): CrewSet => {
   const found = site.one('crew', props.person)
@@ -28,7 +30,7 @@ watch(
 )
 const kinds = computed(() => {
   const stations = site.all('station').flatMap((s) => s.plate?.family ?? [])
-  return [...new Set([...families(), ...stations])].toSorted().map((f) => ({ label: f, value: f }))
+  return [...new Set([...families(), ...stations])].toSorted().map((f) => ({ label: one(f), value: f }))
 })
 const counters = computed(() =>
   ((site.set as Partial<SiteSet> | null)?.counters ?? []).map((c) => ({ label: c.name, value: c.id })),

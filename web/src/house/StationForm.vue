@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useProcedures } from '../procedure/procedures.ts'
 import { useSite } from '../record/site.ts'
+import { useFamilyName } from './family-name.ts'
 import './form.css'
 import { emptyStation, familiesFrom, stationFrom, type StationFault } from './station-draft.ts'
 
@@ -13,9 +14,10 @@ const { t } = useI18n()
 const site = useSite()
 const procedures = useProcedures()
 const draft = ref(emptyStation())
+const names = useFamilyName()
 const fault = ref<StationFault | null>(null)
 const families = computed(() =>
-  familiesFrom(procedures.families()).map((value) => ({ value, label: value.replaceAll(/[-.]/g, ' ') })),
+  familiesFrom(procedures.families()).map((value) => ({ value, label: names.one(value) })),
 )
 function enter(): void {
   const made = stationFrom(

@@ -62,6 +62,8 @@ function overridesFor(p: Palette): GlobalThemeOverrides {
     Select: {
       peers: {
         InternalSelection: {
+          heightLarge: '56px',
+          fontSizeLarge: '19px',
           border: `1.5px solid ${p.line}`,
           colorDisabled: p.paper,
           textColorDisabled: p.ink2,

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { PersonAtDoor } from '@tadka/contract/people'
+import { Refusal } from '@tadka/core/refusal'
 import { NButton } from 'naive-ui'
 import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -31,6 +32,7 @@ async function openDoor(): Promise<void> {
   try {
     await session.openDoor()
     unreachable.value = false
+    if (session.door?.hasSite === false) await router.replace('/first-start')
   } catch {
     unreachable.value = true
     setTimeout(() => void openDoor(), 2000)
@@ -44,6 +46,7 @@ onMounted(() => {
 
 function choose(p: PersonAtDoor): void {
   person.value = p
+  given.value = null
   pin.value = ''
   wrong.value = ''
 }
@@ -52,6 +55,10 @@ function turn(): void {
   wrong.value = ''
 }
 
+/** The PIN chosen would be the first that anybody tries. */
+const isEasy = (error: unknown) =>
+  given.value !== null && error instanceof Refusal && error.code === 'body_malformed'
+
 async function enter(how: () => Promise<void>): Promise<void> {
   busy.value = true
   wrong.value = ''
@@ -59,16 +66,21 @@ async function enter(how: () => Promise<void>): Promise<void> {
     await how()
     await router.replace(typeof route.query['to'] === 'string' ? route.query['to'] : '/shift')
   } catch (error) {
+    const isToChange = error instanceof Refusal && error.code === 'pin_to_change'
+    if (isToChange) given.value = pin.value
     pin.value = ''
-    wrong.value = refusalText(error)
+    wrong.value = isToChange ? '' : isEasy(error) ? t('people.easyPin') : refusalText(error)
   } finally {
     busy.value = false
   }
 }
+/** The PIN that somebody else chose, while its owner chooses their own; null where they have one. */
+const given = ref<string | null>(null)
 const enterPin = () => {
   const [where, who] = [door.value?.site, person.value]
-  if (where && who && pin.value.length >= 4)
-    void enter(() => session.signInByPin(where.id, who.id, pin.value))
+  if (!where || !who || pin.value.length < 4) return
+  const [own, next] = given.value === null ? [pin.value, undefined] : [given.value, pin.value]
+  void enter(() => session.signInByPin(where.id, who.id, own, next))
 }
 const enterPassword = (login: string, password: string) =>
   void enter(() => session.signInByPassword(login, password))
@@ -87,11 +99,7 @@ const enterPassword = (login: string, password: string) =>
       </div>
     </header>
     <p v-if="unreachable" class="entry-wrong" role="alert">{{ t('people.unreachable') }}</p>
-    <section v-if="door && !door.hasSite" class="hint">
-      <h2>{{ t('people.noSite') }}</h2>
-      <p class="quiet">{{ t('people.noSiteHow') }}</p>
-    </section>
-    <password-entry v-else-if="door && byPassword" :wrong="wrong" :busy="busy" @enter="enterPassword" />
+    <password-entry v-if="door && byPassword" :wrong="wrong" :busy="busy" @enter="enterPassword" />
     <enrol-tablet v-else-if="door && !door.tablet" />
     <section v-else-if="door?.site" class="entry-two">
       <div class="names" role="group" :aria-label="t('people.pick')">
@@ -117,7 +125,11 @@ const enterPassword = (login: string, password: string) =>
           v-model="pin"
           secret
           autofocus
-          :label="t('people.pin', { name: person.name })"
+          :label="
+            given === null
+              ? t('people.pin', { name: person.name })
+              : t('people.chooseOwn', { name: person.name })
+          "
           :longest="8"
           :wrong="wrong"
         />
@@ -129,7 +141,7 @@ const enterPassword = (login: string, password: string) =>
           :loading="busy"
           :disabled="pin.length < 4"
         >
-          {{ t('people.enter') }}
+          {{ t(given === null ? 'people.enter' : 'people.keepOwn') }}
         </n-button>
       </form>
       <p v-else class="hint quiet">{{ t('people.pick') }}</p>

@@ -55,9 +55,18 @@ export const useSession = defineStore('session', () => {
       .then((asked) => void (door.value = asked))
       .finally(() => (opening = null)))
 
-  async function signInByPin(at: string, person: string, pin: string): Promise<void> {
-    take(await ask<SessionView>('POST', '/api/session/pin', { site: at, person, pin, device: deviceId() }))
+  /** @param newPin instead of one that somebody else chose. */
+  async function signInByPin(at: string, person: string, pin: string, newPin?: string): Promise<void> {
+    const body = { site: at, person, pin, device: deviceId(), ...(newPin ? { newPin } : {}) }
+    take(await ask<SessionView>('POST', '/api/session/pin', body))
     actingId.value = person
+  }
+
+  /** Founds the only site; whoever does is signed in there. */
+  async function found(founding: object): Promise<void> {
+    take(await ask<SessionView>('POST', '/api/found', founding))
+    actingId.value = people.value[0]?.id ?? ''
+    await openDoor()
   }
 
   async function signInByPassword(login: string, password: string): Promise<void> {
@@ -97,6 +106,7 @@ export const useSession = defineStore('session', () => {
     known,
     load,
     openDoor,
+    found,
     enrol,
     signInByPin,
     signInByPassword,

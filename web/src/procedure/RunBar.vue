@@ -35,6 +35,11 @@ const waits = computed(() =>
     }),
 )
 useCaller(waits)
+/** Its plate's numbers are typical ones still. */
+const isTypical = computed(() => {
+  const run = site.one('run', props.runId)
+  return !!run && site.one('station', run.station)?.plate?.typical === true
+})
 const others = computed(() => waits.value.filter((w) => w.run !== props.runId))
 </script>
 
@@ -45,6 +50,7 @@ const others = computed(() => waits.value.filter((w) => w.run !== props.runId))
       <wait-rope :label="w.label" :ends-at="w.ends" :started-at="w.startedAt" :now="now()" />
     </router-link>
     <div class="here">
+      <span v-if="isTypical" class="small typical">{{ t('machines.typical') }}</span>
       <acting-chip />
       <n-button v-if="!ended" class="park" @click="parked ? emit('resume') : emit('park')">
         {{ t(parked ? 'run.resume' : 'run.park') }}
@@ -54,6 +60,11 @@ const others = computed(() => waits.value.filter((w) => w.run !== props.runId))
 </template>
 
 <style scoped>
+.typical {
+  max-width: 170px;
+  border-left: 4px solid var(--close);
+  padding-left: 8px;
+}
 .run-bar {
   min-height: 76px;
   display: flex;

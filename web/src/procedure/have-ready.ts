@@ -14,3 +14,10 @@ export function useHaveReady() {
     }),
   ]
 }
+
+/** What a procedure mixes and no product of the site is entered for. */
+export function useLacking() {
+  const kit = useKit()
+  return (procedure: Procedure, options: Readonly<Record<string, string>>): string[] =>
+    usesOf(procedure, options).filter((use) => kit.forUse(use).length === 0)
+}

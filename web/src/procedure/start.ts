@@ -5,6 +5,7 @@ import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import { useSite } from '../record/site.ts'
 import { newId } from '../wire/device.ts'
+import { useLacking } from './have-ready.ts'
 import { useProcedures } from './procedures.ts'
 
 /** Starts a run of a procedure on a station; where it does not fit, goes to what is to be done first. */
@@ -14,10 +15,12 @@ export function useStartRun() {
   const procedures = useProcedures()
   const router = useRouter()
   const { t } = useI18n()
+  const lacking = useLacking()
 
   const open = (run: string) => void router.push(`/run/${run}`)
 
-  function start(stationId: string, procedureId: string): void {
+  /** @param anyway though no product is entered for something that it mixes: the amounts are then not worked out. */
+  function start(stationId: string, procedureId: string, anyway = false): void {
     const station = site.one('station', stationId)
     const procedure = procedures.latest(procedureId)
     if (!station || !procedure) return
@@ -25,7 +28,8 @@ export function useStartRun() {
       if (station.currentRun.procedure !== procedureId) message.warning(t('run.busy'))
       return open(station.currentRun.run)
     }
-    if (startFaults(procedure, station).length > 0)
+    const lacks = !anyway && lacking(procedure, station.plate?.options ?? {}).length > 0
+    if (lacks || startFaults(procedure, station).length > 0)
       return void router.push(`/run/begin/${stationId}/${procedureId}`)
     try {
       // What is missing on the plate is told before anything is begun.

@@ -29,7 +29,9 @@ export function useNames() {
       const found = site.one('instrument', id)
       return found && 'name' in found ? found.name : id
     },
-    person: (id: string) => session.everyone.find((p) => p.id === id)?.name ?? id,
+    /** By name, whoever works or worked here. */
+    person: (id: string) =>
+      session.everyone.find((p) => p.id === id)?.name ?? site.one('crew', id)?.name ?? id,
     procedure: procedures.nameOf,
     /** The title of a step of a run with its numbers, or its key. */
     step: (run: string, key: string) => {

@@ -173,6 +173,21 @@ export function useSentence() {
       }
       case 'station.laid-up@1':
         return t('log.say.station.laid-up', { reason: record.payload.reason })
+      case 'person.set@1': {
+        const { name: who, role, left } = record.payload
+        return t(`log.say.person.${left ? 'left' : 'set'}`, { name: who, role: t(`people.role.${role}`) })
+      }
+      case 'person.secret@1': {
+        const { what, toChange } = record.payload
+        return t(`log.say.person.${toChange ? 'given' : 'secret'}`, {
+          name: names.person(record.subject.id),
+          what: t(`log.say.person.${what}`),
+        })
+      }
+      case 'tablet.set@1':
+        return t(`log.say.tablet.${record.payload.removed ? 'removed' : 'set'}`, {
+          name: record.payload.name,
+        })
       case 'roster.set@1':
         return t('log.say.roster.set', {
           day: date(record.payload.day),

@@ -8,7 +8,7 @@ import {
   type AnyRecord,
   type BathState,
   type CaseState,
-  type CrewSet,
+  type CrewState,
   type FoldKey,
   type InstrumentKept,
   type InstrumentSet,
@@ -55,7 +55,7 @@ interface Kinds {
   spare: SpareSet & { id: string }
   shift: ShiftState
   roster: (RosterSet & { id: string }) | { id: string }
-  crew: (CrewSet & { id: string }) | { id: string }
+  crew: CrewState
   plan: PlanState
   dish: DishState
   logger: LoggerState
@@ -117,7 +117,11 @@ export const useSite = defineStore('site', () => {
   const one = <K extends SubjectKind>(kind: K, id: string): Kinds[K] | null =>
     (shown.value.get(nameOf(kind, id)) as Kinds[K] | undefined) ?? null
 
-  const all = <K extends SubjectKind>(kind: K): Kinds[K][] =>
+  const isRetired = (state: object) =>
+    'plate' in state && (state.plate as StationState['plate'])?.retired === true
+  /** All of a kind that are here; stations that were retired are not. */
+  const all = <K extends SubjectKind>(kind: K): Kinds[K][] => every(kind).filter((s) => !isRetired(s))
+  const every = <K extends SubjectKind>(kind: K): Kinds[K][] =>
     [...shown.value].filter(([name]) => name.startsWith(`${kind}/`)).map(([, state]) => state as Kinds[K])
 
   async function load(): Promise<void> {
@@ -252,6 +256,7 @@ export const useSite = defineStore('site', () => {
     unknownType,
     one,
     all,
+    every,
     load,
     draftOf,
     commit,

@@ -4,6 +4,7 @@ import { houseDay } from './house-day.ts'
 
 export const house = {
   ...houseDay,
+  start: 'Set up',
   stations: 'Stations',
   products: 'Products',
   instruments: 'Instruments',
@@ -239,6 +240,8 @@ export const house = {
     comesTo: 'That is {ppm} ppm.',
     halves: 'One may be halved',
     use: 'Use {n}',
+    useFor: 'What it is for',
+    useOther: 'Something else',
     useName: 'What for, in the label’s words',
     field: {
       lo: 'From, ppm',
@@ -383,7 +386,13 @@ export const house = {
     },
   },
   station: {
-    new: 'Enter a station',
+    move: 'Name and area',
+    retire: 'Remove from the site',
+    retireSure: 'Remove {name}? Nothing falls due on it any more. What was done on it stays in the log.',
+    retireYes: 'Remove it',
+    keep: 'Keep it',
+    running: 'A run is open on it: finish it first.',
+    new: 'Add anything else',
     name: 'Its name',
     family: 'What it is',
     place: 'Where it stands',

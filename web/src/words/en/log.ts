@@ -138,6 +138,15 @@ export const log = {
     roster: { set: 'Roster of {day}: {n} people' },
     plan: { set: 'Plan of {day} put in force: {n} runs' },
     crew: { set: 'Sign-offs set' },
+    person: {
+      set: '{name} works here: {role}',
+      left: '{name} works here no more',
+      secret: 'New {what} for {name}',
+      given: 'PIN reset for {name}, to be changed when it is first used',
+      pin: 'PIN',
+      password: 'password',
+    },
+    tablet: { set: 'Tablet of the site: {name}', removed: 'Tablet removed: {name}' },
     site: { set: 'Site set up' },
     station: {
       set: 'Station set up: {name}',

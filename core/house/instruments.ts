@@ -1,0 +1,85 @@
+import { millilitres, volumeFrom, type UnitSystem, type VolumeUnit } from '../quantity/index.ts'
+import type { InstrumentSet } from '../record/house.ts'
+
+/** A typical instrument of a trade's shelf; its own card, pack or print decides. `name` is a key of the words. */
+export interface TypicalInstrument {
+  readonly id: string
+  /** What is entered; a strip's date is on its pack, and is asked. */
+  readonly make: (name: string, now: number) => InstrumentSet
+  readonly needsDate: boolean
+}
+
+const strip = (
+  id: string,
+  agent: 'chlorine' | 'quat',
+  blocks: readonly number[],
+  colours: readonly string[],
+) => ({
+  id,
+  needsDate: true,
+  make: (name: string): InstrumentSet => ({
+    kind: 'strip',
+    name,
+    unit: 'ppm',
+    agent,
+    blocks,
+    colours,
+    bestBefore: 0,
+  }),
+})
+
+/** Marks as they are printed, and an error of half a mark. Common practice, no source. */
+const tool = (id: string, holds: number, mark: number, unit: VolumeUnit): TypicalInstrument => ({
+  id,
+  needsDate: false,
+  make: (name) => ({
+    kind: 'tool',
+    name,
+    capacity: millilitres(volumeFrom(holds, unit)),
+    graduation: millilitres(volumeFrom(mark, unit)),
+    error: millilitres(volumeFrom(mark / 2, unit)),
+    marks: unit,
+  }),
+})
+
+const thermometer = (unit: '°C' | '°F'): TypicalInstrument => ({
+  id: 'probe',
+  needsDate: false,
+  // Due at once: nobody has put it into ice here yet.
+  make: (name, now) => ({ kind: 'thermometer', name, unit, accuracy: unit === '°C' ? 1 : 2, checkDue: now }),
+})
+
+const strips: readonly TypicalInstrument[] = [
+  strip(
+    'chlorine',
+    'chlorine',
+    [0, 50, 100, 150, 200],
+    ['#f4efe6', '#ded3e2', '#bda9cf', '#967fb6', '#6c5597'],
+  ),
+  strip('quat', 'quat', [0, 100, 200, 300, 400], ['#efe6a0', '#d5dd8e', '#a9cf8e', '#8cc08e', '#74b58c']),
+]
+const scale: TypicalInstrument = {
+  id: 'scale',
+  needsDate: false,
+  make: (name) => ({ kind: 'scale', name, graduation: 1, error: 1 }),
+}
+
+/** What most places measure with, in a site's units. Common practice, no source. */
+export const typicalInstruments = (units: UnitSystem): readonly TypicalInstrument[] => [
+  ...strips,
+  thermometer(units === 'us' ? '°F' : '°C'),
+  ...(units === 'us'
+    ? [
+        tool('teaspoon', 1 / 6, 1 / 6, 'fl oz'),
+        tool('ounceCup', 1, 0.125, 'fl oz'),
+        tool('cup', 8, 1, 'fl oz'),
+        tool('quart', 32, 4, 'fl oz'),
+      ]
+    : [
+        tool('syringe', 20, 1, 'mL'),
+        tool('beaker', 100, 5, 'mL'),
+        tool('jugHalf', 500, 25, 'mL'),
+        tool('jug', 1000, 50, 'mL'),
+      ]),
+  scale,
+]

@@ -1,0 +1,49 @@
+import { missingOf, type Missing } from '@tadka/core/house'
+import { dayOf } from '@tadka/core/duty'
+import { instant } from '@tadka/core/quantity'
+import type { InstrumentSet, SiteSet } from '@tadka/core/record'
+import { computed } from 'vue'
+import { useSession } from '../people/session.ts'
+import { useProcedures } from '../procedure/procedures.ts'
+import { useSite } from '../record/site.ts'
+import { now } from '../wire/clock.ts'
+import { useKit } from './kit.ts'
+
+/** How far the site is set up, and what it lacks. */
+export function useSetUp() {
+  const site = useSite()
+  const session = useSession()
+  const kit = useKit()
+  const procedures = useProcedures()
+  const stations = computed(() =>
+    site.all('station').flatMap((s) => (s.plate ? [{ id: s.id, ...s.plate }] : [])),
+  )
+  const missing = computed((): Missing[] =>
+    missingOf({
+      stations: stations.value,
+      products: kit.products.value,
+      instruments: kit.instruments.value as InstrumentSet[],
+      people: session.everyone.map(({ id, role }) => {
+        const crew = site.one('crew', id)
+        return { id, role, isSignedOff: !!crew && 'signedOff' in crew && crew.signedOff.length > 0 }
+      }),
+      procedure: procedures.latest,
+    }),
+  )
+  const onRoster = computed(() => {
+    if (!site.set?.hours) return 0
+    const roster = site.one('roster', dayOf(site.set as SiteSet, instant(now())))
+    return roster && 'shifts' in roster ? roster.shifts.filter((s) => !s.away).length : 0
+  })
+  return {
+    missing,
+    counts: computed(() => ({
+      machines: stations.value.length,
+      unchecked: stations.value.filter((s) => s.typical).length,
+      products: kit.products.value.length,
+      instruments: kit.instruments.value.length,
+      people: Math.max(0, session.everyone.length - 1),
+      roster: onRoster.value,
+    })),
+  }
+}

@@ -1,0 +1,28 @@
+export const instruments = {
+  title: 'Add what most places have',
+  how: 'Tap what you have. Marks and colours are typical: your own card or print decides, change them where they differ.',
+  date: '{name}: good until, as printed on the pack',
+  noDate: 'Enter the date printed on the pack.',
+  add: 'Add',
+  added: '{name} added',
+  metric: {
+    chlorine: 'Chlorine strips, 0 to 200 ppm',
+    quat: 'Quat strips, 0 to 400 ppm',
+    probe: 'Probe thermometer, ±1 °C',
+    syringe: '20 mL syringe',
+    beaker: '100 mL beaker',
+    jugHalf: '500 mL jug',
+    jug: '1 L jug',
+    scale: 'Kitchen scale, 1 g',
+  },
+  us: {
+    chlorine: 'Chlorine strips, 0 to 200 ppm',
+    quat: 'Quat strips, 0 to 400 ppm',
+    probe: 'Probe thermometer, ±2 °F',
+    teaspoon: 'Teaspoon (1/6 fl oz)',
+    ounceCup: '1 fl oz cup',
+    cup: '8 fl oz measuring cup',
+    quart: '1 quart jug',
+    scale: 'Kitchen scale, 1 g',
+  },
+}
