@@ -45,13 +45,13 @@ export const folders: readonly Folder[] = [
   {
     name: 'log',
     mutate: ['server/record/{routes,receive,log-routes,csv,held,held-routes}.ts'],
-    tests: ['server/test/{records,log,rows,roles,held}.test.ts'],
+    tests: ['server/test/{records,log,csv,rows,roles,held,events}.test.ts'],
     database: true,
   },
   {
     name: 'senders',
     mutate: ['server/people/{guard,draft-access,passes,pins}.ts'],
-    tests: ['server/test/{people,tablets,guards,held}.test.ts'],
+    tests: ['server/test/{people,persons,tablets,guards,held,roles,waits}.test.ts'],
     database: true,
   },
 ]

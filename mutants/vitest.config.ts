@@ -13,11 +13,13 @@ export default defineConfig({
     alias: [
       { find: /^@tadka\/(core|contract)\/(.+)$/, replacement: `${root}$1/$2/index.ts` },
       { find: /^@tadka\/devices$/, replacement: `${root}devices/index.ts` },
+      { find: /^vitest$/, replacement: `${root}mutants/vitest-with-hooks.ts` },
     ],
   },
   test: {
     include: [...folder.tests],
     environment: 'node',
+    globals: true,
     testTimeout: 60_000,
     ...(folder.database
       ? { globalSetup: ['launcher/test-cluster.ts'], fileParallelism: false, hookTimeout: 120_000 }

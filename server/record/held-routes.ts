@@ -4,7 +4,7 @@ import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import type { Services } from '../app/services.ts'
-import { findPerson } from '../people/queries.ts'
+import { everyoneOf } from '../people/queries.ts'
 import { appendBatch } from './append.ts'
 import { decide, heldDraft, undecided, type HeldDraft } from './held.ts'
 
@@ -16,7 +16,8 @@ export const heldRoutes =
   async (app) => {
     async function letIn(where: string, held: HeldDraft, at: number): Promise<DraftOutcome | undefined> {
       const { draft } = held
-      const role = (await findPerson(pool, where, draft.by))?.role
+      // Whoever has left since did what they did.
+      const role = (await everyoneOf(pool, where)).find((p) => p.id === draft.by)?.role
       const needs = permissionFor(draft.type)
       if (!role || !may(role, needs)) throw new Refusal('not_allowed', { needs })
       const [outcome] = await appendBatch(pool, {

@@ -22,6 +22,8 @@ const use = { ...emptyUse, name: 'Cloths', lo: '150', hi: '400', target: '250', 
 const label: LabelDraft = {
   ...emptyLabel,
   name: 'Saltquat',
+  chemicalClass: 'quat',
+  agent: 'quat',
   amount: '10',
   uses: [use],
   ppe: 'gloves, goggles',
@@ -68,7 +70,7 @@ describe('a label as it is typed', () => {
     [{ amount: 'ten' }, 'amount'],
     [{ amount: '140' }, 'amount'],
     [{ as: '% w/w' }, 'density'],
-    [{ firstAid: '' }, 'firstAid'],
+    [{ chemicalClass: '' }, 'class'],
     [{ uses: [] }, 'uses'],
     [{ supply: 'powder', amount: '101' }, 'amount'],
   ] as const)('with %j is told its fault and kept nowhere: %s', (change, fault) => {
@@ -82,11 +84,21 @@ describe('a label as it is typed', () => {
     [{ lo: '500' }, 'range'],
     [{ target: '500' }, 'target'],
     [{ target: '' }, 'target'],
-    [{ waterF: '' }, 'water'],
     [{ contact: 'a minute' }, 'numbers'],
   ] as const)('a use with %j: %s', (change, fault) =>
     expect(useFaults({ ...use, ...change })).toContain(fault),
   )
+  it('has its water in both units, the one that was not typed in whole degrees', () => {
+    const water = (change: object) =>
+      labelOf({ ...label, uses: [{ ...use, ...change }] })?.uses[0]?.temperature
+    expect(water({ waterC: '', waterF: '75' })).toEqual({ c: 24, f: 75 })
+    expect(water({ waterC: '24', waterF: '' })).toEqual({ c: 24, f: 75 })
+    expect(water({ waterC: '', waterF: '' })).toBeNull()
+  })
+  it('says to read the label where its first aid was not copied, and is for what its uses are for', () => {
+    const made = labelOf({ ...label, firstAid: ' ' }, 'Read it')
+    expect([made?.firstAid, made?.purpose]).toEqual(['Read it', 'Cloths'])
+  })
   it('counts what its figure counts', () => {
     const bleach = { ...label, amount: '5.25', counts: 'hypochlorite' } as const
     expect(supplyOf(bleach)).toMatchObject({ stock: expect.closeTo(50_007.5, 0) })

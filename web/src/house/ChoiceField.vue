@@ -18,6 +18,7 @@ const emit = defineEmits<{ 'update:modelValue': [value: T] }>()
       :value="modelValue"
       :options="[...options]"
       :aria-label="name"
+      :virtual-scroll="false"
       @update:value="(value: T) => emit('update:modelValue', value)"
     />
     <span v-if="fault !== undefined" class="fault">{{ fault }}</span>

@@ -78,9 +78,12 @@ const rows = computed(() =>
             </li>
           </ul>
         </div>
-        <router-link v-if="session.mayDo('set-up-house')" :to="r.to" :class="{ main: r.isEmpty }">{{
-          t(r.isEmpty || r.part === 'machines' ? `setup.go.${r.part}` : 'setup.go.open')
-        }}</router-link>
+        <router-link
+          v-if="session.mayDo('set-up-house') && !(r.isEmpty && r.lacks.some((m) => m.to))"
+          :to="r.to"
+          :class="{ main: r.isEmpty }"
+          >{{ t(r.isEmpty || r.part === 'machines' ? `setup.go.${r.part}` : 'setup.go.open') }}</router-link
+        >
       </li>
     </ol>
     <p v-if="missing.length === 0 && rows.every((r) => !r.isEmpty)" class="whole">{{ t('setup.whole') }}</p>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { productUses } from '@tadka/core/house'
 import { stripFit } from '@tadka/core/rules'
 import { interval } from '@tadka/core/quantity'
+import type { ChemicalClass } from '@tadka/core/solution'
 import { NButton, NCheckbox, NSelect, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -18,6 +18,7 @@ import {
   useFaults,
   wordings,
 } from './label-draft.ts'
+import LabelUse from './LabelUse.vue'
 import LabelWording from './LabelWording.vue'
 import type { LabelDraft, LabelFault, SupplyKind, UseDraft } from './label-draft.ts'
 import ChoiceField from './ChoiceField.vue'
@@ -51,7 +52,16 @@ const faultOfUse = (u: UseDraft) =>
         .join(' ')
     : ''
 
-const classes = ['hypochlorite', 'quat', 'detergent', 'acid', 'ammonia', 'peroxide', 'alkaline'] as const
+const classes = [
+  'hypochlorite',
+  'quat',
+  'iodine',
+  'detergent',
+  'acid',
+  'ammonia',
+  'peroxide',
+  'alkaline',
+] as const
 const classOptions = computed(() => classes.map((c) => ({ label: t(`chemical.${c}`), value: c })))
 const agents = computed(() =>
   (['', 'chlorine', 'quat', 'iodine', 'other'] as const).map((a) => ({
@@ -80,21 +90,15 @@ const stated = computed(() => (['% w/v', '% w/w', 'ppm'] as const).map((a) => ({
 const counts = computed(() =>
   (['active', 'hypochlorite'] as const).map((c) => ({ label: t(`house.label.countsOf.${c}`), value: c })),
 )
-/** What it is for, from the one list that procedures ask by; or something of the site's own. */
-const useOptions = computed(() => [
-  ...productUses.map((u) => ({ label: t(`uses.${u.id}`), value: u.id as string })),
-  { label: t('house.label.useOther'), value: 'other' },
-])
-const useOf = (u: UseDraft) =>
-  productUses.some((p) => p.id === u.id) ? u.id : u.id !== '' || u.name !== '' ? 'other' : null
-function chooseUse(i: number, id: string): void {
-  const before = draft.value.uses[i]
-  // The label's own wording stands beside; until it is typed, the list's.
-  const isListed = useOptions.value.some((o) => o.label === before?.name)
-  const name = !before?.name || isListed ? (id === 'other' ? '' : t(`uses.${id}`)) : before.name
-  setUse(i, { id: id === 'other' ? '' : id, name })
+if (props.wanted) setUse(0, { id: props.wanted, name: t(`uses.${props.wanted}`) })
+/** What sanitizes follows from what it is; another may be chosen. */
+const chooseClass = (chemicalClass: ChemicalClass) =>
+  set({ chemicalClass, agent: agentOfClass[chemicalClass] ?? '' })
+const agentOfClass: Partial<Record<ChemicalClass, LabelDraft['agent']>> = {
+  quat: 'quat',
+  hypochlorite: 'chlorine',
+  iodine: 'iodine',
 }
-if (props.wanted) chooseUse(0, props.wanted)
 /** What the label's wording comes to, as it is typed. */
 const comesTo = computed(() => {
   const supply = supplyOf(draft.value)
@@ -113,14 +117,14 @@ function unfit(u: UseDraft): string {
 function neverWith(picked: readonly string[]): LabelDraft['neverWith'] {
   if (picked.length === 0) return null
   const was = draft.value.neverWith
-  const classes = picked.filter((x): x is LabelDraft['chemicalClass'] => x !== 'none')
+  const classes = picked.filter((x): x is ChemicalClass => x !== 'none')
   const turnedNone = picked.includes('none') && (was === null || was.length > 0)
   return turnedNone ? [] : classes
 }
 
 function keep(): void {
   tried.value = true
-  const label = labelOf(draft.value)
+  const label = labelOf(draft.value, t('house.label.readIt'))
   if (!label) return
   site.record('product.set@1', { kind: 'product', id: props.product?.id ?? newId() }, label)
   message.success(t('house.saved'))
@@ -138,17 +142,12 @@ function keep(): void {
         :fault="fault('name')"
         @update:model-value="(name: string) => set({ name })"
       />
-      <text-field
-        class="wide"
-        :name="t('house.label.purpose')"
-        :model-value="draft.purpose"
-        @update:model-value="(purpose: string) => set({ purpose })"
-      />
       <choice-field
         :name="t('house.label.class')"
-        :model-value="draft.chemicalClass"
+        :model-value="draft.chemicalClass || null"
         :options="classOptions"
-        @update:model-value="(chemicalClass: LabelDraft['chemicalClass']) => set({ chemicalClass })"
+        :fault="fault('class')"
+        @update:model-value="chooseClass"
       />
       <choice-field
         :name="t('house.label.agent')"
@@ -203,39 +202,12 @@ function keep(): void {
     </div>
     <fieldset v-for="(u, i) in draft.uses" :key="i">
       <legend>{{ t('house.label.use', { n: i + 1 }) }}</legend>
-      <div class="fields">
-        <choice-field
-          :name="t('house.label.useFor')"
-          :model-value="useOf(u)"
-          :options="useOptions"
-          @update:model-value="(id: string) => chooseUse(i, id)"
-        />
-        <text-field
-          :name="t('house.label.useName')"
-          :model-value="u.name"
-          @update:model-value="(name: string) => setUse(i, { name })"
-        />
-        <text-field
-          v-for="f in ['lo', 'hi', 'target', 'contact', 'waterC', 'waterF', 'hardest'] as const"
-          :key="f"
-          :name="t(`house.label.field.${f}`)"
-          :model-value="u[f]"
-          @update:model-value="(v: string) => setUse(i, { [f]: v })"
-        />
-        <n-checkbox
-          :checked="u.rinseAfter"
-          @update:checked="(rinseAfter: boolean) => setUse(i, { rinseAfter })"
-        >
-          {{ t('house.label.rinseAfter') }}
-        </n-checkbox>
-        <n-checkbox
-          :checked="u.alsoWashes"
-          @update:checked="(alsoWashes: boolean) => setUse(i, { alsoWashes })"
-        >
-          {{ t('house.label.alsoWashes') }}
-        </n-checkbox>
-      </div>
-      <p class="fault">{{ faultOfUse(u) }} {{ unfit(u) }}</p>
+      <label-use
+        :use="u"
+        :units="site.set?.units ?? 'metric'"
+        :fault="[faultOfUse(u), unfit(u)].filter(Boolean).join(' ')"
+        @set="(change) => setUse(i, change)"
+      />
       <n-button v-if="draft.uses.length > 1" @click="set({ uses: draft.uses.filter((_, j) => j !== i) })">
         {{ t('house.label.dropUse') }}
       </n-button>
@@ -251,7 +223,7 @@ function keep(): void {
         class="wide"
         :name="t('house.firstAid')"
         :model-value="draft.firstAid"
-        :fault="fault('firstAid')"
+        :example="t('house.label.readIt')"
         @update:model-value="(firstAid: string) => set({ firstAid })"
       />
       <div class="wide">

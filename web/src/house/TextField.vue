@@ -25,7 +25,11 @@ const text = defineModel<string>({ required: true })
       :type="type === 'password' ? 'password' : 'text'"
       :size="large ? 'large' : 'medium'"
       v-bind="most === undefined ? {} : { maxlength: most }"
-      :input-props="type === 'date' ? { type } : { autocomplete: 'off' }"
+      :input-props="{
+        'aria-label': name,
+        'aria-invalid': fault ? true : undefined,
+        ...(type === 'date' ? { type } : { autocomplete: 'off' }),
+      }"
     />
     <span v-if="fault !== undefined" class="fault">{{ fault }}</span>
     <slot />

@@ -1,4 +1,12 @@
-import { ppm, millilitres, type VolumeUnit } from '@tadka/core/quantity'
+import {
+  celsius,
+  fahrenheit,
+  millilitres,
+  ppm,
+  toCelsius,
+  toFahrenheit,
+  type VolumeUnit,
+} from '@tadka/core/quantity'
 import type { ProductSet, ProductUse } from '@tadka/core/record'
 import { Refusal } from '@tadka/core/refusal'
 import type { Agent } from '@tadka/core/rules'
@@ -39,7 +47,8 @@ export type SupplyKind =
 export interface LabelDraft {
   readonly name: string
   readonly purpose: string
-  readonly chemicalClass: ChemicalClass
+  /** Empty until somebody has said. */
+  readonly chemicalClass: ChemicalClass | ''
   readonly agent: Agent | ''
   readonly supply: SupplyKind
   readonly amount: string
@@ -77,8 +86,8 @@ export const emptyUse: UseDraft = {
 export const emptyLabel: LabelDraft = {
   name: '',
   purpose: '',
-  chemicalClass: 'quat',
-  agent: 'quat',
+  chemicalClass: '',
+  agent: '',
   supply: 'strength',
   amount: '',
   as: '% w/v',
@@ -151,8 +160,8 @@ export function labelTyped(p: Product): LabelDraft {
   }
 }
 
-export type LabelFault = 'name' | 'amount' | 'density' | 'uses' | 'firstAid'
-export type UseFault = 'name' | 'range' | 'target' | 'numbers' | 'water'
+export type LabelFault = 'name' | 'class' | 'amount' | 'density' | 'uses'
+export type UseFault = 'name' | 'range' | 'target' | 'numbers'
 
 type WordedDraft = Pick<LabelDraft, 'unit' | 'per' | 'of' | 'meaning' | 'gives'> & { amount?: string }
 /** A dose as its label words it, to be changed; what it has no word for stays as it was. */
@@ -231,32 +240,42 @@ export function useFaults(u: UseDraft): UseFault[] {
   if ((lo === null) !== (hi === null) || (lo !== null && hi !== null && lo > hi)) faults.push('range')
   if (target !== null && lo !== null && hi !== null && (target < lo || target > hi)) faults.push('target')
   if (lo !== null && target === null) faults.push('target')
-  if ((number(u.waterC) === null) !== (number(u.waterF) === null)) faults.push('water')
   return faults
 }
 
 export function labelFaults(d: LabelDraft): LabelFault[] {
   const faults: LabelFault[] = []
   if (d.name.trim() === '') faults.push('name')
+  if (d.chemicalClass === '') faults.push('class')
   if (d.supply === 'strength' && d.as === '% w/w' && !number(d.density)) faults.push('density')
   else if (supplyOf(d) === null) faults.push('amount')
   if (d.uses.length === 0 || d.uses.some((u) => useFaults(u).length > 0)) faults.push('uses')
-  if (d.firstAid.trim() === '') faults.push('firstAid')
   return faults
 }
 
-/** The label that was typed, ready for the log; null while something is wrong with it. */
-export function labelOf(d: LabelDraft): ProductSet | null {
+/** How warm the water must be, in both units: as the label pairs them, or the one that was typed in whole degrees of the other. */
+function waterOf(u: UseDraft): ProductUse['temperature'] {
+  const [c, f] = [number(u.waterC), number(u.waterF)]
+  if (c !== null) return { c, f: f ?? Math.round(toFahrenheit(celsius(c))) }
+  return f === null ? null : { c: Math.round(toCelsius(fahrenheit(f))), f }
+}
+
+/**
+ * The label that was typed, ready for the log; null while something is wrong with it.
+ * @param readIt what stands for first aid where nobody copied the label's own words.
+ */
+export function labelOf(d: LabelDraft, readIt = ''): ProductSet | null {
   const supply = supplyOf(d)
-  if (!supply || labelFaults(d).length > 0) return null
+  const { chemicalClass } = d
+  if (!supply || chemicalClass === '' || labelFaults(d).length > 0) return null
   const uses = d.uses.map((u): ProductUse => {
-    const [lo, hi, c, f] = [number(u.lo), number(u.hi), number(u.waterC), number(u.waterF)]
+    const [lo, hi] = [number(u.lo), number(u.hi)]
     return {
       id: u.id || slugOf(u.name) || 'use',
       name: u.name.trim(),
       range: lo === null || hi === null ? null : { lo, hi },
       target: number(u.target),
-      temperature: c === null || f === null ? null : { c, f },
+      temperature: waterOf(u),
       hardestWater: number(u.hardest),
       contactSeconds: number(u.contact),
       rinseAfter: u.rinseAfter,
@@ -265,8 +284,8 @@ export function labelOf(d: LabelDraft): ProductSet | null {
   })
   return {
     name: d.name.trim(),
-    purpose: d.purpose.trim(),
-    chemicalClass: d.chemicalClass,
+    purpose: (d.purpose.trim() || uses.map((u) => u.name).join('; ')).slice(0, 200),
+    chemicalClass,
     agent: d.agent || null,
     supply,
     uses,
@@ -274,7 +293,7 @@ export function labelOf(d: LabelDraft): ProductSet | null {
       .split(',')
       .map((x) => x.trim())
       .filter(Boolean),
-    firstAid: d.firstAid.trim(),
+    firstAid: d.firstAid.trim() || readIt,
     neverWith: d.neverWith,
   }
 }

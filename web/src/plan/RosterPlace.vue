@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { dateAfter } from '@tadka/core/duty'
+import { dateAfter, weekdayOf } from '@tadka/core/duty'
 import type { RosterSet } from '@tadka/core/record'
 import { NButton, NInput, NInputNumber, NSelect } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
@@ -35,6 +35,10 @@ watch([day, () => site.loaded], () => (rows.value = draftOf(kept(day.value))), {
 const may = computed(() => session.mayDo('plan-shift'))
 const people = computed(() => session.everyone.map((p) => ({ label: p.name, value: p.id })))
 const fault = computed(() => faultIn(rows.value))
+/** When the site closes on the day shown. */
+const close = computed(() => set.value?.hours[String(weekdayOf(day.value ?? ''))]?.close)
+const others = computed(() => people.value.filter((p) => !rows.value.some((r) => r.person === p.value)))
+const addOthers = () => rows.value.push(...others.value.map((p) => emptyRow(p.value, close.value)))
 
 const tell = (bad: boolean, text: string) => (said.value = { text, bad })
 
@@ -156,7 +160,10 @@ async function bringIn(event: Event): Promise<void> {
         </li>
       </ul>
       <div v-if="may" class="acts">
-        <n-button size="large" @click="rows.push(emptyRow())">{{ t('plan.roster.add') }}</n-button>
+        <n-button size="large" @click="rows.push(emptyRow(null, close))">{{ t('plan.roster.add') }}</n-button>
+        <n-button v-if="others.length > 1" size="large" @click="addOthers">{{
+          t('plan.roster.addAll', { n: others.length })
+        }}</n-button>
         <n-button type="primary" size="large" :disabled="fault !== null" @click="save">{{
           t('plan.roster.save')
         }}</n-button>

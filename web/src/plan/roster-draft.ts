@@ -17,15 +17,24 @@ export interface RosterFault {
   readonly person: string
 }
 
-export const emptyRow = (): RosterRow => ({
-  person: null,
-  from: '15:00',
-  to: '23:30',
-  rest: 20,
-  earliest: '18:00',
-  latest: '20:00',
-  away: false,
-})
+const hour = 60
+const clock = (minutes: number) =>
+  `${String(Math.floor(minutes / hour)).padStart(2, '0')}:${String(minutes % hour).padStart(2, '0')}`
+
+/** A shift that ends an hour after the close, with its break in the middle: what most of a closing crew work. */
+export function emptyRow(person: string | null = null, close = '22:30'): RosterRow {
+  const [h = 0, m = 0] = close.split(':').map(Number)
+  const to = Math.min(h * hour + m + hour, 35 * hour + 59)
+  return {
+    person,
+    from: clock(Math.max(0, to - 8 * hour)),
+    to: clock(to),
+    rest: 20,
+    earliest: clock(Math.max(0, to - 5 * hour)),
+    latest: clock(Math.max(0, to - 3 * hour)),
+    away: false,
+  }
+}
 
 export const draftOf = (roster: RosterSet | null): RosterRow[] =>
   (roster?.shifts ?? []).map((s) => ({

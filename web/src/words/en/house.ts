@@ -191,7 +191,7 @@ export const house = {
     change: 'Change the label of {name}',
     keep: 'Put it in the log',
     name: 'Name',
-    purpose: 'What it is for',
+    readIt: 'As on the label. Eyes or mouth: rinse with water, call for help.',
     class: 'What it is, chemically',
     agent: 'What sanitizes in it',
     agentOf: {
@@ -250,7 +250,7 @@ export const house = {
       contact: 'Contact, s',
       waterC: 'Water at least, °C',
       waterF: 'Water at least, °F',
-      hardest: 'Hardest water, mg/L',
+      hardest: 'Hardest water, ppm',
     },
     rinseAfter: 'The label asks for a rinse after',
     alsoWashes: 'By the label it washes and sanitizes',
@@ -263,14 +263,13 @@ export const house = {
       amount: 'Type a number above zero that the label could mean.',
       density: 'A % by weight needs the density.',
       uses: 'One of the uses is not right yet.',
-      firstAid: 'Copy the first-aid line.',
+      class: 'Choose what it is, chemically: it stands on the label.',
     },
     useFault: {
       name: 'Say what for.',
       range: 'Give both ends, the lower first, or neither.',
       target: 'Aim inside the range.',
       numbers: 'Only numbers, zero or more.',
-      water: 'Give the water in both units, as the label pairs them.',
     },
   },
   instrument: {

@@ -134,6 +134,7 @@ export const plan = {
     sick: '{who} is away today',
     back: '{who} is here after all',
     add: 'Add a person',
+    addAll: 'Add all {n} others',
     remove: 'Take out',
     save: 'Save',
     saved: 'Saved. Plan the shift anew to use it.',
