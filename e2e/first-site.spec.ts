@@ -1,5 +1,6 @@
 import { control } from './control.ts'
-import { address, heading, isAccessible, press } from './crew.ts'
+import { address, counts, heading, isAccessible, press, settled } from './crew.ts'
+import { GenericCrew } from './generic-crew.ts'
 import { beginsAnew, expect, test, type Page } from './test.ts'
 
 beginsAnew()
@@ -29,6 +30,9 @@ class Hands {
     this.taps += 1
     if (this.#byTouch) return press(this.page, name)
     const button = this.page.getByRole('button', { name, exact: typeof name === 'string' })
+    await button.waitFor()
+    await settled(this.page)
+    await counts(this.page)
     await button.focus()
     await this.page.keyboard.press('Enter')
   }
@@ -95,15 +99,20 @@ const aim = (lo: string, hi: string, target: string, contact = '60') => ({
   'Contact, s': contact,
 })
 const perLitre = (mL: string) => ({ dose: 'mL to a litre of water', amount: mL, more: { mL } })
+/** As many parts of the label as of the metric one, rounded as a US label would be. */
+const perGallon = (mL: string) => {
+  const ounces = String(Math.round((Number(mL) * 3.785) / 29.57 / 0.5) * 0.5)
+  return { dose: 'so much per gallon', amount: ounces, more: { 'How much': ounces } }
+}
 
-const labels: readonly Label[] = [
+const labels = (dosed: typeof perLitre | typeof perGallon): readonly Label[] => [
   {
     name: 'Lantern',
     is: 'chlorine',
     ...strength('2.5'),
     uses: [
       { for: 'Sanitize frozen-dessert machines', ...aim('100', '200', '150') },
-      { for: 'Sanitize utensils', ...aim('50', '100', '100') },
+      { for: 'Sanitize utensils', ...aim('100', '200', '150') },
     ],
   },
   {
@@ -115,16 +124,16 @@ const labels: readonly Label[] = [
   {
     name: 'Suds',
     is: 'detergent',
-    ...perLitre('5'),
+    ...dosed('5'),
     uses: [{ for: 'Wash frozen-dessert machines' }, { for: 'Wash by hand' }],
   },
   {
     name: 'Scale-ex',
     is: 'acid (descaler',
-    ...perLitre('23'),
+    ...dosed('23'),
     uses: [{ for: 'Descale ice machines' }, { for: 'Delime dish machines' }],
   },
-  { name: 'Bean wash', is: 'strong alkali', ...perLitre('10'), uses: [{ for: 'Soak portafilters' }] },
+  { name: 'Bean wash', is: 'strong alkali', ...dosed('10'), uses: [{ for: 'Soak portafilters' }] },
 ]
 
 const machines = [
@@ -179,13 +188,13 @@ async function founded(hands: Hands): Promise<void> {
   await expect(page.getByRole('heading', { name: 'What stands here' })).toBeVisible()
 }
 
-async function equipped(hands: Hands): Promise<void> {
+async function equipped(hands: Hands, dosed: typeof perLitre | typeof perGallon): Promise<void> {
   const { page } = hands
   await hands.follow('Add machines')
   for (const name of machines) await hands.tap(`One more: ${name}`)
   await hands.tap(/^Add 8/)
   await expect(page.getByText('8 machines and places, 7 with typical numbers')).toBeVisible()
-  for (const [i, label] of labels.entries()) {
+  for (const [i, label] of labels(dosed).entries()) {
     if (i === 0) await hands.follow('Enter a label')
     else await hands.tap('Enter a label')
     if (i === 0) await hands.choose('What it is for', 'Sanitize frozen-dessert machines')
@@ -196,7 +205,7 @@ async function equipped(hands: Hands): Promise<void> {
 /** Strips with the date of their pack, a thermometer, and what amounts are measured in. */
 async function measured(hands: Hands, tools: readonly string[]): Promise<void> {
   await hands.page.goto(address('/house/instruments'))
-  for (const strips of ['Chlorine strips', 'Quat strips']) {
+  for (const strips of ['Chlorine strips', 'Quat strips', 'pH strips']) {
     await hands.tap(new RegExp(`^\\+ ${strips}`))
     await hands.type(new RegExp(`^${strips}`), '2027-10-01')
     await hands.tap('Add')
@@ -219,6 +228,75 @@ async function staffed(hands: Hands): Promise<void> {
   }
 }
 
+/** Everybody closes tonight, and the evening is planned. */
+async function planned(hands: Hands): Promise<void> {
+  const { page } = hands
+  await page.goto(address('/house/start'))
+  await expect(page.getByText('5 people beside you')).toBeVisible()
+  await isAccessible(page)
+  await hands.follow('Fill the roster')
+  await hands.tap('Add all 6 others')
+  await hands.tap('Save')
+  await expect(page.getByText('Saved. Plan the shift anew to use it.')).toBeVisible()
+  await page.goto(address('/shift'))
+  await hands.tap('Plan the shift')
+  await expect(page.locator('.figure b')).toBeVisible({ timeout: 60_000 })
+}
+
+/** Somebody of the crew comes for the first time: the PIN they were given is changed there. */
+async function firstSignIn(hands: Hands, name: string): Promise<void> {
+  const { page } = hands
+  await hands.tap(/^Acting: /)
+  await hands.tap('Sign in someone else')
+  await hands.tap(new RegExp(`^${name} crew`))
+  await hands.digits('5274')
+  await hands.tap('Sign in')
+  await expect(
+    page.getByText(`${name}, choose your own PIN: 4 to 8 digits that nobody else knows`),
+  ).toBeVisible()
+  await hands.digits('1111')
+  await hands.tap('Keep this PIN and sign in')
+  await expect(page.getByText('Anybody would try this PIN first.')).toBeVisible()
+  await hands.digits('9046')
+  await hands.tap('Keep this PIN and sign in')
+  await expect(page.getByRole('button', { name: `Acting: ${name}` })).toBeVisible()
+}
+
+/** The sink is set up with the products that were entered, step by step to its end. */
+async function worked(page: Page, each?: (where: string) => Promise<void>): Promise<void> {
+  await page.goto(address('/run'))
+  await page
+    .locator('.chooser li', { hasText: 'Sink' })
+    .getByRole('button', { name: /Set up/ })
+    .tap()
+  await expect(page).toHaveURL(/\/run\/[0-9a-f-]{36}$/)
+  await expect(page.getByText('Typical numbers: check its plate and manual')).toBeVisible()
+  const one = new GenericCrew(page)
+  if (each) {
+    one.reads = { water: '86', 'heat-temperature': '122' }
+    one.onStep = (_, key) => each(key)
+  }
+  await one.toTheEnd()
+  await expect(page.getByRole('heading', { name: 'Finished' })).toBeVisible()
+  await expect(page.getByText('all sent')).toBeVisible()
+}
+
+async function signed(page: Page): Promise<void> {
+  await page.goto(address('/log'))
+  await press(page, 'Sign the day')
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel(/Why is it signed all the same/).fill('the first evening')
+  for (const digit of '5274') await dialog.getByRole('button', { name: digit, exact: true }).click()
+  await dialog.getByRole('button', { name: 'Sign the day' }).click()
+  await expect(dialog).toBeHidden()
+  await expect(page.locator('.signed')).toHaveText(/^Signed .* by Ada$/)
+  await press(page, 'Check the chain')
+  await expect(page.getByText(/^Whole: \d+ records/)).toBeVisible()
+}
+
+/** What no page of a US site says: a metric unit, with a number or on its own. */
+const metric = /°C|\b(kPa|mL|mm|kg)\b|(?<!\/)\bcm\b|\d\s?(L|m)\b/
+
 test.describe('a site out of an empty database', () => {
   test.use({ hasTouch: true, locale: 'en-IE', timezoneId: 'Europe/Dublin' })
 
@@ -226,15 +304,62 @@ test.describe('a site out of an empty database', () => {
     const hands = new Hands(page, true)
     await founded(hands)
     await isAccessible(page)
-    await equipped(hands)
+    await equipped(hands, perLitre)
     await measured(hands, ['Probe thermometer, ±1 °C', '20 mL syringe', '100 mL beaker', '500 mL jug'])
     await staffed(hands)
-    await page.goto(address('/house/start'))
-    await expect(page.getByText('5 people beside you')).toBeVisible()
-    await isAccessible(page)
-    console.log(hands.taps, hands.characters)
-    await page.screenshot({ path: '/tmp/e1.png' })
-    await hands.follow('Fill the roster')
-    await page.screenshot({ path: '/tmp/e2.png' })
+    await planned(hands)
+    // A first start's two deliberate mistakes among them.
+    const description = `${hands.taps} taps, ${hands.characters} characters`
+    test.info().annotations.push({ type: 'cost before the first run', description })
+    expect(hands.characters).toBeLessThan(400)
+    await firstSignIn(hands, 'Bo')
+    await worked(page)
+    await press(page, /^Acting: /)
+    await press(page, /^Ada manager/)
+    await signed(page)
+  })
+})
+
+test.describe('a site in the United States', () => {
+  test.use({ hasTouch: true, locale: 'en-US', timezoneId: 'America/New_York' })
+
+  test('is set up by keyboard, and reads in US units all the way', async ({ page }) => {
+    const hands = new Hands(page, false)
+    await founded(hands)
+    const said = async (where: string) =>
+      expect(metric.exec(await page.locator('body').innerText())?.[0] ?? '', where).toBe('')
+    await said('set-up')
+    await equipped(hands, perGallon)
+    await said('products')
+    await measured(hands, [
+      'Probe thermometer, ±2 °F',
+      'Teaspoon (1/6 fl oz)',
+      '1 fl oz cup',
+      '8 fl oz measuring cup',
+    ])
+    await said('instruments')
+    await staffed(hands)
+    for (const path of [
+      '/house/stations',
+      '/house/start',
+      '/house/trade',
+      '/bench/mix',
+      '/bench/check',
+      '/shift',
+    ]) {
+      await page.goto(address(path))
+      await expect(page.getByRole('button', { name: /^Acting: Ada/ })).toBeVisible()
+      await said(path)
+    }
+    await page.goto(address('/house/stations'))
+    for (const station of ['Soft-serve', 'Dish machine', 'Sink', 'Ice machine']) {
+      await page
+        .getByRole('button', { name: new RegExp(`^${station}`) })
+        .first()
+        .click()
+      await said(station)
+    }
+    await worked(page, said)
+    await signed(page)
   })
 })

@@ -21,6 +21,8 @@ export class GenericCrew {
   onCut: (key: string) => Promise<void> = () => Promise.resolve()
   /** Steps worked, by key, in order. */
   readonly worked: string[] = []
+  /** What is read by field, where it is not what a metric site reads. */
+  reads: Readonly<Record<string, string>> = {}
   /** Called at each step as it is first shown. */
   onStep: (kind: string, key: string) => Promise<void> = () => Promise.resolve()
 
@@ -214,6 +216,7 @@ export class GenericCrew {
       'heat-temperature': '50',
       'heat-seconds': '40',
       'heat-product': '3',
+      ...this.reads,
     }
     for (const [id, value] of Object.entries(fields)) {
       const field = step.locator(`#${id}`)

@@ -1,16 +1,14 @@
-/** What tests import as `vitest`: the runner's own globals, but for the hook below. */
-const real = globalThis as unknown as typeof import('vitest')
-export const { afterAll, afterEach, beforeEach, describe, expect, it, test, vi } = real
+import { beforeAll as before, beforeEach } from 'vitest'
 
-type Hook = () => unknown
+export * from 'vitest'
 
 /**
  * What must be there before the tests, and could not be made, fails each of them: where a hook throws they are skipped, and what
  * was mutated would seem to live.
  */
-export const beforeAll = (prepare: Hook, timeout?: number): void => {
+export const beforeAll = (prepare: () => unknown, timeout?: number): void => {
   let failure: { readonly error: unknown } | null = null
-  real.beforeAll(async () => {
+  before(async () => {
     try {
       await prepare()
     } catch (error) {

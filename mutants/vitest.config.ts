@@ -13,13 +13,20 @@ export default defineConfig({
     alias: [
       { find: /^@tadka\/(core|contract)\/(.+)$/, replacement: `${root}$1/$2/index.ts` },
       { find: /^@tadka\/devices$/, replacement: `${root}devices/index.ts` },
-      { find: /^vitest$/, replacement: `${root}mutants/vitest-with-hooks.ts` },
     ],
   },
+  plugins: [
+    {
+      name: 'hooks-that-fail',
+      enforce: 'pre',
+      // Of tests alone: what runs them has the real ones.
+      resolveId: (id, importer) =>
+        id === 'vitest' && importer?.endsWith('.test.ts') ? `${root}mutants/vitest-with-hooks.ts` : null,
+    },
+  ],
   test: {
     include: [...folder.tests],
     environment: 'node',
-    globals: true,
     testTimeout: 60_000,
     ...(folder.database
       ? { globalSetup: ['launcher/test-cluster.ts'], fileParallelism: false, hookTimeout: 120_000 }

@@ -9,6 +9,20 @@ export interface TypicalInstrument {
   readonly needsDate: boolean
 }
 
+const ph: TypicalInstrument = {
+  id: 'ph',
+  needsDate: true,
+  make: (name) => ({
+    kind: 'strip',
+    name,
+    unit: 'pH',
+    agent: null,
+    blocks: [5, 6, 7, 8, 9],
+    colours: ['#e8b04a', '#d9c653', '#9db85a', '#5f9a72', '#3f7b8f'],
+    bestBefore: 0,
+  }),
+}
+
 const strip = (
   id: string,
   agent: 'chlorine' | 'quat',
@@ -57,6 +71,7 @@ const strips: readonly TypicalInstrument[] = [
     ['#f4efe6', '#ded3e2', '#bda9cf', '#967fb6', '#6c5597'],
   ),
   strip('quat', 'quat', [0, 100, 200, 300, 400], ['#efe6a0', '#d5dd8e', '#a9cf8e', '#8cc08e', '#74b58c']),
+  ph,
 ]
 const scale: TypicalInstrument = {
   id: 'scale',

@@ -6,6 +6,8 @@ import type { Agent } from '../rules/index.ts'
 export type Missing =
   | { readonly what: 'product'; readonly use: string; readonly stations: readonly string[] }
   | { readonly what: 'strip'; readonly agent: Agent; readonly products: readonly string[] }
+  /** Chlorine and iodine pass by their pH too. */
+  | { readonly what: 'ph'; readonly products: readonly string[] }
   | { readonly what: 'tool' | 'scale' | 'thermometer' | 'people' | 'lead' }
   | { readonly what: 'signOffs'; readonly people: readonly string[] }
 
@@ -53,6 +55,9 @@ export function missingOf(parts: SiteParts): Missing[] {
     const names = products.filter((p) => p.agent === agent).map((p) => p.name)
     if (!tested) missing.push({ what: 'strip', agent, products: names })
   }
+  const byPh = products.filter((p) => p.agent === 'chlorine' || p.agent === 'iodine').map((p) => p.name)
+  const readsPh = instruments.some((i) => i.kind === 'strip' && i.unit === 'pH')
+  if (byPh.length > 0 && !readsPh) missing.push({ what: 'ph', products: byPh })
   if (products.some(liquid) && !has('tool')) missing.push({ what: 'tool' })
   if (products.some(powder) && !has('scale')) missing.push({ what: 'scale' })
   if (parts.stations.length > 0 && !has('thermometer')) missing.push({ what: 'thermometer' })

@@ -62,6 +62,13 @@ describe('what a site lacks', () => {
       expect(what({ products, people, instruments })).toEqual([])
     }
   })
+  it('is a pH strip where chlorine or iodine is used: without its pH no reading of it passes', () => {
+    const products = [product('chlorine', { kind: 'pieces', active: 1, mayBeHalved: false }, 'utensils')]
+    const instruments = typicalInstruments('metric').filter((i) => i.id !== 'ph')
+    const people = [person('m', 'manager'), person('l', 'lead')]
+    const without = { products, people, instruments: instruments.map((i) => i.make(i.id, 1)) }
+    expect(missingOf(parts(without))).toEqual([{ what: 'ph', products: ['P utensils'] }])
+  })
   it('is crew, a lead, and what crew may clean', () => {
     const people = [person('m', 'manager')]
     expect(missingOf(parts({ people }))).toEqual([{ what: 'people' }])

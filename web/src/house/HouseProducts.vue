@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import type { ProductSet } from '@tadka/core/record'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -7,6 +6,7 @@ import { useRoute } from 'vue-router'
 import { useTimes } from '../look/times.ts'
 import { useSession } from '../people/session.ts'
 import { useSite } from '../record/site.ts'
+import { useDoseWords } from '../solution/dose-words.ts'
 import ContainerForm from './ContainerForm.vue'
 import LabelForm from './LabelForm.vue'
 import { useKit, type Product } from './kit.ts'
@@ -23,18 +23,9 @@ const wanted = computed(() => String(route.query['for'] ?? ''))
 const editing = ref<Product | 'new' | null>(wanted.value === '' ? null : 'new')
 const opening = ref<string | null>(null)
 
-function supply(p: ProductSet): string {
-  if (p.supply.kind === 'strength') {
-    const { stock, stated } = p.supply
-    const ppm = t('house.stockPpm', { v: Math.round(stock) })
-    return stated && stated.as !== 'ppm' ? `${stated.value} ${stated.as}: ${ppm}` : ppm
-  }
-  if (p.supply.kind === 'per-litre') return t('house.perLitre', { v: p.supply.millilitres })
-  if (p.supply.kind === 'grams-per-litre') return t('house.gramsPerLitre', { v: p.supply.grams })
-  if (p.supply.kind === 'powder') return t('house.powder', { v: p.supply.active * 100 })
-  if (p.supply.kind === 'pieces') return t('house.pieces', { v: p.supply.active })
-  return t('house.ratio', { meaning: p.supply.meaning, parts: p.supply.parts })
-}
+const dose = useDoseWords()
+const water = ({ c, f }: { c: number; f: number }) =>
+  site.set?.units === 'us' ? t('house.temperatureF', { f }) : t('house.temperature', { c })
 const neverOf = (p: Product) =>
   p.neverWith === null
     ? t('house.notEntered')
@@ -50,7 +41,7 @@ const neverOf = (p: Product) =>
         <div class="name">
           <b>{{ p.name }}</b>
           <p class="quiet">{{ p.purpose }}</p>
-          <p>{{ supply(p) }}</p>
+          <p>{{ dose(p.supply) }}</p>
           <p v-if="p.container" class="small">
             {{ t('house.opened', { date: date(p.container.openedAt) }) }}
           </p>
@@ -68,7 +59,7 @@ const neverOf = (p: Product) =>
             {{
               [
                 u.range ? t('house.range', u.range) : t('house.notLabelled'),
-                u.temperature ? t('house.temperature', { c: u.temperature.c }) : '',
+                u.temperature ? water(u.temperature) : '',
                 u.contactSeconds ? t('house.contact', { s: u.contactSeconds }) : '',
               ]
                 .filter(Boolean)

@@ -15,7 +15,7 @@ const { counts, missing } = useSetUp()
 const parts = {
   machines: { to: '/house/stations?add=1', of: [] },
   products: { to: '/house/products', of: ['product'] },
-  instruments: { to: '/house/instruments', of: ['strip', 'tool', 'scale', 'thermometer'] },
+  instruments: { to: '/house/instruments', of: ['strip', 'ph', 'tool', 'scale', 'thermometer'] },
   people: { to: '/house/people', of: ['people', 'lead', 'signOffs'] },
   roster: { to: '/shift/roster', of: [] },
 } as const satisfies Record<string, { to: string; of: readonly Missing['what'][] }>
@@ -34,6 +34,8 @@ function tell(m: Missing): string {
         agent: t(`setup.agent.${m.agent}`),
         products: m.products.join(', '),
       })
+    case 'ph':
+      return t('setup.missing.ph', { products: m.products.join(', ') })
     case 'signOffs':
       return t('setup.missing.signOffs', { names: list(m.people, names.person) })
     default:

@@ -37,7 +37,9 @@ const site = useSite()
 const kit = useKit()
 const message = useMessage()
 
-const draft = ref<LabelDraft>(props.product ? labelTyped(props.product) : { ...emptyLabel })
+/** US labels give ounces to the gallon. */
+const blank = site.set?.units === 'us' ? ({ ...emptyLabel, unit: 'fl oz', of: 'gal' } as const) : emptyLabel
+const draft = ref<LabelDraft>(props.product ? labelTyped(props.product) : blank)
 const tried = ref(false)
 const set = (change: Partial<LabelDraft>) => (draft.value = { ...draft.value, ...change })
 const setUse = (i: number, change: Partial<UseDraft>) =>

@@ -12,6 +12,7 @@ import { useKit } from '../../house/kit.ts'
 import ChoicePick from '../../pieces/ChoicePick.vue'
 import { useSite } from '../../record/site.ts'
 import { useChosenProduct } from '../../solution/chosen-product.ts'
+import { useDoseWords } from '../../solution/dose-words.ts'
 import { useWays } from '../../solution/measured.ts'
 import WayShown from '../../solution/WayShown.vue'
 import { volumeWords } from '../../solution/words.ts'
@@ -25,6 +26,7 @@ export type Poured = Pick<
 const props = defineProps<{ step: Step & { kind: 'mix' }; run: RunState; blocked: boolean }>()
 const emit = defineEmits<{ poured: [poured: Poured] }>()
 const { t } = useI18n()
+const dose = useDoseWords()
 const site = useSite()
 const kit = useKit()
 const waysOf = useWays()
@@ -115,7 +117,7 @@ function poured(): void {
       <b>{{ water }}</b>
     </template>
     <p v-if="candidate.product.supply.kind === 'per-litre'" class="why">
-      {{ t('run.perLitre', { ml: candidate.product.supply.millilitres }) }}
+      {{ t('run.byLabel', { dose: dose(candidate.product.supply) }) }}
     </p>
     <p v-if="candidate.product.ppe.length > 0" class="ppe">
       {{ t('bench.ppe', { list: candidate.product.ppe.join(', ') }) }}

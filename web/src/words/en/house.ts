@@ -75,6 +75,12 @@ export const house = {
   turnsAt: 'turns at {value} {unit}, good until {date}',
   range: '{lo} to {hi} ppm',
   temperature: 'water {c} °C or more',
+  temperatureF: 'water {f} °F or more',
+  worded: {
+    per: '{amount} {unit} per {per} {of} of water',
+    ratio: '{ppm} ppm at 1 {meaning} {parts}',
+    pieces: '{pieces} per {per} {of} of water: {ppm} ppm',
+  },
   contact: 'contact {s} s',
   stockPpm: '{v} ppm concentrate',
   perLitre: '{v} mL to a litre of water',

@@ -8,6 +8,7 @@ export const instruments = {
   metric: {
     chlorine: 'Chlorine strips, 0 to 200 ppm',
     quat: 'Quat strips, 0 to 400 ppm',
+    ph: 'pH strips, 5 to 9',
     probe: 'Probe thermometer, ±1 °C',
     syringe: '20 mL syringe',
     beaker: '100 mL beaker',
@@ -18,6 +19,7 @@ export const instruments = {
   us: {
     chlorine: 'Chlorine strips, 0 to 200 ppm',
     quat: 'Quat strips, 0 to 400 ppm',
+    ph: 'pH strips, 5 to 9',
     probe: 'Probe thermometer, ±2 °F',
     teaspoon: 'Teaspoon (1/6 fl oz)',
     ounceCup: '1 fl oz cup',

@@ -165,7 +165,7 @@ export const run = {
   tooMuch: 'The {vessel} holds {volume} by its plate: less than is mixed in it.',
   tooMuchHow: 'Put its plate right in House.',
   noProduct: 'No product of this site is meant for this. Enter its label in House.',
-  perLitre: '{ml} mL a litre by the label.',
+  byLabel: 'By the label: {dose}.',
   fillings: '{n} fillings of the {tool}',
   lubricateYes: 'Lubricate',
   lubricateNever: 'Stay dry',

@@ -20,6 +20,7 @@ export const setup = {
   missing: {
     product: 'No product to {use} ({stations})',
     strip: 'No strip or kit for {agent}: {products} cannot be tested.',
+    ph: 'No pH strip: {products} can never be in range without its pH.',
     tool: 'No jug, cup or syringe: liquids cannot be measured out.',
     scale: 'No scale: powder cannot be weighed.',
     thermometer: 'No thermometer: temperatures count as read without one.',
