@@ -51,7 +51,7 @@ export const folders: readonly Folder[] = [
   {
     name: 'senders',
     mutate: ['server/people/{guard,draft-access,passes,pins}.ts'],
-    tests: ['server/test/{people,persons,tablets,guards,held,roles,waits}.test.ts'],
+    tests: ['server/test/{senders,people,persons,tablets,guards,held,waits}.test.ts'],
     database: true,
   },
 ]

@@ -149,6 +149,47 @@ describe('what may not go into the log as it is', () => {
     expect((await decided(manager, late.id, false)).statusCode).toBe(404)
     expect((await verifySite(server.pool, siteId)).faults).toEqual([])
   })
+  it('is let in by the role that they have now: not what they may do no more, and still who has left', async () => {
+    const change = (role: 'crew' | 'lead', left: boolean) =>
+      ask(server, manager, 'POST', '/people/ines', { name: 'Ines', role, login: null, left })
+    const { cookie } = await signedIn('bao', '2468')
+    const at = server.clock.now - 1_800_000
+    const closed = draft(
+      at,
+      'case.closed@1',
+      { case: 'c-held', station: null, reason: 'because' },
+      { by: 'ines', subject: { kind: 'case', id: 'c-held' } },
+    )
+    const walked = parked(at, { by: 'ines' })
+    expect(await send(cookie, [closed, walked], null)).toEqual([
+      'held not_on_this_tablet',
+      'held not_on_this_tablet',
+    ])
+    await change('crew', false)
+    expect((await decided(manager, closed.id, true)).json()).toMatchObject({
+      code: 'not_allowed',
+      details: { needs: 'close-case' },
+    })
+    expect((await heldNow()).map((h) => h.id)).toContain(closed.id)
+    await change('crew', true)
+    expect((await decided(manager, walked.id, true)).json()).toMatchObject({
+      outcome: { id: walked.id, outcome: 'accepted' },
+    })
+    await change('lead', false)
+    expect((await decided(manager, closed.id, false)).json()).toMatchObject({
+      outcome: { id: closed.id, outcome: 'left-out' },
+    })
+  })
+  it('stays undecided where the log refuses it, and says why', async () => {
+    const { cookie } = await signedIn('bao', '2468')
+    const now = parked(server.clock.now)
+    const other = { ...now, observedAt: server.clock.now - 1_800_000 }
+    expect(await send(cookie, [other], null)).toEqual(['held not_on_this_tablet'])
+    expect(await send(cookie, [now], null)).toEqual(['accepted'])
+    const answer = (await decided(manager, now.id, true)).json()
+    expect(answer).toMatchObject({ outcome: { outcome: 'refused', code: 'id_reused' } })
+    expect((await heldNow()).map((h) => h.id)).toContain(now.id)
+  })
   it('left out is kept all the same, with who, when and why', async () => {
     const { cookie } = await signedIn('bao', '2468')
     const odd = parked(server.clock.now - 1_800_000)

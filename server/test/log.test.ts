@@ -56,6 +56,39 @@ describe('the log', () => {
     expect(records.length).toBeGreaterThan(0)
     for (const r of records) expect(r.observedAt >= from && r.observedAt < to).toBe(true)
   })
+  it('can be asked for what came since, what was before, and all but some types', async () => {
+    const at = server.clock.now - 43_200_000
+    const since = await page(`from=${at}&limit=200`)
+    expect(since.length).toBeGreaterThan(0)
+    expect(since.every((r) => r.observedAt >= at)).toBe(true)
+    const until = await page(`to=${at}&limit=200`)
+    expect(until.length).toBeGreaterThan(0)
+    expect(until.every((r) => r.observedAt < at)).toBe(true)
+    const others = await page('without=cycle.judged@1,run.step.done@2&limit=200')
+    expect(others.length).toBe(200)
+    expect(others.some((r) => r.type === 'cycle.judged@1' || r.type === 'run.step.done@2')).toBe(false)
+  })
+  it('has beside a reading that was not in what it led to, and beside others nothing', async () => {
+    const answer = (await get('log?types=reading.taken@1&limit=200')).json<{
+      records: Stored[]
+      cases: { id: string }[]
+    }>()
+    const failed = answer.records.filter(
+      (r) => r.type === 'reading.taken@1' && r.payload.judgement.overall !== 'in' && !r.payload.case,
+    )
+    expect(failed.length).toBeGreaterThan(0)
+    expect(answer.cases.map((c) => c.id).toSorted()).toEqual(failed.map((r) => r.id).toSorted())
+    const none = await get('log?types=run.finished@1&limit=5')
+    expect(none.json()).toMatchObject({ cases: [] })
+  })
+  it('tells nothing of a subject that there is not, and of one that there is its state', async () => {
+    expect((await get('subjects/station/no-such-station')).json()).toMatchObject({ code: 'not_found' })
+    expect((await get('subjects/station/galley-bucket')).json()).toMatchObject({
+      state: { plate: { name: 'Galley cloths' } },
+    })
+    const { serverTime, seq } = (await get('state')).json<{ serverTime: number; seq: number }>()
+    expect([serverTime, seq > 1000]).toEqual([server.clock.now, true])
+  })
   it('refuses a page that makes no sense', async () => {
     expect((await get('log?limit=0')).json()).toMatchObject({ code: 'body_malformed' })
     expect((await get('log?before=yesterday')).statusCode).toBe(400)
@@ -65,7 +98,10 @@ describe('the log', () => {
 describe('the log as JSON', () => {
   it('is whole, and its chain can be checked by anyone with SHA-256 and RFC 8785', async () => {
     const file = (await get('log.json')).json<{ format: string; version: number; records: Stored[] }>()
-    expect(file).toMatchObject({ format: 'tadka-log', version: 1 })
+    expect(file).toMatchObject({ format: 'tadka-log', version: 1, site: siteId })
+    // More than are read at a time.
+    expect(file.records.length).toBeGreaterThan(1000)
+    expect(file.records.map((r) => r.seq)).toEqual(file.records.map((_, i) => i + 1))
     const links = file.records.map(({ hash, ...record }) => ({
       seq: record.seq,
       text: canonicalText(record),
@@ -80,9 +116,12 @@ describe('the log as CSV', () => {
   it('has its columns, and a row a record', async () => {
     const answer = await get('log.csv')
     expect(answer.headers['content-type']).toContain('text/csv')
+    expect(answer.headers['content-disposition']).toBe(`attachment; filename="${siteId}-log.csv"`)
     const lines = answer.body.trimEnd().split('\n')
     expect(lines[0]).toBe(csvColumns.join(','))
-    const { records } = (await get('log.json')).json<{ records: unknown[] }>()
+    const json = await get('log.json')
+    expect(json.headers['content-disposition']).toBe(`attachment; filename="${siteId}-log.json"`)
+    const { records } = json.json<{ records: unknown[] }>()
     expect(lines.length).toBe(records.length + 1)
   })
   it('sets what a spreadsheet would take for a formula behind an apostrophe', async () => {
