@@ -17,7 +17,9 @@ export const places = [
   '/dish/sink',
   '/dish/files',
   '/log',
+  '/house/start',
   '/house/stations',
+  '/house/stations?add=1',
   '/house/trade',
   '/house/procedures',
   '/house/products',
@@ -25,6 +27,7 @@ export const places = [
   '/house/devices',
   '/house/spares',
   '/house/schools',
+  '/house/people',
   '/house/tablet',
   '/chart/ice-nugget.half-year?station=kiosk-nugget',
 ]

@@ -100,7 +100,7 @@ test('without a probe racks are counted with one button, and taken back; the gau
   await expect(page.getByRole('alert')).toHaveText('There is one of this name already: choose another.')
   await page.getByRole('textbox', { name: 'Its name' }).fill('Quay dish')
   await page.locator('form.house-form .n-select').click()
-  await page.locator('.n-base-select-option', { hasText: 'dish machine chemical' }).click()
+  await page.locator('.n-base-select-option', { hasText: 'Dish machine, chemical rinse' }).click()
   await page.getByRole('textbox', { name: 'Number on its tag' }).fill('61')
   await press(page, 'Enter it')
   await page.getByRole('textbox', { name: 'Wash tank holds' }).fill('12')
