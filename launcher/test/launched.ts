@@ -29,13 +29,13 @@ export async function toEnd(child: ChildProcess): Promise<{ code: number | null;
   return { code, said }
 }
 
-/** Until it has said these words; what it says afterwards is let through. */
-export async function until(child: ChildProcess, words: string): Promise<void> {
+/** What it said until it has said these words; what it says afterwards is let through. */
+export async function until(child: ChildProcess, words: string): Promise<string> {
   let said = ''
-  await new Promise<void>((resolve, reject) => {
+  return new Promise((resolve, reject) => {
     child.stdout?.on('data', (chunk: Buffer) => {
       said += chunk.toString()
-      if (said.includes(words)) resolve()
+      if (said.includes(words)) resolve(said)
     })
     child.once('exit', () => reject(new Error(`it ended before it said "${words}": ${said}`)))
   })

@@ -6,6 +6,7 @@ import { countriesIn, countryOfLanguage, weekOf } from '../src/house/countries.t
 import { emptyFounding, foundFaults, foundingOf, loginOf } from '../src/house/found-draft.ts'
 import { readHours, readLocalTime } from '../src/house/local-time.ts'
 import { stationsPicked } from '../src/house/machine-pick.ts'
+import { localeOf } from '../src/look/times.ts'
 import { i18n } from '../src/words/index.ts'
 
 describe('a time of day', () => {
@@ -95,6 +96,16 @@ describe('countries', () => {
     expect(weekOf('US')[0]).toBe(7)
     expect(weekOf('IE')).toEqual([1, 2, 3, 4, 5, 6, 7])
     expect(weekOf(null)).toHaveLength(7)
+  })
+})
+
+describe('dates', () => {
+  it('have the month first in the United States alone', () => {
+    const day = (country?: string) =>
+      new Intl.DateTimeFormat(localeOf(country), { day: 'numeric', month: 'short' }).format(
+        Date.UTC(2026, 10, 26, 12),
+      )
+    expect([day('US'), day('IE'), day()]).toEqual(['Nov 26', '26 Nov', '26 Nov'])
   })
 })
 

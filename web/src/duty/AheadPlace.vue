@@ -4,6 +4,7 @@ import { showMinutes } from '@tadka/core/quantity'
 import type { SiteSet } from '@tadka/core/record'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { localeOf } from '../look/times.ts'
 import PlaceBar from '../frame/PlaceBar.vue'
 import { useProcedures } from '../procedure/procedures.ts'
 import { useNames } from '../record/names.ts'
@@ -29,8 +30,9 @@ const most = computed(() => Math.max(60, ...days.value.map((d) => d.minutes)))
 const taken = ref<string | null>(null)
 const shown = computed(() => days.value.find((d) => d.date === (taken.value ?? today.value)) ?? null)
 
-const format = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' })
-const long = new Intl.DateTimeFormat('en-GB', {
+const locale = localeOf(set.value?.country)
+const format = new Intl.DateTimeFormat(locale, { day: 'numeric', month: 'short', timeZone: 'UTC' })
+const long = new Intl.DateTimeFormat(locale, {
   weekday: 'long',
   day: 'numeric',
   month: 'long',
@@ -39,7 +41,7 @@ const long = new Intl.DateTimeFormat('en-GB', {
 const short = (date: string) => format.format(Date.parse(date))
 const besides = (d: AheadDay) => d.items.filter(isBesides)
 const weekdays = Array.from({ length: 7 }, (_, i) =>
-  new Intl.DateTimeFormat('en-GB', { weekday: 'short', timeZone: 'UTC' }).format(Date.UTC(2026, 10, 23 + i)),
+  new Intl.DateTimeFormat(locale, { weekday: 'short', timeZone: 'UTC' }).format(Date.UTC(2026, 10, 23 + i)),
 )
 </script>
 
