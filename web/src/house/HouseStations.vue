@@ -49,11 +49,15 @@ const whereOf = (plate: StationSet | null) =>
   [plate?.place, plate?.model, plate?.tag ? t('house.tag', { tag: plate.tag }) : '']
     .filter(Boolean)
     .join(' · ')
+const picking = computed(
+  () => session.mayDo('set-up-house') && (adding.value || site.all('station').length === 0),
+)
 /** Whoever came here from the set-up goes on there. */
-function added(): void {
+function leave(): void {
   adding.value = false
   if (route.query['add'] !== undefined) void router.push('/house/start')
 }
+
 const lastDone = (runs: Record<string, { finishedAt: number; by: string }>) =>
   Object.entries(runs).map(
     ([id, r]) => `${names.procedure(id)} ${day(r.finishedAt)} ${clock(r.finishedAt)}, ${names.person(r.by)}`,
@@ -61,7 +65,8 @@ const lastDone = (runs: Record<string, { finishedAt: number; by: string }>) =>
 </script>
 
 <template>
-  <section>
+  <machine-pick v-if="picking" :may-leave="site.all('station').length > 0" @added="leave" @close="leave" />
+  <section v-else>
     <n-input
       ref="input"
       v-model:value="query"
@@ -111,13 +116,10 @@ const lastDone = (runs: Record<string, { finishedAt: number; by: string }>) =>
       </li>
     </ul>
     <template v-if="session.mayDo('set-up-house')">
-      <machine-pick v-if="adding || site.all('station').length === 0" @added="added" />
-      <template v-else>
-        <n-button type="primary" size="large" class="add" @click="adding = true">{{
-          t('machines.open')
-        }}</n-button>
-        <station-form @entered="show" />
-      </template>
+      <n-button type="primary" size="large" class="add" @click="adding = true">{{
+        t('machines.open')
+      }}</n-button>
+      <station-form @entered="show" />
     </template>
   </section>
 </template>

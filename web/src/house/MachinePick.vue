@@ -10,7 +10,8 @@ import './form.css'
 import { stationsPicked } from './machine-pick.ts'
 
 /** What stands here, picked by its drawing and how many: each comes with what a typical model has. */
-const emit = defineEmits<{ added: [] }>()
+defineProps<{ mayLeave: boolean }>()
+const emit = defineEmits<{ added: []; close: [] }>()
 const { t } = useI18n()
 const site = useSite()
 const message = useMessage()
@@ -90,6 +91,7 @@ function add(): void {
           :get-show="() => true"
         />
       </label>
+      <n-button v-if="mayLeave" size="large" @click="emit('close')">{{ t('first.back') }}</n-button>
       <n-button type="primary" size="large" attr-type="submit" :disabled="total === 0">
         {{ total === 0 ? t('machines.none') : t('machines.add', { n: total }, total) }}
       </n-button>
@@ -146,7 +148,7 @@ footer {
   position: sticky;
   bottom: 0;
   display: grid;
-  grid-template-columns: 1fr auto;
+  grid-template-columns: 1fr auto auto;
   gap: 20px;
   align-items: end;
   padding: 12px 0;
