@@ -194,6 +194,17 @@ async function equipped(hands: Hands, dosed: typeof perLitre | typeof perGallon)
   for (const name of machines) await hands.tap(`One more: ${name}`)
   await hands.tap(/^Add 8/)
   await expect(page.getByText('8 machines and places, 7 with typical numbers')).toBeVisible()
+  await expect(page.getByText('all sent')).toBeVisible()
+  // What no product is entered for is said before the run, with the way to it.
+  await page.goto(address('/run'))
+  await page
+    .locator('.chooser li', { hasText: 'Sink' })
+    .getByRole('button', { name: /Set up/ })
+    .click()
+  await expect(page.getByText('No product here is entered for: Wash by hand, in the sink.')).toBeVisible()
+  await page.getByRole('link', { name: 'Enter a label' }).first().click()
+  await expect(page.getByLabel('What for, in the label’s words')).toHaveValue('Wash by hand, in the sink')
+  await page.goto(address('/house/start'))
   for (const [i, label] of labels(dosed).entries()) {
     if (i === 0) await hands.follow('Enter a label')
     else await hands.tap('Enter a label')

@@ -38,14 +38,8 @@ function add(): void {
     .every('station')
     .flatMap((s) => (s.plate ? [{ id: s.id, name: s.plate.name, tag: s.plate.tag }] : []))
   const words = { short, model: t('machines.model') }
-  for (const { id, set } of stationsPicked(
-    picked.value,
-    place.value,
-    site.set?.units ?? 'metric',
-    known,
-    words,
-  ))
-    site.record('station.set@1', { kind: 'station', id }, set)
+  const stations = stationsPicked(picked.value, place.value, site.set?.units ?? 'metric', known, words)
+  site.commit(...stations.map(({ id, set }) => site.draftOf('station.set@1', { kind: 'station', id }, set)))
   message.success(t('machines.added', { n: total.value }))
   counts.value = {}
   emit('added')

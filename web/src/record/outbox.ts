@@ -4,11 +4,14 @@ export type { Provenance, Kept, KeptPhoto } from './tablet-store.ts'
 
 export const allKept = async (): Promise<Kept[]> =>
   (await (await tabletStore())?.outbox.orderBy('order').toArray()) ?? []
-/** What a screen watches cannot be kept as it is: it is kept as it will be sent. False where the tablet could not keep it. */
-export async function keep(one: Kept): Promise<boolean> {
+/**
+ * What a screen watches cannot be kept as it is: it is kept as it will be sent. What was done at once is kept at once: all of it, or
+ * nothing. False where the tablet could not keep it.
+ */
+export async function keep(all: readonly Kept[]): Promise<boolean> {
   try {
     const store = await tabletStore()
-    await store?.outbox.put(JSON.parse(JSON.stringify(one)) as Kept)
+    await store?.outbox.bulkPut(JSON.parse(JSON.stringify(all)) as Kept[])
     return store !== null
   } catch {
     return false

@@ -51,12 +51,12 @@ export function makeSender(site: () => string | null, settled: (id: string, seq:
     for (const draft of drafts) provenanceOf.set(draft.id, provenance)
     waiting.value.push(...drafts)
     triggerRef(waiting)
-    for (const draft of drafts) void keepOne({ ...asKept(draft, null), provenance })
+    void keepAll(drafts.map((draft) => ({ ...asKept(draft, null), provenance })))
     void send()
   }
 
-  async function keepOne(one: Kept): Promise<void> {
-    if (!(await keep(one))) unkept.value = true
+  async function keepAll(all: readonly Kept[]): Promise<void> {
+    if (!(await keep(all))) unkept.value = true
   }
 
   async function send(): Promise<void> {
@@ -114,7 +114,7 @@ export function makeSender(site: () => string | null, settled: (id: string, seq:
     } as RefusalWire
     refused.value.push({ draft, refusal })
     settled(draft.id, null)
-    void keepOne(asKept(draft, refusal))
+    void keepAll([asKept(draft, refusal)])
   }
 
   async function putAside(id: string): Promise<void> {
