@@ -25,6 +25,8 @@ export const newPersonBody = personSet.omit({ left: true }).extend({
   pin: goodPin,
   password: goodPassword.nullable(),
 })
+/** @see personSet; who becomes a manager needs a password. */
+export const changedPersonBody = personSet.extend({ password: goodPassword.nullable() })
 export const pinResetBody = z.strictObject({ pin: goodPin })
 /** One's own secrets, proved by the PIN or password that one has. */
 export const ownSecretBody = z.discriminatedUnion('what', [

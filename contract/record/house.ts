@@ -69,7 +69,7 @@ export const siteSet = z.strictObject({
 })
 
 const role = z.enum(roles)
-const personName = z.string().trim().min(1).max(40)
+const personName = words(40).trim().min(1)
 
 /** Who works here. */
 export const personSet = z.strictObject({

@@ -1,15 +1,7 @@
+import { chemicalClasses } from '@tadka/core/solution'
 import { z } from 'zod'
 
-export const chemicalClass = z.enum([
-  'hypochlorite',
-  'quat',
-  'iodine',
-  'detergent',
-  'acid',
-  'ammonia',
-  'peroxide',
-  'alkaline',
-])
+export const chemicalClass = z.enum(chemicalClasses)
 
 const mL = z.number().min(0).max(1e7)
 export const volumeUnit = z.enum(['mL', 'L', 'tsp', 'tbsp', 'fl oz', 'cup', 'pt', 'qt', 'gal'])

@@ -1,3 +1,4 @@
+import { dutiesOf } from './duties.ts'
 import { closedKey, type StationState } from '../procedure/station-state.ts'
 import { overriddenStep, type RunState, type Short } from '../procedure/run-state.ts'
 import { instant, type Instant } from '../quantity/index.ts'
@@ -56,7 +57,7 @@ export function dayLeft(known: DayKnown, date: string, now: Instant): DayLeft[] 
 function dutiesLeft(station: StationState, { site, runs }: DayKnown, date: string, now: Instant): DayLeft[] {
   if (station.laidUp && station.laidUp.since < boundsOfDay(site, date).from) return []
   const days = tradingDays(site, dateAfter(date, -8), 17)
-  return (station.plate?.duties ?? []).flatMap((duty): DayLeft[] => {
+  return dutiesOf(station).flatMap((duty): DayLeft[] => {
     const windows = recurring(duty.trigger, days)
     const at = windows?.findIndex((w) => w.day === date) ?? -1
     const window = windows?.[at]

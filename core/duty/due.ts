@@ -1,3 +1,4 @@
+import { dutiesOf } from './duties.ts'
 import { instant, type Instant } from '../quantity/index.ts'
 import { closedKey, type LastRun, type StationState } from '../procedure/station-state.ts'
 import type { SiteSet, StationDuty } from '../record/house.ts'
@@ -56,9 +57,7 @@ export function dueList(
   const context: DutyContext = { site, days, now, predictions }
   return stations
     .filter((station) => station.laidUp === null)
-    .flatMap((station) =>
-      (station.plate?.duties ?? []).flatMap((duty) => nextDue(station, duty, context) ?? []),
-    )
+    .flatMap((station) => dutiesOf(station).flatMap((duty) => nextDue(station, duty, context) ?? []))
     .toSorted(
       (a, b) =>
         Number(a.goneBy) - Number(b.goneBy) ||
@@ -132,7 +131,7 @@ export function dueAhead(
   return stations
     .filter((s) => s.laidUp === null)
     .flatMap((station) =>
-      (station.plate?.duties ?? []).flatMap((duty) => repeats(site, station, duty, from, to, predictions)),
+      dutiesOf(station).flatMap((duty) => repeats(site, station, duty, from, to, predictions)),
     )
     .toSorted((a, b) => a.target - b.target)
 }

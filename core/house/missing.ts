@@ -1,5 +1,6 @@
 import { usesOf, type Procedure } from '../procedure/index.ts'
 import type { InstrumentSet, ProductSet, StationSet } from '../record/house.ts'
+import type { Role } from '../people/index.ts'
 import type { Agent } from '../rules/index.ts'
 
 /** What a site still lacks to do what its stations ask for. */
@@ -17,7 +18,7 @@ export interface SiteParts {
   readonly instruments: readonly InstrumentSet[]
   readonly people: readonly {
     readonly id: string
-    readonly role: 'crew' | 'lead' | 'manager'
+    readonly role: Role
     /** Whether anything is chosen that they may clean. */
     readonly isSignedOff: boolean
   }[]
@@ -25,15 +26,23 @@ export interface SiteParts {
   readonly procedure: (id: string) => Procedure | null
 }
 
+/** What a procedure mixes and none of these products is entered for. */
+export const usesLacking = (
+  procedure: Procedure,
+  options: Readonly<Record<string, string>>,
+  products: readonly Pick<ProductSet, 'uses'>[],
+): string[] =>
+  usesOf(procedure, options).filter((use) => !products.some((p) => p.uses.some((u) => u.id === use)))
+
 /** The uses that no product of the site is entered for, each with the stations whose schedule asks for it. */
 export function usesWithoutProduct(parts: Pick<SiteParts, 'stations' | 'products' | 'procedure'>) {
-  const has = new Set(parts.products.flatMap((p) => p.uses.map((u) => u.id)))
   const without = new Map<string, Set<string>>()
   for (const station of parts.stations)
     for (const duty of station.duties) {
       const procedure = parts.procedure(duty.procedure)
-      for (const use of procedure ? usesOf(procedure, station.options ?? {}) : [])
-        if (!has.has(use)) without.set(use, (without.get(use) ?? new Set()).add(station.id))
+      if (!procedure) continue
+      for (const use of usesLacking(procedure, station.options ?? {}, parts.products))
+        without.set(use, (without.get(use) ?? new Set()).add(station.id))
     }
   return [...without].map(([use, stations]) => ({ use, stations: [...stations] }))
 }

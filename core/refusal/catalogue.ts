@@ -157,7 +157,10 @@ export const catalogue = {
   ),
   own_role: entry('not-allowed', 'Nobody changes their own role. Another manager does it.'),
   pin_easy: entry('malformed', 'Anybody would try this PIN first. Choose one that does not repeat or count.'),
-  pin_to_change: entry('conflict', 'Somebody else chose this PIN. Choose your own now.'),
+  pin_to_change: entry(
+    'conflict',
+    'Somebody else chose this PIN. Choose your own first: House > People, or at the next sign-in.',
+  ),
   pin_same: entry('malformed', 'This is the PIN that you were given. Choose another.'),
   tablet_not_enrolled: entry(
     'not-allowed',

@@ -69,8 +69,17 @@ export function stockOf(stated: Stated): Ppm {
 }
 
 /** What may not meet: see the clash rules. */
-export type ChemicalClass =
-  'hypochlorite' | 'quat' | 'iodine' | 'detergent' | 'acid' | 'ammonia' | 'peroxide' | 'alkaline'
+export const chemicalClasses = [
+  'hypochlorite',
+  'quat',
+  'iodine',
+  'detergent',
+  'acid',
+  'ammonia',
+  'peroxide',
+  'alkaline',
+] as const
+export type ChemicalClass = (typeof chemicalClasses)[number]
 
 /** A jug, beaker or syringe, with the marks a person can read on it. */
 export interface MeasuringTool {

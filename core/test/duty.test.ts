@@ -29,6 +29,19 @@ const close = 'soft-serve-gravity.close'
 const due = (now: string, last: Record<string, number> = {}) =>
   duty.dueList(site, [station(last)], at(now)).find((d) => d.procedure === close)
 
+describe('a station that was removed from the site', () => {
+  it('has nothing due and leaves nothing of a day undone; put back, it has its schedule again', () => {
+    const now = at('2026-11-26T22:00:00Z')
+    const of = (retired: object) => [{ ...station(), plate: { ...plate, ...retired } }]
+    const due = (stations: StationState[]) => duty.dueList(site, stations, now).length
+    const left = (stations: StationState[]) =>
+      duty.dayLeft({ site, stations, runs: [], cases: [] }, '2026-11-26', at('2026-11-27T12:00:00Z')).length
+    expect([due(of({ retired: true })), left(of({ retired: true }))]).toEqual([0, 0])
+    expect(due(of({}))).toBeGreaterThan(0)
+    expect(left(of({}))).toBeGreaterThan(0)
+  })
+})
+
 describe('trading days', () => {
   it('a close past midnight falls on the next date', () => {
     expect(duty.tradingDay(site, '2026-11-26')?.closes).toBe(at('2026-11-27T00:30:00Z'))

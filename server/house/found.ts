@@ -4,7 +4,7 @@ import { v7 } from 'uuid'
 import type { Pool } from '../db/pool.ts'
 import { changeRights, personChange, secretChange } from '../people/rights.ts'
 import { tokenHash } from '../people/secrets.ts'
-import { appendBatch } from '../record/append.ts'
+import { appendBatch, refusalIn } from '../record/append.ts'
 import type { SiteQueue } from '../record/queue.ts'
 
 export interface Founding {
@@ -54,14 +54,15 @@ export async function foundSite(
     by: manager.id,
     payload: set,
   }
-  const [outcome] = await appendBatch(pool, {
+  const outcomes = await appendBatch(pool, {
     site: id,
     drafts: [first],
     clockOffset: 0,
     receivedAt: at,
     allow: () => null,
   })
-  if (outcome?.outcome !== 'accepted') throw new Refusal('body_malformed')
+  const refused = refusalIn(outcomes)
+  if (refused) throw refused
   await meanwhile?.()
   await pool.query('select finish_site($1)', [id])
 }

@@ -1,4 +1,4 @@
-import { newPersonBody, ownSecretBody, personSet, pinResetBody } from '@tadka/contract/people'
+import { changedPersonBody, newPersonBody, ownSecretBody, pinResetBody } from '@tadka/contract/people'
 import { slug } from '@tadka/contract/record'
 import { freeSlug } from '@tadka/core/house'
 import { mayUnlock, personFault, type PersonSet } from '@tadka/core/people'
@@ -69,16 +69,25 @@ export const personRoutes = (services: Services): FastifyPluginAsyncZod => {
           tags,
           summary: 'Changes a name or role, or lets somebody leave; what they did stays theirs',
           params: onePerson,
-          body: personSet,
+          body: changedPersonBody,
           response: { 200: named },
         },
       },
       async (request) => {
         const { site: where, person } = request.params
         const actor = await guard.actor(request, where, 'set-up-house')
-        if (!(await everyoneOf(pool, where)).some((p) => p.id === person)) throw new Refusal('not_found')
-        await checkChange(actor, person, request.body)
-        await changeRights({ pool, queue }, where, actor.id, now(), [personChange(person, request.body)])
+        const { password, ...set } = request.body
+        const before = (await everyoneOf(pool, where)).find((p) => p.id === person)
+        if (!before) throw new Refusal('not_found')
+        await checkChange(actor, person, set)
+        // A password is given with the role, and never to somebody who is a manager already: theirs is their own.
+        const becomes = before.role !== 'manager' && set.role === 'manager'
+        if (becomes !== (password !== null)) throw new Refusal('login_needs_password')
+        const first = { what: 'password', secret: password ?? '', toChange: false } as const
+        await changeRights({ pool, queue }, where, actor.id, now(), [
+          personChange(person, set),
+          ...(becomes ? [await secretChange(pool, where, person, first)] : []),
+        ])
         await hub.endGone()
         return { id: person }
       },
@@ -125,7 +134,7 @@ export const personRoutes = (services: Services): FastifyPluginAsyncZod => {
         const where = request.params.site
         const { what, by, now: given, next } = request.body
         const actor = await guard.actor(request, where, 'read')
-        if (by === 'pin') await pins.own(actor.tablet, actor.id, given, 'read')
+        if (by === 'pin') await pins.prove(actor.tablet, actor.id, given)
         else {
           const found = await findPerson(pool, where, actor.id)
           const asked = { site: where, from: request.ip, now: now() }

@@ -46,10 +46,19 @@ export class Pins {
     throw new Refusal(triesLeft === 0 ? 'pin_locked' : 'wrong_pin', { triesLeft })
   }
 
-  /** Whether somebody may do a thing, proved by their own PIN at this moment. Throws as `check` does, and `not_allowed`. */
-  async own({ session }: Tablet, id: string, pin: string, needs: Permission): Promise<PersonRow> {
+  /** Somebody's PIN on the tablet of a session. Throws as `check` does. */
+  prove({ session }: Tablet, id: string, pin: string): Promise<PersonRow> {
     const on = session.tablet_id === null ? null : { site_id: session.site_id, id: session.tablet_id }
-    const person = await this.check(on, id, pin)
+    return this.check(on, id, pin)
+  }
+
+  /**
+   * Whether somebody may do a thing, proved by their own PIN at this moment: one that somebody else chose is nobody's own. Throws as
+   * `check` does, `pin_to_change`, and `not_allowed`.
+   */
+  async own(tablet: Tablet, id: string, pin: string, needs: Permission): Promise<PersonRow> {
+    const person = await this.prove(tablet, id, pin)
+    if (person.pin_to_change) throw new Refusal('pin_to_change')
     if (!may(person.role, needs)) throw new Refusal('not_allowed', { needs })
     return person
   }

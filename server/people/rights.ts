@@ -1,11 +1,9 @@
 import { createHash } from 'node:crypto'
-import type { DraftOutcome } from '@tadka/contract/record'
 import type { PersonSet, SecretSet, TabletSet } from '@tadka/core/people'
 import type { RecordType, SubjectRef } from '@tadka/core/record'
-import { Refusal } from '@tadka/core/refusal'
 import { v7 } from 'uuid'
 import type { Pool } from '../db/pool.ts'
-import { appendBatch } from '../record/append.ts'
+import { appendBatch, refusalIn } from '../record/append.ts'
 import type { SiteQueue } from '../record/queue.ts'
 import { hashSecret } from './secrets.ts'
 
@@ -89,6 +87,6 @@ export async function changeRights(
       rights: true,
     }),
   )
-  const refused = outcomes.find((o): o is DraftOutcome & { code: Refusal['code'] } => o.outcome === 'refused')
-  if (refused) throw new Refusal(refused.code)
+  const refused = refusalIn(outcomes)
+  if (refused) throw refused
 }

@@ -23,7 +23,7 @@ import {
   type SiteSet,
   type SubjectRef,
 } from '@tadka/core/record'
-import { Refusal } from '@tadka/core/refusal'
+import { Refusal, type RefusalCode } from '@tadka/core/refusal'
 import type { Pool } from '../db/pool.ts'
 import { readContext, writeRecords, type AppendContext, type NewRecord } from './append-queries.ts'
 import { checkContactEntry } from '../procedure/contact-entry.ts'
@@ -180,6 +180,12 @@ async function amendedSubjects(
   }
   const { subjects } = amendmentOf(target, instead, reason)
   return { subjects: [...own, ...subjectsWithout(subjects, own)], amended: { target } }
+}
+
+/** Why the first of them that was refused was. */
+export function refusalIn(outcomes: readonly DraftOutcome[]): Refusal | null {
+  const first = outcomes.find((o) => o.outcome === 'refused')
+  return first && 'code' in first ? new Refusal(first.code as RefusalCode) : null
 }
 
 function refused(raw: unknown, error: unknown): DraftOutcome {

@@ -39,7 +39,7 @@ const routes: Readonly<Record<string, Route>> = {
   },
   'POST /api/sites/{site}/people/{person}': {
     ...house,
-    body: { name: 'M', role: 'crew', login: null, left: false },
+    body: { name: 'M', role: 'crew', login: null, left: false, password: null },
   },
   'POST /api/sites/{site}/people/{person}/pin': { access: 'unlock-person', body: { pin: '5274' } },
   'POST /api/sites/{site}/own-secret': {

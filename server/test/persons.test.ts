@@ -33,7 +33,7 @@ const enter = (cookie: string, change: object = {}) =>
     ...change,
   })
 const change = (cookie: string, person: string, to: object) =>
-  ask(server, cookie, 'POST', `/people/${person}`, { login: null, left: false, ...to })
+  ask(server, cookie, 'POST', `/people/${person}`, { login: null, left: false, password: null, ...to })
 const code = (answer: { json: () => unknown }) => (answer.json() as { code?: string }).code
 
 describe('people of a site', () => {
@@ -111,6 +111,30 @@ describe('people of a site', () => {
     const forgot = { what: 'pin', by: 'password', now: 'night ferry 2110', next: '6153' }
     expect((await own(manager, forgot)).statusCode).toBe(200)
     expect((await byPin('oriel', '6153')).statusCode).toBe(200)
+  })
+
+  it('prove nothing by a PIN that somebody else chose for them', async () => {
+    const later = { person: 'ines', day: '2026-11-26', reason: 'tried' }
+    await ask(server, manager, 'POST', '/people/ines/pin', { pin: '8305' })
+    expect(code(await ask(server, lead, 'POST', '/sign', { ...later, pin: '8305' }))).toBe('pin_to_change')
+    const own = { what: 'pin', by: 'pin', now: '8305', next: '4711' }
+    expect((await ask(server, lead, 'POST', '/own-secret', own)).statusCode).toBe(200)
+    expect(code(await ask(server, lead, 'POST', '/sign', { ...later, pin: '4711' }))).toBeUndefined()
+  })
+
+  it('become a manager with a login and a password, and nobody sets another manager’s', async () => {
+    const noor = { name: 'Noor', role: 'manager', login: 'noor' }
+    expect(code(await change(manager, 'noor', noor))).toBe('login_needs_password')
+    expect((await change(manager, 'noor', { ...noor, password: 'kettle and rope' })).statusCode).toBe(200)
+    expect(code(await change(manager, 'noor', { ...noor, password: 'another long one' }))).toBe(
+      'login_needs_password',
+    )
+    const signed = await server.app.inject({
+      method: 'POST',
+      url: '/api/session/password',
+      payload: { login: 'noor', password: 'kettle and rope', device: 'laptop' },
+    })
+    expect(signed.statusCode).toBe(200)
   })
 
   it('get no rights by a record that a tablet makes', async () => {

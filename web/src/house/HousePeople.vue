@@ -58,8 +58,8 @@ const unlock = (id: string) =>
   change(() => ask('POST', `${path.value}/${id}/unlock`)).then(
     (done) => done && message.success(t('house.unlocked')),
   )
-const set = (id: string, to: PersonSet) =>
-  change(() => ask('POST', `${path.value}/${id}`, to)).then((done) => {
+const set = (id: string, to: PersonSet, password: string | null = null) =>
+  change(() => ask('POST', `${path.value}/${id}`, { ...to, password })).then((done) => {
     if (done) open.value = null
   })
 
@@ -131,7 +131,7 @@ async function add(to: PersonSet, pin: string, password: string | null, cleans: 
           :person="setOf(p.id)"
           :refused="refused"
           :busy="busy"
-          @keep="(to) => set(p.id, to)"
+          @keep="(to, _, password) => set(p.id, to, password)"
           @close="open = null"
         />
         <div v-if="isOpen(p.id, 'leave')" class="whole sure">
@@ -189,6 +189,7 @@ li {
   grid-template-columns: minmax(110px, 170px) minmax(80px, 120px) 1fr;
   align-items: center;
   min-height: 60px;
+  padding: 6px 0;
   border-bottom: 1px solid var(--line-soft);
 }
 b {

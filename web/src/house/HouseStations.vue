@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { StationState } from '@tadka/core/procedure'
 import type { StationSet } from '@tadka/core/record'
 import { NButton, NInput } from 'naive-ui'
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
@@ -45,6 +46,12 @@ function show(id: string): void {
   // Its entry stands below the field, the form far beneath it.
   void nextTick(() => input.value?.focus())
 }
+const retired = computed(() => site.every('station').filter((s) => s.plate?.retired))
+function putBack({ id, plate }: StationState): void {
+  if (!plate) return
+  const { retired: _, ...set } = plate
+  site.record('station.set@1', { kind: 'station', id }, set)
+}
 const whereOf = (plate: StationSet | null) =>
   [plate?.place, plate?.model, plate?.tag ? t('house.tag', { tag: plate.tag }) : '']
     .filter(Boolean)
@@ -65,7 +72,9 @@ const lastDone = (runs: Record<string, { finishedAt: number; by: string }>) =>
 </script>
 
 <template>
-  <machine-pick v-if="picking" :may-leave="site.all('station').length > 0" @added="leave" @close="leave" />
+  <section v-if="picking">
+    <machine-pick :may-leave="site.all('station').length > 0" @added="leave" @close="leave" />
+  </section>
   <section v-else>
     <n-input
       ref="input"
@@ -120,6 +129,13 @@ const lastDone = (runs: Record<string, { finishedAt: number; by: string }>) =>
         t('machines.open')
       }}</n-button>
       <station-form @entered="show" />
+      <template v-if="retired.length > 0">
+        <h2 class="label">{{ t('house.station.retired') }}</h2>
+        <p v-for="s in retired" :key="s.id" class="retired">
+          <span>{{ s.plate?.name }}</span>
+          <n-button @click="putBack(s)">{{ t('house.station.putBack') }}</n-button>
+        </p>
+      </template>
     </template>
   </section>
 </template>
@@ -161,6 +177,13 @@ b {
 }
 .add {
   margin-top: 18px;
+}
+.retired {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  min-height: 60px;
+  border-bottom: 1px solid var(--line-soft);
 }
 .none {
   padding: 20px 0;

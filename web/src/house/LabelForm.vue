@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { stripFit } from '@tadka/core/rules'
 import { interval } from '@tadka/core/quantity'
-import type { ChemicalClass } from '@tadka/core/solution'
+import { chemicalClasses, type ChemicalClass } from '@tadka/core/solution'
 import { NButton, NCheckbox, NSelect, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -54,17 +54,7 @@ const faultOfUse = (u: UseDraft) =>
         .join(' ')
     : ''
 
-const classes = [
-  'hypochlorite',
-  'quat',
-  'iodine',
-  'detergent',
-  'acid',
-  'ammonia',
-  'peroxide',
-  'alkaline',
-] as const
-const classOptions = computed(() => classes.map((c) => ({ label: t(`chemical.${c}`), value: c })))
+const classOptions = computed(() => chemicalClasses.map((c) => ({ label: t(`chemical.${c}`), value: c })))
 const agents = computed(() =>
   (['', 'chlorine', 'quat', 'iodine', 'other'] as const).map((a) => ({
     label: t(`house.label.agentOf.${a || 'none'}`),

@@ -23,6 +23,7 @@ const cleans = ref<'everything' | 'learning' | null>(null)
 const tried = ref(false)
 const isNew = computed(() => props.person === null)
 const isManager = computed(() => role.value === 'manager')
+const needsPassword = computed(() => isManager.value && props.person?.role !== 'manager')
 const choices = computed(() =>
   roles.map((value) => ({ value, text: t(`people.role.${value}`), note: t(`people.may.${value}`) })),
 )
@@ -34,7 +35,7 @@ const faults = computed(() => ({
     isNew.value &&
     (!new RegExp(`^\\d{${pinDigits.least},${pinDigits.most}}$`).test(pin.value) || isEasyPin(pin.value)),
   login: isManager.value && !/^\S{2,40}$/.test(login.value.trim()),
-  password: isNew.value && isManager.value && password.value.length < passwordLeast,
+  password: needsPassword.value && password.value.length < passwordLeast,
   cleans: isNew.value && cleans.value === null,
 }))
 const fault = (field: keyof typeof faults.value) =>
@@ -49,7 +50,7 @@ function keep(): void {
     login: isManager.value ? login.value.trim() : null,
     left: false,
   }
-  emit('keep', set, pin.value, isManager.value ? password.value : null, cleans.value ?? 'learning')
+  emit('keep', set, pin.value, needsPassword.value ? password.value : null, cleans.value ?? 'learning')
 }
 </script>
 
@@ -70,7 +71,7 @@ function keep(): void {
       <template v-if="isManager">
         <text-field v-model="login" :name="t('people.login')" :most="40" :fault="fault('login')" large />
         <text-field
-          v-if="isNew"
+          v-if="needsPassword"
           v-model="password"
           type="password"
           :name="t('first.password')"

@@ -46,7 +46,7 @@ function keep(): void {
   message.success(t('house.saved'))
 }
 function retire(): void {
-  site.record('station.set@1', subject.value, { ...props.plate, duties: [], retired: true })
+  site.record('station.set@1', subject.value, { ...props.plate, retired: true })
   message.success(t('house.saved'))
 }
 </script>

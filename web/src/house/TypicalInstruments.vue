@@ -75,7 +75,8 @@ function keep(): void {
   gap: 10px;
   margin: 10px 0;
 }
-.fields {
+.house-form .fields {
+  grid-template-columns: minmax(260px, 460px) auto;
   align-items: end;
 }
 </style>

@@ -6,13 +6,13 @@ import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import PlaceBar from '../frame/PlaceBar.vue'
 import ChoicePick from '../pieces/ChoicePick.vue'
-import { useSession } from '../people/session.ts'
 import { useNames } from '../record/names.ts'
 import { useSite } from '../record/site.ts'
 import { newId } from '../wire/device.ts'
 import { useLacking } from './have-ready.ts'
 import LeadLeave from './LeadLeave.vue'
 import MakeSafe from './MakeSafe.vue'
+import NoProduct from './NoProduct.vue'
 import { useProcedures } from './procedures.ts'
 import { useStartRun } from './start.ts'
 
@@ -40,7 +40,6 @@ const why = (f: (typeof faults.value)[number]) =>
     ? t(`run.begins.${f.why}`, { is: t(`run.${f.why}.${f.is}`), must: t(`run.${f.why}.${f.must}`) })
     : t(`run.begins.${f.why}`)
 
-const session = useSession()
 const lacking = useLacking()
 /** What is mixed and no product is entered for. */
 const lacks = computed(() => (wanted.value ? lacking(wanted.value, on.value?.plate?.options ?? {}) : []))
@@ -138,13 +137,7 @@ const what = computed(() => ({
       </template>
       <template v-else>
         <template v-if="lacks.length > 0">
-          <p v-for="use in lacks" :key="use" class="lack">
-            {{ t('run.begins.noProduct', { use: t(`uses.${use}`) }) }}
-            <router-link v-if="session.mayDo('set-up-house')" :to="`/house/products?for=${use}`">{{
-              t('house.label.new')
-            }}</router-link>
-            <span v-else>{{ t('run.begins.askManager') }}</span>
-          </p>
+          <no-product v-for="use in lacks" :key="use" :use="use" />
           <p class="quiet">{{ t('run.begins.without') }}</p>
         </template>
         <p v-else class="fits">{{ t('run.begins.fits') }}</p>
@@ -183,18 +176,6 @@ const what = computed(() => ({
   background: var(--in-wash);
   border-left: 5px solid var(--in);
   font-size: 21px;
-}
-.lack {
-  padding: 12px 16px;
-  background: var(--close-wash);
-  border-left: 5px solid var(--close);
-  font-size: 19px;
-  font-weight: 600;
-}
-.lack a {
-  margin-left: 12px;
-  color: var(--sea);
-  line-height: 48px;
 }
 .acts {
   display: flex;

@@ -1,3 +1,4 @@
+import { usesLacking } from '@tadka/core/house'
 import { usesOf, type Procedure } from '@tadka/core/procedure'
 import { useI18n } from 'vue-i18n'
 import { useKit } from '../house/kit.ts'
@@ -19,5 +20,5 @@ export function useHaveReady() {
 export function useLacking() {
   const kit = useKit()
   return (procedure: Procedure, options: Readonly<Record<string, string>>): string[] =>
-    usesOf(procedure, options).filter((use) => kit.forUse(use).length === 0)
+    usesLacking(procedure, options, kit.products.value)
 }

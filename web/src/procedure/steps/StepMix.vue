@@ -11,6 +11,7 @@ import { useI18n } from 'vue-i18n'
 import { useKit } from '../../house/kit.ts'
 import ChoicePick from '../../pieces/ChoicePick.vue'
 import { useSite } from '../../record/site.ts'
+import NoProduct from '../NoProduct.vue'
 import { useChosenProduct } from '../../solution/chosen-product.ts'
 import { useDoseWords } from '../../solution/dose-words.ts'
 import { useWays } from '../../solution/measured.ts'
@@ -90,7 +91,7 @@ function poured(): void {
 </script>
 
 <template>
-  <p v-if="candidates.length === 0" class="refusal" role="alert">{{ t('run.noProduct') }}</p>
+  <no-product v-if="candidates.length === 0" :use="step.use" />
   <choice-pick
     v-if="candidates.length > 1"
     v-model="chosen"

@@ -397,6 +397,8 @@ export const house = {
     retireYes: 'Remove it',
     keep: 'Keep it',
     running: 'A run is open on it: finish it first.',
+    retired: 'Removed from the site',
+    putBack: 'Put back',
     new: 'Add anything else',
     name: 'Its name',
     family: 'What it is',

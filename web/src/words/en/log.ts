@@ -142,7 +142,7 @@ export const log = {
       set: '{name} works here: {role}',
       left: '{name} works here no more',
       secret: 'New {what} for {name}',
-      given: 'PIN reset for {name}, to be changed when it is first used',
+      given: '{name} was given a PIN, to be changed when it is first used',
       pin: 'PIN',
       password: 'password',
     },
