@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { slug, words } from '../record/envelope.ts'
+import { secondSincePowerUp as second } from './power-up.ts'
 
 /** What stands outside and reports: a dish machine's probe, an ice machine's panel, a thermometer, the meter of a dispenser. */
 export const deviceKinds = ['dish-probe', 'ice-panel', 'thermometer', 'dispenser-meter'] as const
@@ -31,7 +32,6 @@ export interface DeviceView {
   readonly heardAt: number | null
 }
 
-const second = z.number().int().min(0).max(2_000_000_000)
 const event = { n: z.number().int().min(0).max(2_000_000_000), at: second }
 
 /** What other devices deliver: events numbered from power-up on, each at a second since power-up. */

@@ -1,8 +1,8 @@
 import { z } from 'zod'
+import { secondSincePowerUp as second } from '../device/power-up.ts'
 
 /** Seconds in one delivery: an hour that was buffered while the network was away. */
 const mostSeconds = 3600
-const second = z.number().int().min(0).max(2_000_000_000)
 const column = z.array(z.number().min(-300).max(3000).nullable()).min(1).max(mostSeconds)
 
 /** What a gateway delivers: one life of a probe, its seconds since power-up, and columns of equal length. */

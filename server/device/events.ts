@@ -41,13 +41,20 @@ function idOf(site: string, device: string, boot: string, n: number): string {
   return v7({ msecs: 0, random: new Uint8Array(seed.subarray(0, 16)), seq: seed.readUInt32BE(16) >>> 1 })
 }
 
-/** Takes what panels, thermometers and meters deliver; late, doubled and out of order give the same. Returns how many were new. */
+export interface EventsTaken {
+  /** How many were new. */
+  readonly taken: number
+  /** What could not be kept, each for itself; sent again it would not be kept either. */
+  readonly refused: readonly { readonly n: number; readonly code: string; readonly message: string }[]
+}
+
+/** Takes what panels, thermometers and meters deliver; late, doubled and out of order give the same. */
 export async function takeEvents(
   { pool, queue, now }: Pick<Services, 'pool' | 'queue' | 'now'>,
   site: string,
   device: queries.DeviceRow,
   { boot, uptime, events }: DeviceEvents,
-): Promise<{ taken: number }> {
+): Promise<EventsTaken> {
   const receivedAt = now()
   const at = (e: DeviceEvent) => receivedAt - (uptime - e.at) * 1000
   const drafts = events.flatMap((e) => {
@@ -79,16 +86,20 @@ export async function takeEvents(
         memory: queue.memory,
       }),
     )
-    // Delivered again it comes at another instant by the server's clock: it is known all the same.
-    const refused = outcomes.find((o) => o.outcome === 'refused' && o.code !== 'id_reused')
-    if (refused) throw new Error(`an event was refused: ${JSON.stringify(refused)}`)
     await inSite(pool, site, (db) => queries.heard(db, site, device.id, receivedAt))
-    return { taken: outcomes.filter((o) => o.outcome === 'accepted').length }
+    return {
+      taken: outcomes.filter((o) => o.outcome === 'accepted').length,
+      refused: outcomes.flatMap((o, i) => {
+        // Delivered again it comes at another instant by the server's clock: it is known all the same.
+        if (o.outcome !== 'refused' || o.code === 'id_reused') return []
+        return [{ n: drafts[i]?.counter ?? 0, code: o.code ?? 'broken', message: o.message ?? '' }]
+      }),
+    }
   }
   return inSite(pool, site, async (db) => {
     await queries.heard(db, site, device.id, receivedAt)
     const read = device.kind === 'thermometer' ? events.filter((e) => e.what === 'temperature') : []
     for (const e of read) await queries.keepReading(db, site, device.id, { ...e, at: at(e) })
-    return { taken: read.length }
+    return { taken: read.length, refused: [] }
   })
 }

@@ -107,6 +107,44 @@ describe('a thermometer that reports', () => {
   })
 })
 
+describe('an event that cannot be', () => {
+  const sent = (authorization: string, payload: object) =>
+    server.app.inject({ method: 'POST', url: '/api/devices/events', headers: { authorization }, payload })
+
+  it('is answered for itself, now and for ever: what came beside it is kept', async () => {
+    const authorization = await enter({
+      id: 'panel-3',
+      name: 'Panel',
+      kind: 'ice-panel',
+      station: 'kiosk-nugget',
+    })
+    const events = [
+      { n: 1, at: 10, what: 'cycles', total: 2_000_000_000 },
+      { n: 2, at: 20, what: 'clean-light', on: true },
+    ]
+    const answers = [1, 2].map(() => sent(authorization, { boot: 'boot-3', uptime: 30, events }))
+    const [first, again] = await Promise.all(answers)
+    expect([first?.statusCode, again?.statusCode]).toEqual([200, 200])
+    expect([first?.json(), again?.json()].map((a: { taken: number }) => a.taken).toSorted()).toEqual([0, 1])
+    expect(first?.json()).toMatchObject({ refused: [{ n: 1, code: 'body_malformed' }] })
+  })
+  it('is refused where its device would have run since before it was made', async () => {
+    const authorization = await enter({
+      id: 'panel-4',
+      name: 'Panel',
+      kind: 'ice-panel',
+      station: 'kiosk-nugget',
+    })
+    const answer = await sent(authorization, {
+      boot: 'boot-4',
+      uptime: 1_900_000_000,
+      events: [{ n: 1, at: 10, what: 'clean-light', on: true }],
+    })
+    expect(answer.statusCode).toBe(400)
+    expect(answer.json()).toMatchObject({ code: 'body_malformed' })
+  })
+})
+
 describe('a device that may not', () => {
   it('is refused: one that ended, one of another kind, one that is told no station', async () => {
     const authorization = await enter({
