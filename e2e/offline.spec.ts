@@ -58,6 +58,16 @@ test('in a cellar a tablet that is started anew goes on: the same person, the sa
   await expect(again.getByRole('heading', { name: 'Paused while you serve' })).toBeVisible()
   await expect(again.getByText('1 not sent yet')).toBeVisible()
 
+  // What it is, since when and why; another tab knows of it too.
+  await press(again, /^Acting: Wen/)
+  await again.getByRole('link', { name: '1 not sent yet: What, and why?' }).tap()
+  await heading(again, 'Not sent yet')
+  await expect(again.getByText('The server does not answer.')).toBeVisible()
+  await expect(again.getByRole('listitem').filter({ hasText: 'Wen' })).toHaveCount(1)
+  const third = await context.newPage()
+  await third.goto(address('/log/unsent'))
+  await expect(third.getByRole('listitem').filter({ hasText: 'Wen' })).toHaveCount(1)
+
   await again.close()
   const last = await context.newPage()
   await last.goto(address(run))
@@ -65,6 +75,7 @@ test('in a cellar a tablet that is started anew goes on: the same person, the sa
   await expect(last.getByText('1 not sent yet')).toBeVisible()
   await context.setOffline(false)
   await expect(last.getByText('all sent')).toBeVisible()
+  await expect(third.getByText('Everything is sent.')).toBeVisible()
 })
 
 test('a tablet that has not seen the site yet says so without network, and goes on by itself', async ({

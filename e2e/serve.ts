@@ -1,8 +1,10 @@
 import { createServer } from 'node:http'
 import { fileURLToPath } from 'node:url'
 import { freePort } from '../launcher/free-port.ts'
-import { makeLike, type Like } from '../launcher/like.ts'
+import { copyDatabase, makeLike, type Like } from '../launcher/like.ts'
 import { buildApp } from '../server/app/app.ts'
+import { endSessions } from '../server/backup/restored.ts'
+import { asOwner } from '../server/db/owner.ts'
 import { openPool } from '../server/db/pool.ts'
 import { siteId } from '../server/demo/house.ts'
 import { loadDemo } from '../server/demo/load.ts'
@@ -14,7 +16,8 @@ import { demoCluster } from './cluster.ts'
  * The real application over a fresh demo database, at the close of a trading day. Its clock runs, from the hour of
  * the demo; a second port, for the tests alone, moves it on (POST /MINUTES), sets it (POST /at/INSTANT), restarts the
  * server (POST /restart), puts database and clock back to what they were at the start (POST /anew), puts an empty database
- * in their place and tells the set-up code (POST /empty), and tells a code that makes a browser a tablet of the site (POST /code).
+ * in their place and tells the set-up code (POST /empty), keeps a copy of the database (POST /keep) and restores that (POST /back),
+ * and tells a code that makes a browser a tablet of the site (POST /code).
  */
 const webRoot = fileURLToPath(new URL('../web/dist', import.meta.url))
 const name = process.env['TADKA_NAME'] ?? 'shots'
@@ -62,6 +65,14 @@ const control = createServer((request, response) => {
       }
       app = await start()
       if (what === 'empty') return response.end(await makeSetupCode(ownerUrl, now()))
+    } else if (what === 'keep' || what === 'back') {
+      await app.close()
+      if (what === 'keep') await copyDatabase(cluster, `demo_${name}`, `kept_${name}`)
+      else {
+        await copyDatabase(cluster, `kept_${name}`, `demo_${name}`)
+        await asOwner(ownerUrl, endSessions)
+      }
+      app = await start()
     } else if (what.startsWith('at/')) offset = Date.parse(what.slice(3)) - Date.now()
     else offset += Number(what) * 60_000
     response.end('ok')

@@ -1,112 +1,115 @@
-import { mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs'
-import { join, resolve } from 'node:path'
-import { allSites } from '../server/people/queries.ts'
-import { openPool } from '../server/db/pool.ts'
-import { migrate } from '../server/db/migrate.ts'
+import {
+  chmodSync,
+  copyFileSync,
+  mkdirSync,
+  readdirSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs'
+import { basename, join, resolve } from 'node:path'
+import type pg from 'pg'
+import type { HeadsFile } from '@tadka/contract/record'
+import { keepBackup } from '../server/backup/queries.ts'
 import { asOwner } from '../server/db/owner.ts'
-import { rebuildSite } from '../server/record/rebuild.ts'
-import { verifySite } from '../server/record/verify/verify.ts'
-import { binaries } from './cluster.ts'
 import { openDatabase } from './database.ts'
-import { faultLine } from './fault-line.ts'
-import { within } from './like.ts'
-import { takeFolder } from './lock.ts'
-import { dataDir } from './paths.ts'
-import { runKeeping } from './run.ts'
+import { headsNameOf } from './heads-file.ts'
+import { postgresTool } from './postgres-tool.ts'
 import { Trouble } from './trouble.ts'
 
 /** How many backups of a folder stay; the oldest goes for the next. */
 const kept = 14
 const isBackup = (name: string) => /^tadka-\d{8}T\d{6}Z\.dump$/.test(name)
-const say = (line: string) => console.log(`  ${line}`)
 
-/** Runs one of PostgreSQL's own programs on a database; its password goes by the environment, where nobody else reads it. */
-async function tool(
-  name: 'pg_dump' | 'pg_restore',
-  args: readonly string[],
-  database?: string,
-): Promise<void> {
-  const url = database === undefined ? null : new URL(database)
-  const env = { ...process.env, ...(url ? { PGPASSWORD: decodeURIComponent(url.password) } : {}) }
-  if (url) url.password = ''
-  const all = url ? [`--dbname=${url.href}`, ...args] : args
-  const { code, output } = await runKeeping(join(binaries(), name), all, { env }, true)
-  if (code !== 0) throw new Trouble(`${name} did not work: ${output.trim().split('\n').at(-1) ?? ''}`)
+export interface BackupPlaces {
+  readonly folder: string
+  /** A second folder, on another disk or share. */
+  readonly copy: string | null
 }
 
-/** Backs all sites up into a file of a folder, while they are served; returns the exit code. @param at milliseconds UTC. */
-export async function backup(folder: string | undefined, at = Date.now()): Promise<number> {
-  if (!folder) throw new Trouble('Say where to: ./tadka backup FOLDER, on another disk than this one.')
+/** Where the chains end now: what is dumped afterwards holds them. */
+async function headsNow(owner: pg.Client): Promise<HeadsFile['heads']> {
+  const { rows } = await owner.query<{ site: string; seq: string; hash: string }>(
+    'select site_id as site, seq, hash from site_head order by site_id',
+  )
+  return rows.map(({ site, seq, hash }) => ({ site, seq: Number(seq), hash }))
+}
+
+/** Under its own name only when it is whole. */
+function copyInto(folder: string, file: string): string {
+  mkdirSync(folder, { recursive: true, mode: 0o700 })
+  const to = join(resolve(folder), basename(file))
+  copyFileSync(file, `${to}.part`)
+  chmodSync(`${to}.part`, 0o600)
+  renameSync(`${to}.part`, to)
+  return to
+}
+
+/** Lets the newest ones of a folder stay. */
+function rotate(folder: string): void {
+  for (const name of readdirSync(folder).filter(isBackup).toSorted().slice(0, -kept)) {
+    rmSync(join(folder, name))
+    rmSync(headsNameOf(join(folder, name)), { force: true })
+  }
+}
+
+/**
+ * Backs all sites up into a file of a folder, and a copy of it into another, while they are served. Returns the file.
+ * @param at milliseconds UTC. Throws Trouble where it could not be made whole; what was there before stays.
+ */
+export async function makeBackup(
+  ownerUrl: string,
+  { folder, copy }: BackupPlaces,
+  at: number,
+): Promise<string> {
+  // Names and hashed secrets are in it: nobody else reads it.
+  const before = process.umask(0o077)
+  try {
+    mkdirSync(folder, { recursive: true })
+    const stamp = new Date(at).toISOString().replaceAll(/[-:]|\.\d+/g, '')
+    const file = join(resolve(folder), `tadka-${stamp}.dump`)
+    const heads = await asOwner(ownerUrl, headsNow)
+    // Under its own name only when it is whole, and can be read.
+    await postgresTool('pg_dump', ['--format=custom', `--file=${file}.part`], ownerUrl)
+    await postgresTool('pg_restore', ['--list', `${file}.part`])
+    renameSync(`${file}.part`, file)
+    writeFileSync(
+      headsNameOf(file),
+      `${JSON.stringify({ at: new Date(at).toISOString(), heads }, null, 2)}\n`,
+    )
+    rotate(folder)
+    const copied = copy === null ? null : copyInto(copy, file)
+    if (copy !== null) {
+      copyInto(copy, headsNameOf(file))
+      rotate(copy)
+    }
+    const { size: bytes } = statSync(file)
+    await asOwner(ownerUrl, (owner) => keepBackup(owner, { at, file, copy: copied, bytes, heads }))
+    return file
+  } catch (error) {
+    const { code, path } = error as NodeJS.ErrnoException
+    if (code === 'ENOSPC') throw new Trouble(`${path ?? folder}: the disk is full. Make room there.`)
+    if (code === 'EACCES' || code === 'EROFS')
+      throw new Trouble(
+        `${path ?? folder} may not be written to. Let this account write there, or name another.`,
+      )
+    throw error
+  } finally {
+    process.umask(before)
+  }
+}
+
+/** The command: one backup, now; returns the exit code. */
+export async function backup(folder: string | undefined, copy: string | undefined): Promise<number> {
+  if (!folder) throw new Trouble('Say where to: ./tadka backup FOLDER [COPY], on other disks than this one.')
+  const say = (line: string) => console.log(`  ${line}`)
   const cluster = await openDatabase('main', say)
   try {
-    // Names and hashed secrets are in it: nobody else reads it.
-    process.umask(0o077)
-    mkdirSync(folder, { recursive: true })
-    const file = join(
-      resolve(folder),
-      `tadka-${new Date(at).toISOString().replaceAll(/[-:]|\.\d+/g, '')}.dump`,
-    )
-    // Under its own name only when it is whole, and can be read.
-    await tool('pg_dump', ['--format=custom', `--file=${file}.part`], cluster.ownerUrl)
-    await tool('pg_restore', ['--list', `${file}.part`])
-    renameSync(`${file}.part`, file)
-    const old = readdirSync(folder).filter(isBackup).toSorted().slice(0, -kept)
-    for (const name of old) rmSync(join(folder, name))
-    await asOwner(cluster.ownerUrl, (owner) =>
-      owner.query('insert into backup (at, file, bytes) values ($1, $2, $3)', [
-        at,
-        file,
-        statSync(file).size,
-      ]),
-    )
-    say(`Everything was backed up into ${file}`)
+    const file = await makeBackup(cluster.ownerUrl, { folder, copy: copy ?? null }, Date.now())
+    say(`Everything was backed up into ${file}${copy ? `, and a copy into ${copy}` : ''}`)
     return 0
   } finally {
     if (!cluster.adopted) await cluster.stop()
-  }
-}
-
-/** Puts a backup into a folder that holds no site, checks it and folds its states anew; returns the exit code. */
-export async function restore(file: string | undefined): Promise<number> {
-  if (!file) throw new Trouble('Say what: ./tadka restore FILE')
-  try {
-    statSync(file)
-  } catch {
-    throw new Trouble(`There is no file ${file}.`)
-  }
-  const giveBack = takeFolder(dataDir)
-  const cluster = await openDatabase('main', say)
-  const pool = openPool(cluster.appUrl, () => {})
-  try {
-    const [there] = await allSites(pool)
-    if (there)
-      throw new Trouble(
-        `${dataDir} holds ${there.name} already. Restore into an empty one: TADKA_DATA=FOLDER ./tadka restore FILE`,
-      )
-    await asOwner(within(cluster, 'postgres').ownerUrl, async (owner) => {
-      await owner.query('drop database tadka with (force)')
-      await owner.query('create database tadka')
-    })
-    await tool('pg_restore', ['--exit-on-error', '--no-owner', file], cluster.ownerUrl)
-    await migrate(cluster.ownerUrl)
-    // Who was signed in then is not signed in now; what was revoked stays revoked.
-    await asOwner(cluster.ownerUrl, (owner) =>
-      owner.query('update session set expires_at = now() where expires_at > now()'),
-    )
-    let isSound = true
-    for (const { id, name } of await allSites(pool)) {
-      const states = await rebuildSite(pool, id)
-      const report = await verifySite(pool, id)
-      isSound &&= report.sound
-      say(
-        `${name}: ${report.records} records, ${states} states folded anew, ${report.sound ? 'all whole' : 'not whole'}`,
-      )
-      for (const fault of report.faults) say(faultLine(fault))
-    }
-    return isSound ? 0 : 1
-  } finally {
-    await pool.end()
-    if (!cluster.adopted) await cluster.stop()
-    giveBack()
   }
 }

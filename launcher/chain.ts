@@ -8,6 +8,7 @@ import { SiteQueue } from '../server/record/queue.ts'
 import { rebuildSite } from '../server/record/rebuild.ts'
 import { verifySite } from '../server/record/verify/verify.ts'
 import { faultLine } from './fault-line.ts'
+import { rememberedHeads } from './heads-file.ts'
 import { openDatabase } from './database.ts'
 import { Trouble } from './trouble.ts'
 
@@ -50,7 +51,7 @@ async function enrol(pool: Pool, site: string): Promise<number> {
 export async function chainCommand(
   command: 'verify' | 'rebuild' | 'unlock' | 'enrol' | 'reset-password',
   named: string | undefined,
-  person?: string,
+  more?: string,
 ): Promise<number> {
   const cluster = await openDatabase('main', console.log)
   const pool = openPool(cluster.appUrl, () => {})
@@ -63,14 +64,15 @@ export async function chainCommand(
       throw new Trouble(
         `There is no site ${named ?? 'at all'} here. There are: ${sites.map((s) => s.id).join(', ') || 'none'}`,
       )
-    if (command === 'unlock') return await unlock(pool, site, person)
-    if (command === 'reset-password') return await resetPassword(pool, site, person)
+    if (command === 'unlock') return await unlock(pool, site, more)
+    if (command === 'reset-password') return await resetPassword(pool, site, more)
     if (command === 'enrol') return await enrol(pool, site)
     if (command === 'rebuild') {
       console.log(`${await rebuildSite(pool, site)} states folded anew from the records of ${site}.`)
       return 0
     }
-    const report = await verifySite(pool, site, (n) => console.log(`  ${n} records followed`))
+    const heads = more === undefined ? [] : rememberedHeads(more, site)
+    const report = await verifySite(pool, site, (n) => console.log(`  ${n} records followed`), heads)
     if (report.sound) console.log(`All of ${site} is whole: ${report.records} records, head ${report.head}`)
     else {
       console.log(`${site} is not whole; ${report.records} records from the first are.`)

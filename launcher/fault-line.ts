@@ -12,6 +12,8 @@ export function faultLine(f: VerifyFault): string {
       return `record ${f.seq} should be the last; what is before it and after the last whole one is missing. ${copy}.`
     case 'after-head':
       return `record ${f.seq} lies past the end of the chain. ${copy}.`
+    case 'head-elsewhere':
+      return `record ${f.seq} is not the one that a backup or a file of heads remembers: the log was cut off before it, or written anew. ${copy}.`
     case 'column':
       return `record ${f.seq}: its column ${f.column} says otherwise than its text. ${copy}.`
     case 'index':

@@ -27,11 +27,17 @@ export async function makeLike(cluster: Reached, database: string, like: Like): 
   await asOwner(within(cluster, 'postgres').ownerUrl, async (owner) => {
     await owner.query('select pg_advisory_lock(hashtext($1))', [like.name])
     await makeOnce(cluster, owner, like)
-    await owner.query(`drop database if exists ${database} with (force)`)
-    await owner.query(`create database ${database} template ${like.name}`)
+    await copyDatabase(cluster, like.name, database)
   })
   return within(cluster, database)
 }
+
+/** Puts a copy of one database of a cluster in the place of another. */
+export const copyDatabase = (cluster: Reached, from: string, to: string): Promise<void> =>
+  asOwner(within(cluster, 'postgres').ownerUrl, async (owner) => {
+    await owner.query(`drop database if exists ${to} with (force)`)
+    await owner.query(`create database ${to} template ${from}`)
+  })
 
 export const dropDatabase = (cluster: Reached, database: string): Promise<void> =>
   asOwner(within(cluster, 'postgres').ownerUrl, async (owner) => {

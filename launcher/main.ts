@@ -1,11 +1,12 @@
 import './interrupt.ts'
-import { backup, restore } from './backup.ts'
+import { backup } from './backup.ts'
 import { bench } from './bench.ts'
 import { buildIfStale } from './build.ts'
 import { chainCommand } from './chain.ts'
 import { parseOptions } from './options.ts'
 import { planCommand } from './plan.ts'
 import { root } from './paths.ts'
+import { restore } from './restore.ts'
 import { run } from './run.ts'
 import { serve } from './serve.ts'
 import { test } from './test.ts'
@@ -17,10 +18,11 @@ const usage = `Usage: ./tadka COMMAND
   start           without demo data; DATABASE_URL names a database of your own
     --host ADDRESS  serve the tablets of a site, over TLS
     --port N        another port than 4180
+    --backup FOLDER a backup there every day; --copy FOLDER, and a copy on another disk
   dev             as demo, rebuilding as you edit
-  verify SITE     check a site's chain of records
+  verify SITE [HEADS]  check all that a site keeps; HEADS: a folder of backups, or a file of heads kept elsewhere
   rebuild SITE    fold a site's states anew from its records
-  backup FOLDER   everything into a file, while it is served; the newest 14 stay
+  backup FOLDER [COPY]  everything into a file, while it is served; the newest 14 stay
   restore FILE    a backup into an empty folder, checked
   unlock SITE NAME  unlock a PIN after ten wrong tries
   reset-password SITE NAME  a new password for a manager who has lost theirs
@@ -48,7 +50,7 @@ try {
       process.exitCode = await chainCommand(command, rest[0], rest[1])
       break
     case 'backup':
-      process.exitCode = await backup(rest[0])
+      process.exitCode = await backup(rest[0], rest[1])
       break
     case 'restore':
       process.exitCode = await restore(rest[0])

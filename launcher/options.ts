@@ -1,4 +1,5 @@
 import { parseArgs } from 'node:util'
+import type { BackupPlaces } from './backup.ts'
 import { Trouble } from './trouble.ts'
 
 export interface ServeOptions {
@@ -6,6 +7,8 @@ export interface ServeOptions {
   readonly port: number
   readonly cert: string | null
   readonly key: string | null
+  /** Where a backup is put every day, and a copy of it; null where that is left to the site. */
+  readonly backup: BackupPlaces | null
   /** How many days of history the demo is made with. */
   readonly days: number
 }
@@ -21,6 +24,8 @@ export function parseOptions(args: readonly string[]): ServeOptions {
         cert: { type: 'string' },
         key: { type: 'string' },
         days: { type: 'string', default: '14' },
+        backup: { type: 'string' },
+        copy: { type: 'string' },
       },
     })
     const number = (text: string, name: string, most: number) => {
@@ -31,11 +36,14 @@ export function parseOptions(args: readonly string[]): ServeOptions {
     }
     if ((values.cert === undefined) !== (values.key === undefined))
       throw new Error('--cert and --key go together.')
+    if (values.copy !== undefined && values.backup === undefined)
+      throw new Error('--copy goes with --backup: it is a copy of what is put there.')
     return {
       host: values.host ?? null,
       port: number(values.port, 'port', 65_535),
       cert: values.cert ?? null,
       key: values.key ?? null,
+      backup: values.backup === undefined ? null : { folder: values.backup, copy: values.copy ?? null },
       days: number(values.days, 'days', 730),
     }
   } catch (error) {

@@ -8,6 +8,7 @@ import { loadDemo, OtherSite } from '../server/demo/load.ts'
 import { makeSetupCode } from '../server/house/setup-code.ts'
 import { makeCode } from '../server/people/codes.ts'
 import { buildIfStale } from './build.ts'
+import { backUpDaily } from './daily-backup.ts'
 import type { Cluster } from './cluster.ts'
 import { openDatabase } from './database.ts'
 import { whenInterrupted } from './interrupt.ts'
@@ -28,6 +29,7 @@ export async function serve(command: 'demo' | 'start' | 'dev', options: ServeOpt
   const giveBack = takeFolder(dataDir)
   await portIsFree(host, options.port)
   const cluster = await openDatabase('main', say)
+  let stopBackups = () => {}
   try {
     cluster.watch()
     if (command !== 'start') {
@@ -36,10 +38,12 @@ export async function serve(command: 'demo' | 'start' | 'dev', options: ServeOpt
     }
     if (command !== 'dev') await buildIfStale(say)
     const tls = options.host || options.cert ? await certificateFor(host, options) : null
+    if (options.backup) stopBackups = backUpDaily(cluster, options.backup, say)
     await supervise(command, cluster, host, options.port, tls, () =>
       greet(command, cluster, host, options.port, tls),
     )
   } finally {
+    stopBackups()
     await cluster.stop()
     giveBack()
   }

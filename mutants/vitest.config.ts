@@ -29,7 +29,11 @@ export default defineConfig({
     environment: 'node',
     testTimeout: 60_000,
     ...(folder.database
-      ? { globalSetup: ['launcher/test-cluster.ts'], fileParallelism: false, hookTimeout: 120_000 }
+      ? {
+          globalSetup: ['launcher/test-cluster.ts', 'mutants/ready-demos.ts'],
+          fileParallelism: false,
+          hookTimeout: 120_000,
+        }
       : {}),
   },
 })

@@ -1,7 +1,41 @@
-import type { Pool } from '../db/pool.ts'
+import type { Client, Pool } from '../db/pool.ts'
+import type { Head } from '../record/heads.ts'
 
-/** When everything was last backed up, milliseconds UTC; null where it never was. */
-export async function lastBackup(pool: Pool): Promise<number | null> {
-  const { rows } = await pool.query<{ at: number | null }>('select max(at) as at from backup')
-  return rows[0]?.at ?? null
+export interface Backup {
+  /** Milliseconds UTC. */
+  readonly at: number
+  /** Whether a copy was put into a second folder. */
+  readonly copied: boolean
+}
+
+/** The last time that everything was backed up; null where it never was. */
+export async function lastBackup(pool: Pool): Promise<Backup | null> {
+  const sql = 'select at, copy is not null as copied from backup order by at desc limit 1'
+  return (await pool.query<Backup>(sql)).rows[0] ?? null
+}
+
+/** Where a site's chain ended at each of its backups. In a transaction that sees the site. */
+export async function backedUpHeads(db: Client, site: string): Promise<Head[]> {
+  const sql = 'select seq, hash from backup_head where site_id = $1 order by seq'
+  return (await db.query<Head>(sql, [site])).rows
+}
+
+interface Made extends Pick<Backup, 'at'> {
+  readonly file: string
+  readonly copy: string | null
+  readonly bytes: number
+  readonly heads: readonly (Head & { readonly site: string })[]
+}
+
+/** Writes down that a backup was made, as the owner of the database. */
+export async function keepBackup(
+  owner: Pick<Client, 'query'>,
+  { at, file, copy, bytes, heads }: Made,
+): Promise<void> {
+  await owner.query(
+    `with made as (insert into backup (at, file, copy, bytes) values ($1, $2, $3, $4) returning at)
+     insert into backup_head (at, site_id, seq, hash)
+     select made.at, h.site, h.seq, h.hash from made, jsonb_to_recordset($5) as h (site text, seq bigint, hash text)`,
+    [at, file, copy, bytes, JSON.stringify(heads)],
+  )
 }

@@ -14,12 +14,12 @@ export const backupRoutes =
           tags: ['site'],
           summary: 'When everything was last backed up',
           params: z.object({ site: slug }),
-          response: { 200: z.object({ at: z.number().nullable() }) },
+          response: { 200: z.object({ at: z.number().nullable(), copied: z.boolean() }) },
         },
       },
       async (request) => {
         await guard.actor(request, request.params.site, 'set-up-house')
-        return { at: await lastBackup(pool) }
+        return (await lastBackup(pool)) ?? { at: null, copied: false }
       },
     )
   }

@@ -3,7 +3,7 @@ import type { AnyDraft } from '@tadka/core/record'
 import { Refusal } from '@tadka/core/refusal'
 import type { Pool } from '../db/pool.ts'
 import { draftSlackMs, type Tablet } from './guard.ts'
-import { staysOf, type Passes, type Stay } from './passes.ts'
+import { stayByPassAlone, staysOf, type Passes, type Stay } from './passes.ts'
 
 /** By whose work a batch's drafts may be taken: who is signed in now, and who the passes say was. */
 export interface Senders {
@@ -24,11 +24,10 @@ export async function staysByPass(
   for (const pass of new Set(given)) {
     const claims = await passes.read(pass)
     if (claims?.site !== site) continue
-    const all = await staysOf(pool, site, claims.session)
-    stays.set(
-      pass,
-      all.filter((s) => s.person === claims.person),
-    )
+    const own = (await staysOf(pool, site, claims.session)).filter((s) => s.person === claims.person)
+    const alone =
+      own.length > 0 || typeof claims.since !== 'number' ? null : await stayByPassAlone(pool, claims)
+    stays.set(pass, alone ? [alone] : own)
   }
   return stays
 }

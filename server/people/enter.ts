@@ -36,11 +36,11 @@ export async function enrolBrowser(
 export async function sessionOf({ passes, now }: Services, tablet: Tablet | null): Promise<SessionView> {
   const here = (tablet?.people ?? []).filter((p) => p.signed_out_at === null)
   const { site_id: site = null, device = null, id: session = 0 } = tablet?.session ?? {}
-  const people = here.map(async ({ id, name, role }) => ({
+  const people = here.map(async ({ id, name, role, signed_in_at: since }) => ({
     id,
     name,
     role,
-    pass: await passes.make({ site: site ?? '', session, person: id, device: device ?? '' }),
+    pass: await passes.make({ site: site ?? '', session, person: id, device: device ?? '', since }),
   }))
   return { site, device, people: await Promise.all(people), serverTime: now() }
 }

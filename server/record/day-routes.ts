@@ -11,6 +11,7 @@ import { z } from 'zod'
 import type { Services } from '../app/services.ts'
 import { appendBatch } from './append.ts'
 import { amendedSince, casesOpenBefore, hoursWithRecords, runsTouching } from './day-queries.ts'
+import { headOf } from './heads.ts'
 import * as queries from './queries.ts'
 
 const site = z.object({ site: slug })
@@ -80,7 +81,7 @@ export const dayRoutes =
       if (left.length > 0 && reason.trim().length < 3) throw new Refusal('day_not_clean', { left })
       const at = now()
       const openCases = left.flatMap((l) => (l.what === 'case' ? [l.case] : []))
-      const head = await queries.headOf(pool, where)
+      const head = await headOf(pool, where)
       const payload = {
         day,
         upTo: head.seq,

@@ -1,5 +1,6 @@
-import type { AnyRecord, SubjectKind } from '@tadka/core/record'
+import { noRecordBefore, type AnyRecord, type SubjectKind } from '@tadka/core/record'
 import { inSite } from '../db/transaction.ts'
+import type { Head } from './heads.ts'
 import type { Client, Pool } from '../db/pool.ts'
 
 const parsed = (row: { text: string }): AnyRecord => JSON.parse(row.text) as AnyRecord
@@ -31,21 +32,25 @@ export interface StateRow {
   last: unknown
 }
 
-/** States that a tablet needs: the live ones, and those touched since `since` (ms UTC), with the seq they stand at. */
-export const snapshot = (
-  pool: Pool,
-  site: string,
-  since: number,
-): Promise<{ seq: number; states: StateRow[] }> =>
+export interface Snapshot extends Head {
+  readonly states: readonly StateRow[]
+  /** The last of its records that a backup holds; 0 where none was made. */
+  readonly backedUpTo: number
+}
+
+/** States that a tablet needs: the live ones, and those touched since `since` (ms UTC), with the head they stand at. */
+export const snapshot = (pool: Pool, site: string, since: number): Promise<Snapshot> =>
   inSite(pool, site, async (db) => {
     const sql = `
-      select coalesce((select seq from site_head where site_id = $1), 0) as seq,
+      with head as (select seq, hash from site_head where site_id = $1)
+      select coalesce((select seq from head), 0) as seq, coalesce((select hash from head), $3) as hash,
+        coalesce((select max(seq) from backup_head where site_id = $1), 0) as "backedUpTo",
         coalesce(jsonb_agg(
           jsonb_build_object('kind', kind, 'id', subject_id, 'state', state, 'last', last_key)
           order by kind, subject_id), '[]') as states
       from subject_state where site_id = $1 and (live or touched_at >= $2)`
-    const row = (await db.query<{ seq: number; states: StateRow[] }>(sql, [site, since])).rows[0]
-    return row ?? { seq: 0, states: [] }
+    const row = (await db.query<Snapshot>(sql, [site, since, noRecordBefore])).rows[0]
+    return row ?? { seq: 0, hash: noRecordBefore, backedUpTo: 0, states: [] }
   })
 
 /** The states of one kind. */
@@ -77,16 +82,6 @@ export async function linksAfter(db: Client, site: string, after: number, limit:
 
 export const linksOf = (pool: Pool, site: string, after: number, limit: number): Promise<LinkRow[]> =>
   inSite(pool, site, (db) => linksAfter(db, site, after, limit))
-
-export const headOf = (pool: Pool, site: string): Promise<{ seq: number; hash: string }> =>
-  inSite(pool, site, async (db) => {
-    const row = (
-      await db.query<{ seq: number; hash: string }>('select seq, hash from site_head where site_id = $1', [
-        site,
-      ])
-    ).rows[0]
-    return row ?? { seq: 0, hash: '0'.repeat(64) }
-  })
 
 export interface LogFilter {
   readonly before: number | null

@@ -1,9 +1,11 @@
-import { batchBody, slug } from '@tadka/contract/record'
+import { batchBody, headBody, slug } from '@tadka/contract/record'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import type { Services } from '../app/services.ts'
+import { inSite } from '../db/transaction.ts'
 import { staysByPass } from '../people/draft-access.ts'
+import { headsMissed } from './heads.ts'
 import * as queries from './queries.ts'
 import { receiveBatch } from './receive.ts'
 import { verifyRecords } from './verify/verify.ts'
@@ -33,6 +35,27 @@ export const recordRoutes =
       const at = now()
       return { serverTime: at, ...(await queries.snapshot(pool, request.params.site, at - twoDaysMs)) }
     })
+
+    app.post(
+      '/api/sites/:site/head',
+      {
+        schema: {
+          tags: ['records'],
+          summary: 'Whether the chain goes through the head that a tablet remembers',
+          params: site,
+          body: headBody,
+          response: { 200: z.object({ holds: z.boolean() }) },
+        },
+      },
+      async (request) => {
+        const { site: where } = request.params
+        await guard.actor(request, where, 'read')
+        const missed = await inSite(pool, where, (db) => headsMissed(db, where, [request.body]))
+        if (missed.length > 0)
+          request.log.warn({ site: where, ...request.body }, 'a tablet remembers another chain')
+        return { holds: missed.length === 0 }
+      },
+    )
 
     app.get(
       '/api/sites/:site/subjects/:kind/:id',

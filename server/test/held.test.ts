@@ -1,6 +1,7 @@
 import type { AnyDraft } from '@tadka/core/record'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { siteId } from '../demo/house.ts'
+import { headOf } from '../record/heads.ts'
 import { verifySite } from '../record/verify/verify.ts'
 import { ask, draft, enrolTestTablet, onTablet, signIn, testServer, type TestServer } from './server.ts'
 
@@ -91,6 +92,51 @@ describe('work done without network', () => {
       [one.id],
     )
     expect(rows[0]?.corrected_at).toBe(server.clock.now - 600_000)
+  })
+})
+
+describe('a server that was restored from an older backup', () => {
+  /** Nothing of who signed in since is left. */
+  const forget = () =>
+    server.owner.query(
+      `delete from session_person where session_id = (select max(id) from session);
+       delete from session where id = (select max(id) from session)`,
+    )
+
+  it('takes what a tablet sends again by its pass alone: whose work it was is signed in it', async () => {
+    const { pass } = await signedIn('bao', '2468')
+    const one = parked(server.clock.now + 600_000)
+    await forget()
+    server.clock.now += 7_200_000
+    expect(await send(manager, [one], pass)).toEqual(['accepted'])
+    expect(await flagsOf(one)).toContain('after-session')
+  })
+  it('takes nothing by it from before the sign-in or long after, of another, or of an ended tablet', async () => {
+    const { pass } = await signedIn('bao', '2468')
+    const since = server.clock.now
+    await forget()
+    server.clock.now += 20 * 3_600_000
+    manager = await signIn(server.app, 'oriel')
+    for (const odd of [
+      parked(since - 3_600_000),
+      parked(since + 17 * 3_600_000),
+      parked(since, { by: 'dara' }),
+      parked(since, { device: 'tablet-9' }),
+    ])
+      expect(await send(manager, [odd], pass)).toEqual(['held not_on_this_tablet'])
+    await server.owner.query("update tablet set revoked_at = 1 where id = 'tablet-1'")
+    expect(await send(manager, [parked(since)], pass)).toEqual(['held tablet_ended'])
+    await server.owner.query("update tablet set revoked_at = null where id = 'tablet-1'")
+  })
+  it('is told apart by the tablets that saw more of its chain than it holds', async () => {
+    const { seq, hash } = await headOf(server.pool, siteId)
+    const holds = async (head: object) => (await ask(server, manager, 'POST', '/head', head)).json<unknown>()
+    expect(await holds({ seq, hash })).toEqual({ holds: true })
+    expect(await holds({ seq: 1, hash })).toEqual({ holds: false })
+    expect(await holds({ seq: seq + 1, hash })).toEqual({ holds: false })
+    expect(await holds({ seq: 0, hash: '0'.repeat(64) })).toEqual({ holds: true })
+    const state = (await ask(server, manager, 'GET', '/state')).json<object>()
+    expect(state).toMatchObject({ seq, hash, backedUpTo: 0 })
   })
 })
 

@@ -58,6 +58,7 @@ const routes: Readonly<Record<string, Route>> = {
   'GET /api/sites/{site}/state': read,
   'GET /api/sites/{site}/subjects/{kind}/{id}': read,
   'GET /api/sites/{site}/events': read,
+  'POST /api/sites/{site}/head': { ...read, body: { seq: 1, hash: '0'.repeat(64) } },
   'POST /api/sites/{site}/verify': { access: 'verify-chain' },
   'GET /api/sites/{site}/held': read,
   'POST /api/sites/{site}/held/{id}': { access: 'decide-held', body: { take: false, reason: 'tried' } },

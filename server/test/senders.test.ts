@@ -167,7 +167,7 @@ describe('who sends', () => {
 
   it('holds a pass that this server signed, whole; any other is none', async () => {
     const passes = new Passes(server.pool)
-    const claims = { site: siteId, session: 1, person: 'bao', device: 'tablet-1' }
+    const claims = { site: siteId, session: 1, person: 'bao', device: 'tablet-1', since: 1 }
     const pass = await passes.make(claims)
     expect(await passes.read(pass)).toEqual(claims)
     const [text = '', signed = ''] = pass.split('.')

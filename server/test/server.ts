@@ -46,12 +46,17 @@ export interface TestServer extends TestDatabase {
   readonly close: () => Promise<void>
 }
 
+const evening = Date.parse('2026-11-26T21:30:00Z')
+
+/** The demo with so many days of records: made once, then copied. */
+export const demoLike = (days: number, from = evening): Like => ({
+  name: `like_demo_${days}_${from}`,
+  fill: (ownerUrl, appUrl) => loadDemo(ownerUrl, appUrl, from, days),
+})
+
 /** The server over a demo database, with a clock that the test moves. */
-export async function testServer(days = 2, from = Date.parse('2026-11-26T21:30:00Z')): Promise<TestServer> {
-  const database = await testDatabase({
-    name: `like_demo_${days}_${from}`,
-    fill: (ownerUrl, appUrl) => loadDemo(ownerUrl, appUrl, from, days),
-  })
+export async function testServer(days = 2, from = evening): Promise<TestServer> {
+  const database = await testDatabase(demoLike(days, from))
   await enrolTestTablet(database.owner)
   const pool = openPool(database.appUrl, () => {})
   const clock = { now: from }

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openPool, type Pool } from '../db/pool.ts'
 import { siteId } from '../demo/house.ts'
+import { headOf, type Head } from '../record/heads.ts'
 import { verifyIn, verifySite } from '../record/verify/verify.ts'
 import { ask, draft, signIn, started, testServer, type TestServer } from './server.ts'
 
@@ -74,13 +75,13 @@ describe('what was left alone', () => {
 
 /** Somebody who owns the database alters it, in a transaction that is taken back. */
 describe('is found', () => {
-  const altered = async (sql: string) => {
+  const altered = async (sql: string, heads: readonly Head[] = []) => {
     const client = await db.connect()
     try {
       await client.query('begin')
       await client.query("select set_config('tadka.site', $1, true)", [siteId])
       await client.query(sql)
-      return (await verifyIn(client, siteId, () => {})).faults
+      return (await verifyIn(client, siteId, () => {}, true, heads)).faults
     } finally {
       await client.query('rollback')
       client.release()
@@ -129,6 +130,27 @@ describe('is found', () => {
   })
   it('a head that is gone', async () => {
     expect(await altered('delete from site_head')).toMatchObject([{ what: 'after-head', seq: 1 }])
+  })
+  it('a tail that was cut off with its head, and a chain that was written anew, by a head kept elsewhere', async () => {
+    const head = await headOf(pool, siteId)
+    const cut = `
+      delete from record_subject where seq = (select max(seq) from record);
+      delete from record where seq = (select max(seq) from record);
+      update site_head h set seq = r.seq, hash = r.hash from record r
+      where r.site_id = h.site_id and r.seq = (select max(seq) from record)`
+    const missed = { what: 'head-elsewhere', seq: head.seq }
+    expect(await altered(cut)).not.toContainEqual(missed)
+    expect(await altered(cut, [head])).toContainEqual(missed)
+    expect(await altered('select 1', [head, { seq: 0, hash: '0'.repeat(64) }])).toEqual([])
+    expect(await altered('select 1', [{ ...head, hash: 'a'.repeat(64) }])).toEqual([missed])
+  })
+  it('the same by what the last backup held, as the database remembers it', async () => {
+    const { seq, hash } = await headOf(pool, siteId)
+    const remembered = (h: string) => `
+      insert into backup (at, file, bytes) values (1, 'f', 1);
+      insert into backup_head (at, site_id, seq, hash) values (1, '${siteId}', ${seq}, '${h}')`
+    expect(await altered(remembered(hash))).toEqual([])
+    expect(await altered(remembered('b'.repeat(64)))).toEqual([{ what: 'head-elsewhere', seq }])
   })
   it('a record that is hidden from its lists', async () => {
     const faults = await altered(

@@ -20,6 +20,7 @@ const views = {
   dish: () => import('./warewash/DishPlace.vue'),
   chart: () => import('./procedure/WallChart.vue'),
   log: () => import('./record/LogPlace.vue'),
+  unsent: () => import('./record/UnsentPlace.vue'),
   house: () => import('./house/HousePlace.vue'),
 }
 
@@ -65,6 +66,7 @@ export const router = createRouter({
       meta: { place: 'dish' },
     },
     { path: '/log', component: views.log, meta: { place: 'log' } },
+    { path: '/log/unsent', component: views.unsent, meta: { place: 'log' } },
     {
       path: '/house/:part?',
       component: views.house,

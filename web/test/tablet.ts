@@ -24,7 +24,20 @@ class Stream {
   close(): void {}
 }
 
+/** What the tabs of this tablet tell each other; a fresh tablet has none beside it. */
+class Channel {
+  static all: Channel[] = []
+  onmessage: ((event: { data: unknown }) => void) | null = null
+  constructor() {
+    Channel.all.push(this)
+  }
+  postMessage(data: unknown): void {
+    for (const other of Channel.all) if (other !== this) other.onmessage?.({ data })
+  }
+}
+
 export function tablet(): Tablet {
+  Channel.all = []
   const kept = new Map<string, string>()
   vi.stubGlobal('localStorage', {
     getItem: (k: string) => kept.get(k) ?? null,
@@ -32,6 +45,7 @@ export function tablet(): Tablet {
     removeItem: (k: string) => void kept.delete(k),
   })
   vi.stubGlobal('EventSource', Stream)
+  vi.stubGlobal('BroadcastChannel', Channel)
   const server: Tablet['server'] = { answer: null, asked: [] }
   vi.stubGlobal('fetch', async (path: string, init: { body?: string }) => {
     const body: unknown = init.body ? JSON.parse(init.body) : null

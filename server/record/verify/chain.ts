@@ -1,17 +1,11 @@
 import { isFault, noRecordBefore, verifyChain } from '@tadka/core/record'
 import type { Client } from '../../db/pool.ts'
 import { sha256 } from '../append.ts'
+import { headIn } from '../heads.ts'
 import { linksAfter, type LinkRow } from '../queries.ts'
 import type { VerifyFault } from './faults.ts'
 
 const stretch = 2000
-
-/** The end that a site's chain is said to have. */
-export async function headIn(db: Client, site: string): Promise<{ seq: number; hash: string }> {
-  const sql = 'select seq, hash from site_head where site_id = $1'
-  const row = (await db.query<{ seq: number; hash: string }>(sql, [site])).rows[0]
-  return row ?? { seq: 0, hash: noRecordBefore }
-}
 
 /**
  * Follows a site's whole chain from its first record, and checks that it ends where the head says. `each` is shown every stretch

@@ -8,6 +8,8 @@ export type VerifyFault =
   | { readonly what: 'head'; readonly seq: number }
   /** A record that lies after the head. */
   | { readonly what: 'after-head'; readonly seq: number }
+  /** The chain does not go through a head that is remembered elsewhere: it was cut off before it, or written anew. */
+  | { readonly what: 'head-elsewhere'; readonly seq: number }
   /** A column that lists are made from says something else than the text that the hash is taken over. */
   | { readonly what: 'column'; readonly seq: number; readonly column: string }
   /** A record is not filed under what it concerns, or under what it does not. */

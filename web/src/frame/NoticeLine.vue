@@ -3,12 +3,16 @@ import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useStorageSpace } from '../record/storage-space.ts'
+import { lostHead } from '../record/head.ts'
+import { useSession } from '../people/session.ts'
 import { useSite } from '../record/site.ts'
 import { useVersion } from './version.ts'
 
 /** What everybody on this tablet must know now: records that may be lost, no network, a newer version. The worst is told. */
 const props = defineProps<{ inRun: boolean }>()
 const site = useSite()
+const session = useSession()
+const isLost = computed(() => lostHead.value !== null && lostHead.value.site === session.site)
 const { t } = useI18n()
 const space = useStorageSpace()
 const { isNewReady, takeNew } = useVersion()
@@ -25,6 +29,12 @@ const mayUpdate = computed(() => isNewReady.value && !props.inRun)
 
 <template>
   <p v-if="text" class="notice" :class="{ risk: atRisk }" :role="atRisk ? 'alert' : 'status'">{{ text }}</p>
+  <p v-if="isLost" class="notice risk" role="alert">
+    {{ t('common.lost', { seq: lostHead?.seq }) }}
+    <n-button v-if="session.mayDo('verify-chain')" size="small" @click="lostHead = null">{{
+      t('common.lostNoted')
+    }}</n-button>
+  </p>
   <p v-else-if="mayUpdate" class="notice" role="status">
     {{ t('common.update') }}
     <n-button size="small" @click="takeNew">{{ t('common.updateNow') }}</n-button>

@@ -47,6 +47,9 @@ const another = () => router.push({ path: '/sign-in', query: { to: route.fullPat
         </button>
         <button type="button" class="out" @click="session.signOut(p.id)">{{ t('people.signOut') }}</button>
       </div>
+      <router-link v-if="site.unsent > 0" class="add" to="/log/unsent" @click="open = false">
+        {{ t('common.unsent', { n: site.unsent }) }}: {{ t('common.unsentHow') }}
+      </router-link>
       <button type="button" class="add" @click="another">{{ t('people.add') }}</button>
     </div>
   </n-popover>
@@ -126,6 +129,10 @@ const another = () => router.push({ path: '/sign-in', query: { to: route.fullPat
   color: var(--sea);
   font-weight: 600;
   cursor: pointer;
+}
+a.add {
+  display: flex;
+  align-items: center;
 }
 .add {
   margin-top: 8px;

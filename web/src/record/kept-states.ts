@@ -1,5 +1,4 @@
 import type { FoldKey } from '@tadka/core/record'
-import { forgetUpTo } from './outbox.ts'
 import { tabletStore, type KeptState } from './tablet-store.ts'
 
 /** What the tablet knows of a site, kept for when it is opened without network. */
@@ -35,7 +34,6 @@ export function makeKeeper(held: () => { readonly site: string | null } & Known)
         await store.states.bulkPut(rows)
         await store.upTo.put({ key: 'states', site, seq })
       })
-      await forgetUpTo(seq)
     } catch {
       // Tried again with the next change; the server has them.
     }

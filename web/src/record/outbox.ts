@@ -20,16 +20,39 @@ export async function keep(all: readonly Kept[]): Promise<boolean> {
 export const forget = async (ids: readonly string[]): Promise<void> =>
   void (await (await tabletStore())?.outbox.bulkDelete([...ids]))
 
-/** The server has taken these. They stay until the states that are kept hold them, too. */
+/** The server has taken these. They stay: a server that is restored from a backup may lack them. @param takenAt ms by its clock. */
 export async function markTaken(
   placed: readonly { readonly id: string; readonly at: number }[],
+  takenAt: number,
 ): Promise<void> {
   const store = await tabletStore()
-  await store?.outbox.bulkUpdate(placed.map(({ id, at }) => ({ key: id, changes: { at } })))
+  await store?.outbox.bulkUpdate(placed.map(({ id, at }) => ({ key: id, changes: { at, takenAt } })))
 }
-/** What lies in the chain up to there is in the kept states. */
-export const forgetUpTo = async (seq: number): Promise<void> =>
-  void (await (await tabletStore())?.outbox.filter((k) => typeof k.at === 'number' && k.at <= seq).delete())
+
+/** How long what was taken stays at least, and how many of them at most. */
+const staysMs = 7 * 86_400_000
+const mostTaken = 20_000
+
+/** Forgets what a backup holds and the server took a week ago or longer. @param upTo the last record that a backup holds. */
+export async function forgetBackedUp(upTo: number, now: number): Promise<void> {
+  const store = await tabletStore()
+  const taken = (await store?.outbox.orderBy('order').toArray())?.filter((k) => k.at !== null && !k.refusal)
+  const ids = (taken ?? [])
+    .filter(
+      ({ at, takenAt }, i, { length }) =>
+        (at !== null && at <= upTo && (takenAt ?? 0) <= now - staysMs) || i < length - mostTaken,
+    )
+    .map((k) => k.id)
+  if (ids.length > 0) await forget(ids)
+}
+
+/** All that the server took and this tablet still has, made unsent. */
+export async function unsendTaken(): Promise<Kept[]> {
+  const store = await tabletStore()
+  const taken = (await allKept()).filter((k) => k.at !== null && !k.refusal)
+  await store?.outbox.bulkUpdate(taken.map(({ id }) => ({ key: id, changes: { at: null } })))
+  return taken
+}
 
 export const photosKept = async (): Promise<KeptPhoto[]> =>
   (await (await tabletStore())?.photos.toArray()) ?? []

@@ -4,7 +4,8 @@ import { Refusal, type RefusalWire } from '@tadka/core/refusal'
 import { computed, ref, shallowRef, triggerRef } from 'vue'
 import { ask } from '../wire/api.ts'
 import { clockOffset, learnServerTime, ownClock } from '../wire/clock.ts'
-import { allKept, forget, keep, markTaken, type Provenance, type Kept } from './outbox.ts'
+import { allKept, forget, keep, markTaken, unsendTaken, type Provenance, type Kept } from './outbox.ts'
+import { aloneInTablet, otherTabs, type TabNews } from './tabs.ts'
 
 const batchSize = 50
 const longestPauseMs = 8000
@@ -14,23 +15,53 @@ interface Answer {
   outcomes: DraftOutcome[]
 }
 
+/** What whoever makes a sender is told. */
+interface Told {
+  /** The place in the chain of one that was taken, or null for one that is not in it. */
+  readonly settled: (id: string, seq: number | null) => void
+  /** These were made by another tab of this tablet, or are sent once more. */
+  readonly joined: (drafts: readonly AnyDraft[]) => void
+}
+
+const nothingKnown: Provenance = { pass: null, offset: null }
+
 /**
  * Sends drafts in order, one batch at a time, again and again until each is accepted, known or refused. Refused ones
- * stay, with their reason, until someone puts them aside. `settled` is told the place in the chain, or null for a refusal.
+ * stay, with their reason, until someone puts them aside. All tabs of a tablet have the same ones; one of them sends.
  */
-export function makeSender(site: () => string | null, settled: (id: string, seq: number | null) => void) {
+export function makeSender(site: () => string | null, { settled, joined }: Told) {
   const waiting = shallowRef<AnyDraft[]>([])
   /** What goes with each that waits, by its id. */
   const provenanceOf = new Map<string, Provenance>()
   /** How many of this page's went to a manager to be decided. */
   const held = ref(0)
   const refused = ref<{ draft: AnyDraft; refusal: RefusalWire }[]>([])
-  const signedOut = ref(false)
+  /** Why the last try did not go through; null where it did. */
+  const stuck = ref<'unreachable' | RefusalWire | null>(null)
   /** Something that was made here could not be kept: it lives only as long as this page is open. */
   const unkept = ref(false)
   let sending = false
   let pause = 500
   let timer: ReturnType<typeof setTimeout> | null = null
+  const tell = otherTabs(hear)
+
+  function hear(news: TabNews): void {
+    if (news.what === 'made') return join(news.drafts, () => news.provenance)
+    if (news.what === 'settled') return done(news.id, news.seq)
+    if (news.what === 'aside')
+      return void (refused.value = refused.value.filter((r) => r.draft.id !== news.id))
+    setRefused(news.draft, news.refusal)
+  }
+
+  /** Takes drafts in that this tab did not make. */
+  function join(drafts: readonly AnyDraft[], from: (draft: AnyDraft) => Provenance): void {
+    const known = new Set(waiting.value.map((d) => d.id))
+    const fresh = drafts.filter((d) => !known.has(d.id))
+    for (const draft of fresh) provenanceOf.set(draft.id, from(draft))
+    waiting.value = [...waiting.value, ...fresh]
+    joined(fresh)
+    void send()
+  }
 
   /** What was made here and is not in the states yet, with where it lies in the chain; what was not taken yet is sent. */
   async function restore(): Promise<{ draft: AnyDraft; at: number | null }[]> {
@@ -52,7 +83,18 @@ export function makeSender(site: () => string | null, settled: (id: string, seq:
     waiting.value.push(...drafts)
     triggerRef(waiting)
     void keepAll(drafts.map((draft) => ({ ...asKept(draft, null), provenance })))
+    tell({ what: 'made', drafts, provenance })
     void send()
+  }
+
+  /** Sends once more all that was taken and is still here: the server does not have it any longer. */
+  async function sendAgain(): Promise<void> {
+    const taken = await unsendTaken().catch(() => [])
+    const from = new Map(taken.map((k) => [k.id, k.provenance ?? nothingKnown]))
+    join(
+      taken.map((k) => k.draft),
+      ({ id }) => from.get(id) ?? nothingKnown,
+    )
   }
 
   async function keepAll(all: readonly Kept[]): Promise<void> {
@@ -65,10 +107,11 @@ export function makeSender(site: () => string | null, settled: (id: string, seq:
     if (timer) clearTimeout(timer)
     timer = null
     try {
-      while (waiting.value.length > 0) await sendSome()
+      if (waiting.value.length > 0) await aloneInTablet(sendAll)
       pause = 500
+      stuck.value = null
     } catch (error) {
-      signedOut.value = error instanceof Refusal && error.code === 'not_signed_in'
+      stuck.value = error instanceof Refusal ? (error.toWire() as RefusalWire) : 'unreachable'
       timer = setTimeout(() => void send(), pause)
       pause = Math.min(pause * 2, longestPauseMs)
     } finally {
@@ -76,49 +119,66 @@ export function makeSender(site: () => string | null, settled: (id: string, seq:
     }
   }
 
+  async function sendAll(): Promise<void> {
+    while (waiting.value.length > 0) await sendSome()
+  }
+
   async function sendSome(): Promise<void> {
     const batch = waiting.value.slice(0, batchSize)
     const where = batch[0]?.site ?? site()
     const drafts = batch.filter((d) => d.site === where)
-    const provenance = drafts.map(({ id }) => provenanceOf.get(id) ?? { pass: null, offset: null })
+    const provenance = drafts.map(({ id }) => provenanceOf.get(id) ?? nothingKnown)
     const body = { sentAt: ownClock(), offset: clockOffset.value, drafts, provenance }
     const answer = await ask<Answer>('POST', `/api/sites/${where}/records`, body)
     learnServerTime(answer.serverTime, body.sentAt)
-    signedOut.value = false
-    const done = new Set(body.drafts.map((d) => d.id))
     // Noted first: a tablet that is started anew in between sends once more, and finds it known.
     await markTaken(
       body.drafts.flatMap(({ id }, i) => {
         const outcome = answer.outcomes[i]
         return outcome && isTaken(outcome) ? [{ id, at: outcome.seq ?? 0 }] : []
       }),
+      answer.serverTime,
     ).catch(() => {})
     body.drafts.forEach((draft, i) => settle(draft, answer.outcomes[i]))
-    for (const id of done) provenanceOf.delete(id)
-    waiting.value = waiting.value.filter((d) => !done.has(d.id))
     if (waiting.value.length === 0) unkept.value = false
   }
 
+  function done(id: string, seq: number | null): void {
+    provenanceOf.delete(id)
+    waiting.value = waiting.value.filter((d) => d.id !== id)
+    settled(id, seq)
+  }
+
   function settle(draft: AnyDraft, outcome: DraftOutcome | undefined): void {
-    if (outcome && isTaken(outcome)) return settled(draft.id, outcome.seq ?? 0)
+    const end = (seq: number | null) => {
+      done(draft.id, seq)
+      tell({ what: 'settled', id: draft.id, seq })
+    }
+    if (outcome && isTaken(outcome)) return end(outcome.seq ?? 0)
     if (outcome?.outcome === 'held') {
       // It lies on the server, whole: this tablet need not keep it.
       held.value += 1
       void forget([draft.id]).catch(() => {})
-      return settled(draft.id, null)
+      return end(null)
     }
     const refusal = {
       code: outcome?.code ?? 'broken',
       message: outcome?.message ?? '',
       details: outcome?.details ?? {},
     } as RefusalWire
-    refused.value.push({ draft, refusal })
-    settled(draft.id, null)
+    setRefused(draft, refusal)
+    tell({ what: 'refused', draft, refusal })
     void keepAll([asKept(draft, refusal)])
+  }
+
+  function setRefused(draft: AnyDraft, refusal: RefusalWire): void {
+    refused.value.push({ draft, refusal })
+    done(draft.id, null)
   }
 
   async function putAside(id: string): Promise<void> {
     refused.value = refused.value.filter((r) => r.draft.id !== id)
+    tell({ what: 'aside', id })
     await forget([id])
   }
 
@@ -126,12 +186,13 @@ export function makeSender(site: () => string | null, settled: (id: string, seq:
     waiting,
     refused,
     held,
-    signedOut,
+    stuck,
     unkept,
     unsent: computed(() => waiting.value.length),
     restore,
     add,
     send,
+    sendAgain,
     putAside,
   }
 }

@@ -36,6 +36,8 @@ import { useSession } from '../people/session.ts'
 import { ask, Unreachable } from '../wire/api.ts'
 import { knownOffset, learnServerTime, ownClock } from '../wire/clock.ts'
 import { deviceId, newId, nextCount } from '../wire/device.ts'
+import { isChainLost, rememberHead } from './head.ts'
+import { forgetBackedUp } from './outbox.ts'
 import { provisional } from './provisional.ts'
 import { makeSender } from './sender.ts'
 import { endsSoon } from '../wire/soon.ts'
@@ -69,6 +71,8 @@ interface Held {
 interface Snapshot {
   serverTime: number
   seq: number
+  hash: string
+  backedUpTo: number
   states: { kind: SubjectKind; id: string; state: unknown; last: FoldKey | null }[]
 }
 
@@ -86,13 +90,16 @@ export const useSite = defineStore('site', () => {
   const loaded = ref(false)
   const connected = ref(false)
   const unknownType = ref(false)
-  const sender = makeSender(
-    () => session.site,
-    (id, at) => {
+  const sender = makeSender(() => session.site, {
+    settled: (id, at) => {
       if (at === null || at <= seq.value) drop(id)
       else placed.set(id, at)
     },
-  )
+    joined: (drafts) => {
+      const here = new Set(mine.value.map((d) => d.id))
+      mine.value = [...mine.value, ...drafts.filter((d) => d.site === session.site && !here.has(d.id))]
+    },
+  })
   let stop: (() => void) | null = null
   const keeper = makeKeeper(() => ({ site: session.site, seq: seq.value, states: base.value }))
 
@@ -153,11 +160,15 @@ export const useSite = defineStore('site', () => {
       const askedAt = ownClock()
       const got = await ask<Snapshot>('GET', `/api/sites/${site}/state`)
       learnServerTime(got.serverTime, askedAt)
+      const isLost = await isChainLost(site)
+      rememberHead({ site, seq: got.seq, hash: got.hash })
       base.value = new Map(got.states.map((s) => [nameOf(s.kind, s.id), { state: s.state, last: s.last }]))
       seq.value = got.seq
       for (const [id, at] of placed) if (at <= got.seq) drop(id)
       loaded.value = true
       keeper.anew()
+      if (isLost) await sender.sendAgain()
+      else void forgetBackedUp(got.backedUpTo, got.serverTime).catch(() => {})
     } catch (error) {
       if (!(error instanceof Unreachable)) throw error
     }
@@ -177,6 +188,7 @@ export const useSite = defineStore('site', () => {
     const record = upcast(stored)
     if (record.seq <= seq.value) return
     seq.value = record.seq
+    rememberHead({ site: record.site, seq: record.seq - 1, hash: record.prev })
     const late: SubjectRef[] = []
     for (const subject of subjectsOf(record)) {
       if (!takeInto(subject, record)) late.push(subject)

@@ -17,6 +17,8 @@ export interface Kept {
   readonly refusal: RefusalWire | null
   /** Where in the chain it lies; null until the server has taken it. */
   readonly at: number | null
+  /** When the server took it, ms by its clock. */
+  readonly takenAt?: number
 }
 
 /** A photo on this tablet that the server does not have yet. */

@@ -27,7 +27,10 @@ export const house = {
     title: 'Backup',
     last: 'Last backup: {time}',
     none: 'No backup yet. If the disk fails, all records are lost.',
-    how: 'Every night, on the computer that runs Tadka, to a folder on another disk:',
+    copied: 'A copy lies in the second folder.',
+    single:
+      'There is no copy in a second folder. If this one burns or is stolen, the records are gone with it.',
+    how: 'On the computer that runs Tadka, start it with two folders, each on another disk. It then makes a backup every day:',
   },
   tablets_: {
     title: 'Tablets of this site',

@@ -1,0 +1,39 @@
+import { address, go, press, signIn, signInByHand } from './crew.ts'
+import { control } from './control.ts'
+import { beginsAnew, expect, test } from './test.ts'
+
+beginsAnew()
+
+test.use({ hasTouch: true })
+
+test('a tablet tells when the server was restored from an older backup, and sends again what is missing there', async ({
+  page,
+}) => {
+  // By hand: so the tablet signs in by the name that it has for itself, and its passes are for it.
+  await signInByHand(page, 'Wen', '8642')
+  await control('keep')
+  await go(page, '/run')
+  await page
+    .locator('li', { hasText: 'Espresso cloths' })
+    .getByRole('button', { name: 'Fill the sanitizer bucket' })
+    .click()
+  await press(page, '50 mL beaker')
+  await press(page, 'Poured')
+  await press(page, 'Start the timer')
+  await expect(page.getByText('all sent')).toBeVisible()
+  const run = new URL(page.url()).pathname
+
+  await control('back')
+  // Everybody signs in again.
+  await page.reload()
+  await signIn(page, 'Oriel', '9080')
+  await page.goto(address('/log'))
+  const lost = page.getByRole('alert').filter({ hasText: 'The log on the server ends before record' })
+  await expect(lost).toBeVisible()
+  await expect(page.getByText('all sent')).toBeVisible()
+  await expect(page.locator('li', { hasText: 'sent after the session had ended' }).first()).toBeVisible()
+  await go(page, run)
+  await expect(page.locator('.timer')).toBeVisible()
+  await lost.getByRole('button', { name: 'Noted' }).tap()
+  await expect(lost).toHaveCount(0)
+})
