@@ -87,14 +87,6 @@ export async function makeBackup(
     const { size: bytes } = statSync(file)
     await asOwner(ownerUrl, (owner) => keepBackup(owner, { at, file, copy: copied, bytes, heads }))
     return file
-  } catch (error) {
-    const { code, path } = error as NodeJS.ErrnoException
-    if (code === 'ENOSPC') throw new Trouble(`${path ?? folder}: the disk is full. Make room there.`)
-    if (code === 'EACCES' || code === 'EROFS')
-      throw new Trouble(
-        `${path ?? folder} may not be written to. Let this account write there, or name another.`,
-      )
-    throw error
   } finally {
     process.umask(before)
   }

@@ -1,4 +1,4 @@
-import { execFileSync } from 'node:child_process'
+import { execFileSync, spawnSync } from 'node:child_process'
 import { randomBytes } from 'node:crypto'
 import {
   chmodSync,
@@ -118,7 +118,7 @@ function initialise(
   writeFileSync(secretFile, randomBytes(24).toString('hex'))
   chmodSync(secretFile, 0o600)
   if (account) chownSync(secretFile, account.uid, account.gid)
-  execFileSync(
+  const made = spawnSync(
     join(bin, 'initdb'),
     [
       '-D',
@@ -133,14 +133,23 @@ function initialise(
       'UTF8',
       '--locale=C.UTF-8',
     ],
-    { stdio: ['ignore', 'ignore', 'inherit'], ...account },
+    { stdio: ['ignore', 'ignore', 'pipe'], encoding: 'utf8', ...account },
   )
+  if (made.status !== 0) {
+    rmSync(making, { recursive: true, force: true })
+    const full = /No space left/.test(made.stderr) ? 'the disk is full. Make room there.' : made.stderr.trim()
+    throw new Trouble(`${home}: PostgreSQL could not make its files: ${full}`)
+  }
   renameSync(making, data)
 }
 
 /** A secret of its own for the application's role: it opens no other. Made once, readable by this account alone. */
 function keptSecret(file: string): string {
-  if (!existsSync(file)) writeFileSync(file, randomBytes(24).toString('hex'), { mode: 0o600 })
+  // Put in its place whole: one that a full disk cut short would open nothing.
+  if (!existsSync(file)) {
+    writeFileSync(`${file}.part`, randomBytes(24).toString('hex'), { mode: 0o600 })
+    renameSync(`${file}.part`, file)
+  }
   return readFileSync(file, 'utf8').trim()
 }
 

@@ -2,7 +2,7 @@ import { openPool } from '../server/db/pool.ts'
 import { lastBackup } from '../server/backup/queries.ts'
 import { makeBackup, type BackupPlaces } from './backup.ts'
 import type { Cluster } from './cluster.ts'
-import { Trouble } from './trouble.ts'
+import { asTrouble, Trouble } from './trouble.ts'
 
 const dayMs = 86_400_000
 const lookMs = 15 * 60_000
@@ -22,7 +22,8 @@ export function backUpDaily(cluster: Cluster, places: BackupPlaces, say: (line: 
       if (last && Date.now() - last.at < dayMs) return
       say(`Everything was backed up into ${await makeBackup(cluster.ownerUrl, places, Date.now())}`)
     } catch (error) {
-      const why = error instanceof Trouble ? error.message : String(error)
+      const trouble = asTrouble(error)
+      const why = trouble instanceof Trouble ? trouble.message : String(error)
       say(`No backup was made: ${why} It is tried again in a quarter of an hour.`)
     } finally {
       working = false

@@ -10,7 +10,7 @@ import { restore } from './restore.ts'
 import { run } from './run.ts'
 import { serve } from './serve.ts'
 import { test } from './test.ts'
-import { Trouble } from './trouble.ts'
+import { asTrouble, Trouble } from './trouble.ts'
 
 const usage = `Usage: ./tadka COMMAND
 
@@ -31,6 +31,7 @@ const usage = `Usage: ./tadka COMMAND
   test            everything that must pass; --long: the whole of what else runs small
   shots           take the pictures of docs/screenshots anew
   bench [NAME]    benchmarks: record, screen, judge, plan, warewash, stream, logger
+  torture         an evening that goes wrong: --kills N, --seed N; one broken off is taken up
   mutants [NAME]  changes the code where it must be trusted, and counts what the tests notice`
 
 const [command = '', ...rest] = process.argv.slice(2)
@@ -68,6 +69,12 @@ try {
     case 'bench':
       process.exitCode = await bench(rest[0])
       break
+    case 'torture':
+      await buildIfStale((line) => console.error(line))
+      process.exitCode = await run(process.execPath, ['--import', 'tsx', 'torture/main.ts', ...rest], {
+        cwd: root,
+      })
+      break
     case 'mutants':
       process.exitCode = await run(process.execPath, ['--import', 'tsx', 'mutants/main.ts', ...rest], {
         cwd: root,
@@ -77,7 +84,8 @@ try {
       console.log(usage)
       process.exitCode = command === '' || command === 'help' || command === '--help' ? 0 : 2
   }
-} catch (error) {
+} catch (caught) {
+  const error = asTrouble(caught)
   console.error(error instanceof Trouble ? `tadka: ${error.message}` : error)
   process.exitCode = 1
 }

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs'
+import { dirname } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { buildApp } from './app/app.ts'
 
@@ -9,6 +10,7 @@ if (!databaseUrl) {
   console.error('TADKA_APP_DATABASE_URL is not set. Start with ./tadka start, which sets it.')
   process.exit(2)
 }
+const postmaster = env['TADKA_POSTMASTER_FILE']
 const [key, cert] = [env['TADKA_TLS_KEY'], env['TADKA_TLS_CERT']]
 const host = env['TADKA_HOST'] ?? '127.0.0.1'
 const port = Number(env['TADKA_PORT'] ?? 4180)
@@ -16,6 +18,7 @@ const port = Number(env['TADKA_PORT'] ?? 4180)
 const app = await buildApp({
   databaseUrl,
   webRoot: fileURLToPath(new URL('../web/dist', import.meta.url)),
+  ...(postmaster ? { dataFolder: dirname(postmaster) } : {}),
   tls: key && cert ? { key: readFileSync(key, 'utf8'), cert: readFileSync(cert, 'utf8') } : null,
 })
 
@@ -34,7 +37,7 @@ process.once(
 
 function stopDatabase(): void {
   try {
-    process.kill(Number(readFileSync(env['TADKA_POSTMASTER_FILE'] ?? '', 'utf8').split('\n')[0]), 'SIGINT')
+    process.kill(Number(readFileSync(postmaster ?? '', 'utf8').split('\n')[0]), 'SIGINT')
   } catch {
     // Another looks after it, or it is gone.
   }

@@ -16,3 +16,4 @@ export {
 export { reasonsFor, relieved, waysOut, type Priced, type Reason, type WayOut } from './ways-out.ts'
 export { whyNot, type Refused } from './why-not.ts'
 export { otherwise, type Otherwise } from './what-if.ts'
+export { randomFrom } from './random.ts'

@@ -196,6 +196,14 @@ export const catalogue = {
   not_found: entry('missing', 'There is nothing here. Check the address.'),
   body_too_large: entry('too-large', 'This is too large to send at once. Send less at a time.'),
   too_often: entry('too-often', 'Too many tries. Wait a little, then try again.'),
+  disk_full: entry(
+    'down',
+    'Not saved: the disk of the computer that runs Tadka is full. Make room there. What you enter is kept on this tablet and sent by itself.',
+  ),
+  disk_read_only: entry(
+    'down',
+    'Not saved: the computer that runs Tadka may not write to its disk. Whoever looks after it sets that right. What you enter is kept on this tablet and sent by itself.',
+  ),
   database_down: entry('down', 'The database does not answer. What you enter is kept and sent by itself.'),
   broken: entry(
     'broken',

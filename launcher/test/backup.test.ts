@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { freePort } from '../free-port.ts'
-import { freshData, launch, toEnd, until } from './launched.ts'
+import { freshData, launch, toEnd, until } from '../launched.ts'
 
 const data = freshData('backup')
 const moved = freshData('moved')

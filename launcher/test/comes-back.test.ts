@@ -2,7 +2,7 @@ import type { ChildProcess } from 'node:child_process'
 import { once } from 'node:events'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { freePort } from '../free-port.ts'
-import { alive, childrenOf, freshData, launch, postmasterOf, toEnd, until } from './launched.ts'
+import { alive, childrenOf, freshData, launch, postmasterOf, toEnd, until } from '../launched.ts'
 
 const data = freshData('back')
 let port: number

@@ -7,7 +7,7 @@ import { siteId } from '../../server/demo/house.ts'
 import { loadDemo } from '../../server/demo/load.ts'
 import { verifySite } from '../../server/record/verify/verify.ts'
 import { testDatabase, type TestDatabase } from '../../server/test/server.ts'
-import { freshData, launch, toEnd } from './launched.ts'
+import { freshData, launch, toEnd } from '../launched.ts'
 
 const now = Date.parse('2026-11-26T21:30:00Z')
 let database: TestDatabase

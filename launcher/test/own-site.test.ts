@@ -2,7 +2,7 @@ import type { ChildProcess } from 'node:child_process'
 import { once } from 'node:events'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { freePort } from '../free-port.ts'
-import { alive, freshData, launch, toEnd, until } from './launched.ts'
+import { alive, freshData, launch, toEnd, until } from '../launched.ts'
 
 const data = freshData('own')
 let port: number

@@ -6,7 +6,7 @@ import { join } from 'node:path'
 import { describe, expect, it, vi } from 'vitest'
 import { freePort } from '../free-port.ts'
 import { parseOptions } from '../options.ts'
-import { alive, freshData, launch, postmasterOf, toEnd, until } from './launched.ts'
+import { alive, freshData, launch, postmasterOf, toEnd, until } from '../launched.ts'
 
 const data = freshData('start')
 const slow = freshData('slow')

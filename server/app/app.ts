@@ -40,6 +40,8 @@ import { bathRoutes } from '../solution/bath-routes.ts'
 import { solutionRoutes } from '../solution/routes.ts'
 import { warewashRoutes } from '../warewash/routes.ts'
 import { installErrors } from './errors.ts'
+import { countIn } from './metrics.ts'
+import { stateRoutes } from './state-routes.ts'
 import type { Services } from './services.ts'
 
 export interface AppOptions {
@@ -48,7 +50,11 @@ export interface AppOptions {
   readonly webRoot: string | null
   readonly tls: { readonly key: string; readonly cert: string } | null
   readonly now?: () => number
+  /** Where the database keeps its files, where that is this computer. */
+  readonly dataFolder?: string
   readonly logLevel?: string
+  /** Where its log goes instead of the console. */
+  readonly logTo?: { readonly write: (line: string) => void }
 }
 
 const bodyLimit = 2 * 1024 * 1024
@@ -58,7 +64,12 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   const app = Fastify({
     bodyLimit,
     forceCloseConnections: true,
-    logger: { level: options.logLevel ?? 'warn' },
+    logger: {
+      level: options.logLevel ?? 'warn',
+      // By the route's pattern: an address may hold a key, as a calendar's does.
+      serializers: { req: ({ method, routeOptions }) => ({ method, route: routeOptions.url }) },
+      ...(options.logTo ? { stream: options.logTo } : {}),
+    },
     ...(options.tls ? { https: options.tls } : {}),
   }) as unknown as FastifyInstance
   const now = options.now ?? Date.now
@@ -66,6 +77,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
     app.log.warn({ why: error.message }, 'a database connection was lost'),
   )
   const hub = new EventHub(pool, options.databaseUrl, now)
+  const metrics = countIn(app, () => hub.streams)
   const services: Services = {
     pool,
     hub,
@@ -75,6 +87,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
     passes: new Passes(pool),
     secure: options.tls !== null,
     now,
+    count: (outcomes) => metrics.count(outcomes),
   }
 
   app.setValidatorCompiler(validatorCompiler)
@@ -108,10 +121,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   await typed.register(bathRoutes(services))
   await typed.register(solutionRoutes)
   await typed.register(rulesRoutes)
-  app.get('/api/health', async () => {
-    await pool.query('select 1')
-    return { up: true, serverTime: now() }
-  })
+  await typed.register(stateRoutes(services, metrics, options.dataFolder ?? null))
   await serveWeb(app, options.webRoot)
 
   app.addHook('onReady', async () => {

@@ -16,6 +16,10 @@ const statusOf: Record<RefusalKind, number> = {
   broken: 500,
 }
 
+/** SQLSTATE: disk_full; read_only_sql_transaction. Codes of the system: the same, seen by this process. */
+const isDiskFull = /^(53100|ENOSPC)$/
+const isReadOnly = /^(25006|EROFS|EACCES)$/
+
 /** SQLSTATE classes and socket errors that mean: the database is away, not the request wrong. */
 const databaseAway = /^(08|57P0|53300|ECONN|EPIPE|ETIMEDOUT)/
 
@@ -45,6 +49,11 @@ function refusalOf(error: unknown): Refusal {
   if (code === 'FST_ERR_CTP_BODY_TOO_LARGE') return new Refusal('body_too_large')
   if (statusCode === 429) return new Refusal('too_often')
   if (statusCode === 404) return new Refusal('not_found')
+  const told = String((error as { code?: unknown }).code)
+  if (isDiskFull.test(told) || /No space left on device/.test((error as Error).message))
+    return new Refusal('disk_full')
+  if (isReadOnly.test(told) || /Read-only file system/.test((error as Error).message))
+    return new Refusal('disk_read_only')
   if (isDatabaseAway(error)) return new Refusal('database_down')
   if (statusCode !== undefined && statusCode >= 400 && statusCode < 500)
     return new Refusal('body_malformed', { why: (error as Error).message })

@@ -1,3 +1,4 @@
+import type { DraftOutcome } from '@tadka/contract/record'
 import type { Pool } from '../db/pool.ts'
 import type { Guard } from '../people/guard.ts'
 import type { Passes } from '../people/passes.ts'
@@ -15,6 +16,8 @@ export interface Services {
   readonly queue: SiteQueue
   /** Whether the application is served over TLS. */
   readonly secure: boolean
+  /** Counts what became of drafts. */
+  readonly count: (outcomes: readonly DraftOutcome[]) => void
   /** Milliseconds UTC. */
   readonly now: () => number
 }

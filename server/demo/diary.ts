@@ -2,17 +2,6 @@ import { createHash } from 'node:crypto'
 import type { AnyDraft, Draft, Payloads, RecordType, SubjectRef } from '@tadka/core/record'
 import { v7 } from 'uuid'
 
-/** Numbers from 0 to 1 that look random and are the same for the same seed (mulberry32, public domain). */
-export function seeded(seed: number): () => number {
-  let a = seed >>> 0
-  return () => {
-    a = (a + 0x6d2b79f5) >>> 0
-    let t = Math.imul(a ^ (a >>> 15), a | 1)
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61)
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296
-  }
-}
-
 /** Collects drafts as a tablet would make them, with ids and counters that depend on the seed alone. */
 export class Diary {
   readonly drafts: AnyDraft[] = []

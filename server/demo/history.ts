@@ -1,4 +1,5 @@
 import { dateAfter, dateAt, tradingDayAt, tradingDays, weekdayOf } from '@tadka/core/duty'
+import { randomFrom } from '@tadka/core/plan'
 import { instant } from '@tadka/core/quantity'
 import {
   latestProcedure,
@@ -9,7 +10,7 @@ import {
 } from '@tadka/core/procedure'
 import type { AnyDraft, AnyRecord } from '@tadka/core/record'
 import { workRun, type Worker } from './crew.ts'
-import { Diary, seeded } from './diary.ts'
+import { Diary } from './diary.ts'
 import { dishHistory } from './dish.ts'
 import { instruments, people, site, siteId } from './house.ts'
 import { crew, rosters } from './roster.ts'
@@ -105,7 +106,7 @@ const stored = (draft: AnyDraft): AnyRecord =>
  */
 export function demoHistory(now: number, days: number, seed = 2110): AnyDraft[] {
   const diary = new Diary(siteId, 'demo-tablet')
-  const random = seeded(seed)
+  const random = randomFrom(seed)
   const first = dateAfter(dateAt(instant(now), site.timeZone), -days)
   const trading = tradingDays(site, first, days + 2)
   const opening = trading[0]
@@ -130,7 +131,7 @@ export function demoHistory(now: number, days: number, seed = 2110): AnyDraft[] 
     const who = someone()
     standing.set(station, workRun(diary, on, found, start, who).station)
   }
-  dishHistory(diary, first, days, now, seeded(seed + 1))
+  dishHistory(diary, first, days, now, randomFrom(seed + 1))
   for (const day of trading) {
     for (const id of Object.keys(stations)) {
       for (const opens of stations[id]?.duties.filter((d) => d.trigger.kind === 'each-open') ?? [])

@@ -27,6 +27,11 @@ export class EventHub {
     this.#now = now
   }
 
+  /** How many streams are open. */
+  get streams(): number {
+    return [...this.#feeds.values()].reduce((n, f) => n + f.listeners.size, 0)
+  }
+
   async open(): Promise<void> {
     this.#beat = setInterval(() => void this.#heartbeat(), heartbeatMs)
     await this.#listen()

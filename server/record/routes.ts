@@ -14,7 +14,7 @@ const site = z.object({ site: slug })
 const twoDaysMs = 172_800_000
 
 export const recordRoutes =
-  ({ pool, guard, passes: signer, hub, queue, now }: Services): FastifyPluginAsyncZod =>
+  ({ pool, guard, passes: signer, hub, queue, now, count }: Services): FastifyPluginAsyncZod =>
   async (app) => {
     app.post('/api/sites/:site/records', { schema: { params: site, body: batchBody } }, async (request) => {
       const { site: where } = request.params
@@ -27,6 +27,7 @@ export const recordRoutes =
       })
       const receivedAt = now()
       const outcomes = await receiveBatch({ pool, queue }, where, request.body, { tablet, stays }, receivedAt)
+      count(outcomes)
       return { serverTime: receivedAt, outcomes }
     })
 

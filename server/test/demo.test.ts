@@ -5,7 +5,7 @@ import type { StationState } from '@tadka/core/procedure'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openPool, type Pool } from '../db/pool.ts'
 import { demoHistory } from '../demo/history.ts'
-import { seeded } from '../demo/diary.ts'
+import { randomFrom } from '@tadka/core/plan'
 import { site, siteId } from '../demo/house.ts'
 import { stations } from '../demo/products.ts'
 import { statesOfKind } from '../record/queries.ts'
@@ -79,7 +79,7 @@ describe('the demo’s history', () => {
 
 describe('the seeded numbers', () => {
   it('lie from 0 to 1 and spread evenly', () => {
-    const next = seeded(1)
+    const next = randomFrom(1)
     const buckets = Array.from({ length: 10 }, () => 0)
     for (let i = 0; i < 10_000; i++) {
       const at = Math.floor(next() * 10)

@@ -1,3 +1,4 @@
+import { randomFrom } from '@tadka/core/plan'
 import {
   allProcedures,
   optionSets,
@@ -11,7 +12,7 @@ import {
 import type { AnyDraft, StationSet } from '@tadka/core/record'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { workRun } from '../demo/crew.ts'
-import { Diary, seeded } from '../demo/diary.ts'
+import { Diary } from '../demo/diary.ts'
 import { siteId } from '../demo/house.ts'
 import { stations } from '../demo/products.ts'
 import { signIn, testServer, type TestServer } from './server.ts'
@@ -108,7 +109,7 @@ describe('a crew works every procedure of the library to its end, through the AP
         const fresh = await begin(diary, station, p, { ...plate, options: way.options })
         server.clock.now += 60_000
         const start = server.clock.now
-        const worker = { by: 'bao', random: seeded(n + 1), weakMix: false, ...way }
+        const worker = { by: 'bao', random: randomFrom(n + 1), weakMix: false, ...way }
         const crew = workRun(diary, fresh, p, start, worker)
         const end = Math.ceil(crew.end)
         // What takes hours is written down as it would be at its end.
@@ -156,7 +157,7 @@ describe('a contact time that is ended early, through the API', () => {
     const diary = new Diary(siteId, `crew-${station}`)
     const fresh = await begin(diary, station, p, plateFor(p))
     server.clock.now += 60_000
-    const worker = { by: 'bao', random: seeded(5), weakMix: false, hasty: true }
+    const worker = { by: 'bao', random: randomFrom(5), weakMix: false, hasty: true }
     const { end, station: after } = workRun(diary, fresh, p, server.clock.now, worker)
     server.clock.now = Math.ceil(end) + 60_000
     let cuts = 0

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { catalogue } from '@tadka/core/refusal'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -17,18 +18,27 @@ const { t } = useI18n()
 const space = useStorageSpace()
 const { isNewReady, takeNew } = useVersion()
 const atRisk = computed(() => site.unkept || space.canKeep.value === false)
+/** What the server says of its own disk or database: nothing is saved there until somebody acts. */
+const notSaved = computed(() => {
+  const { stuck } = site
+  return stuck !== null && stuck !== 'unreachable' && catalogue[stuck.code].kind === 'down'
+    ? stuck.message
+    : null
+})
 const text = computed(() => {
   if (atRisk.value) return t('common.storage.unkept')
   if (space.isShort.value) return t('common.storage.short')
   if (site.unknownType) return t('common.reload')
+  if (notSaved.value !== null) return notSaved.value
   return site.loaded && !site.connected ? t('common.offline') : ''
 })
+const isGrave = computed(() => atRisk.value || notSaved.value !== null)
 /** Never in the middle of a run. */
 const mayUpdate = computed(() => isNewReady.value && !props.inRun)
 </script>
 
 <template>
-  <p v-if="text" class="notice" :class="{ risk: atRisk }" :role="atRisk ? 'alert' : 'status'">{{ text }}</p>
+  <p v-if="text" class="notice" :class="{ risk: isGrave }" :role="isGrave ? 'alert' : 'status'">{{ text }}</p>
   <p v-if="isLost" class="notice risk" role="alert">
     {{ t('common.lost', { seq: lostHead?.seq }) }}
     <n-button v-if="session.mayDo('verify-chain')" size="small" @click="lostHead = null">{{

@@ -3,7 +3,7 @@ import { once } from 'node:events'
 import { chmodSync, mkdtempSync, readdirSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { root } from '../paths.ts'
+import { root } from './paths.ts'
 
 /** A folder for data of its own, where the database's own account gets to. */
 export function freshData(name: string): string {
