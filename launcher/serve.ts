@@ -15,7 +15,7 @@ import { whenInterrupted } from './interrupt.ts'
 import type { ServeOptions } from './options.ts'
 import { takeFolder } from './lock.ts'
 import { dataDir, root } from './paths.ts'
-import { certificateFor } from './tls.ts'
+import { givenCertificate, SiteCertificate, type Tls } from './tls.ts'
 import { Trouble } from './trouble.ts'
 
 /** Where the page is while one edits. */
@@ -37,10 +37,12 @@ export async function serve(command: 'demo' | 'start' | 'dev', options: ServeOpt
         say(`The demo site was made, with ${options.days} days of records`)
     }
     if (command !== 'dev') await buildIfStale(say)
-    const tls = options.host || options.cert ? await certificateFor(host, options) : null
+    const own = options.host && !options.cert ? new SiteCertificate(dataDir, host) : null
+    await own?.lookAfter(Date.now())
+    const tls = own?.files ?? givenCertificate(options)
     if (options.backup) stopBackups = backUpDaily(cluster, options.backup, say)
-    await supervise(command, cluster, host, options.port, tls, () =>
-      greet(command, cluster, host, options.port, tls),
+    await supervise(command, cluster, host, options.port, own, tls, () =>
+      greet(command, cluster, host, options.port, own, tls),
     )
   } finally {
     stopBackups()
@@ -74,12 +76,6 @@ function portIsFree(host: string, port: number): Promise<void> {
 const addresses = () =>
   Object.values(networkInterfaces()).flatMap((list) => (list ?? []).map((i) => i.address))
 
-interface Tls {
-  readonly key: string
-  readonly cert: string
-  readonly made: boolean
-}
-
 /** What makes a browser a tablet of the demo's site. */
 async function demoCode(cluster: Cluster): Promise<string> {
   const pool = openPool(cluster.appUrl, () => {})
@@ -97,12 +93,16 @@ async function greet(
   cluster: Cluster,
   host: string,
   port: number,
+  own: SiteCertificate | null,
   tls: Tls | null,
 ): Promise<void> {
   const address =
     command === 'dev' ? `http://localhost:${devPort}` : `${tls ? 'https' : 'http'}://${host}:${port}`
   console.log(`\nTadka is open at ${address}`)
-  if (tls?.made) say(`Its certificate is its own: on each tablet, install ${tls.cert} as trusted, once.`)
+  if (own)
+    say(
+      `Its certificate is its own: on each tablet, open ${address}/trust once. It says how to trust it, and shows ${own.fingerprint()}`,
+    )
   const setup = await makeSetupCode(cluster.ownerUrl, Date.now())
   if (setup !== null)
     say(
@@ -125,6 +125,7 @@ async function supervise(
   cluster: Cluster,
   host: string,
   port: number,
+  own: SiteCertificate | null,
   tls: Tls | null,
   ready: () => Promise<void>,
 ): Promise<void> {
@@ -140,7 +141,10 @@ async function supervise(
     TADKA_API: `${tls ? 'https' : 'http'}://${host}:${port}`,
     TADKA_URL: `${tls ? 'https' : 'http'}://${host}:${port}`,
     ...demoHeaders,
-    ...(tls ? { TADKA_TLS_KEY: tls.key, TADKA_TLS_CERT: tls.cert, NODE_EXTRA_CA_CERTS: tls.cert } : {}),
+    ...(tls ? { TADKA_TLS_KEY: tls.key, TADKA_TLS_CERT: tls.cert } : {}),
+    ...(tls?.authority
+      ? { TADKA_TLS_AUTHORITY: tls.authority, NODE_EXTRA_CA_CERTS: tls.authority }
+      : { NODE_EXTRA_CA_CERTS: tls?.cert ?? '' }),
   }
   const watch = command === 'dev' ? ['--watch-path=server', '--watch-path=core', '--watch-path=contract'] : []
   const children = new Set<ChildProcess>()
@@ -176,6 +180,12 @@ async function supervise(
       if (children.size === 0) resolve()
     }
     whenInterrupted(stopAll)
+    if (own) {
+      // Started again, the server reads what it serves with anew.
+      const look = () =>
+        own.lookAfter(Date.now()).then((isNew) => isNew && children.forEach((c) => c.kill('SIGTERM')))
+      setInterval(() => void look().catch((error: unknown) => say(String(error))), 3_600_000).unref()
+    }
     start(['--import', 'tsx', ...watch, 'server/main.ts'], true)
     // The demo's dish machine: a stand-in that streams as a real probe would.
     if (command !== 'start') start(['--import', 'tsx', 'devices/main.ts'], true)

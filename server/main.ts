@@ -12,6 +12,7 @@ if (!databaseUrl) {
 }
 const postmaster = env['TADKA_POSTMASTER_FILE']
 const [key, cert] = [env['TADKA_TLS_KEY'], env['TADKA_TLS_CERT']]
+const authority = env['TADKA_TLS_AUTHORITY']
 const host = env['TADKA_HOST'] ?? '127.0.0.1'
 const port = Number(env['TADKA_PORT'] ?? 4180)
 
@@ -19,7 +20,14 @@ const app = await buildApp({
   databaseUrl,
   webRoot: fileURLToPath(new URL('../web/dist', import.meta.url)),
   ...(postmaster ? { dataFolder: dirname(postmaster) } : {}),
-  tls: key && cert ? { key: readFileSync(key, 'utf8'), cert: readFileSync(cert, 'utf8') } : null,
+  tls:
+    key && cert
+      ? {
+          key: readFileSync(key, 'utf8'),
+          cert: readFileSync(cert, 'utf8'),
+          ...(authority ? { authority } : {}),
+        }
+      : null,
 })
 
 for (const signal of ['SIGINT', 'SIGTERM'] as const)

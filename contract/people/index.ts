@@ -133,3 +133,4 @@ export const frontDoor = z.object({
 })
 export type FrontDoor = z.infer<typeof frontDoor>
 export type PersonAtDoor = FrontDoor['people'][number]
+export { trustView, type TrustView } from './trust.ts'

@@ -52,7 +52,7 @@ describe('a start that can be', () => {
     await until(child, 'Ctrl-C stops it.')
     const postmaster = postmasterOf(data)
     expect(alive(postmaster)).toBe(true)
-    const ca = readFileSync(join(data, 'tls/127.0.0.1.crt'))
+    const ca = readFileSync(join(data, 'tls/127.0.0.1.authority.crt'))
     const status = await new Promise((resolve, reject) =>
       get({ host: '127.0.0.1', port, path: '/api/health', ca }, (r) => resolve(r.statusCode)).once(
         'error',

@@ -42,13 +42,15 @@ import { warewashRoutes } from '../warewash/routes.ts'
 import { installErrors } from './errors.ts'
 import { countIn } from './metrics.ts'
 import { stateRoutes } from './state-routes.ts'
+import { trustRoutes } from './trust-routes.ts'
 import type { Services } from './services.ts'
 
 export interface AppOptions {
   readonly databaseUrl: string
   /** The built web application, or null where there is none (tests of the API). */
   readonly webRoot: string | null
-  readonly tls: { readonly key: string; readonly cert: string } | null
+  /** `authority`: the file of what tablets are told to trust, where the site has one of its own. */
+  readonly tls: { readonly key: string; readonly cert: string; readonly authority?: string } | null
   readonly now?: () => number
   /** Where the database keeps its files, where that is this computer. */
   readonly dataFolder?: string
@@ -121,6 +123,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   await typed.register(bathRoutes(services))
   await typed.register(solutionRoutes)
   await typed.register(rulesRoutes)
+  await typed.register(trustRoutes(options.tls?.authority ?? null))
   await typed.register(stateRoutes(services, metrics, options.dataFolder ?? null))
   await serveWeb(app, options.webRoot)
 

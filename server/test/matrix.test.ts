@@ -58,6 +58,8 @@ const routes: Readonly<Record<string, Route>> = {
   'GET /api/sites/{site}/state': read,
   'GET /api/sites/{site}/subjects/{kind}/{id}': read,
   'GET /api/sites/{site}/events': read,
+  'GET /api/trust': everybody,
+  'GET /api/trust/{which}/authority.crt': everybody,
   'GET /api/ready': { access: 'everybody' },
   'GET /api/metrics': { access: 'everybody' },
   'POST /api/sites/{site}/head': { ...read, body: { seq: 1, hash: '0'.repeat(64) } },

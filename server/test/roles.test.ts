@@ -1,5 +1,5 @@
-import { generate } from 'selfsigned'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { makeCertificate } from '../../launcher/authority.ts'
 import { buildApp } from '../app/app.ts'
 import { instruments, site, siteId } from '../demo/house.ts'
 import { products, stations } from '../demo/products.ts'
@@ -98,9 +98,7 @@ describe('the headers', () => {
     expect(headers['strict-transport-security']).toBeUndefined()
   })
   it('over TLS ask for TLS from then on, and mark the cookie secure', async () => {
-    const { private: key, cert } = await generate([{ name: 'commonName', value: 'localhost' }], {
-      keySize: 2048,
-    })
+    const { key, chain: cert } = await makeCertificate('localhost', Date.now())
     const app = await buildApp({
       databaseUrl: server.appUrl,
       webRoot: null,

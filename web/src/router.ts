@@ -34,6 +34,7 @@ export const router = createRouter({
   routes: [
     { path: '/', redirect: '/shift' },
     { path: '/sign-in', component: () => import('./people/SignIn.vue'), meta: { open: true } },
+    { path: '/trust', component: () => import('./people/TrustPlace.vue'), meta: { open: true } },
     { path: '/first-start', component: () => import('./house/FirstStart.vue'), meta: { open: true } },
     { path: '/shift', component: views.shift, meta: { place: 'shift' } },
     { path: '/shift/ahead', component: views.ahead, meta: { place: 'shift' } },

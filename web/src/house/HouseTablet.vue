@@ -6,6 +6,7 @@ import { singleKeys } from '../frame/keys.ts'
 import { useTheme } from '../look/theme.ts'
 import { useSession } from '../people/session.ts'
 import { ring } from '../procedure/caller.ts'
+import CertificateEnd from './CertificateEnd.vue'
 import HouseTablets from './HouseTablets.vue'
 import LastBackup from './LastBackup.vue'
 
@@ -21,6 +22,7 @@ const session = useSession()
     <template v-if="session.mayDo('set-up-house')">
       <house-tablets />
       <last-backup />
+      <certificate-end />
     </template>
     <h2 class="this">{{ t('house.thisTablet') }}</h2>
     <h3 class="label">{{ t('house.theme') }}</h3>

@@ -16,6 +16,7 @@ import { plan } from './en/plan.ts'
 import { people } from './en/people.ts'
 import { run } from './en/run.ts'
 import { shift } from './en/shift.ts'
+import { trust } from './en/trust.ts'
 
 const en = {
   ...common,
@@ -35,6 +36,7 @@ const en = {
   setup,
   uses,
   plate,
+  trust,
 }
 
 export const i18n = createI18n({ legacy: false, locale: 'en', fallbackLocale: 'en', messages: { en } })
