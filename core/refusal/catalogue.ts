@@ -198,11 +198,11 @@ export const catalogue = {
   too_often: entry('too-often', 'Too many tries. Wait a little, then try again.'),
   disk_full: entry(
     'down',
-    'Not saved: the disk of the computer that runs Tadka is full. Make room there. What you enter is kept on this tablet and sent by itself.',
+    'Not saved: the disk of Tadka’s computer is full. Make room there. Until then what you enter stays on this tablet.',
   ),
   disk_read_only: entry(
     'down',
-    'Not saved: the computer that runs Tadka may not write to its disk. Whoever looks after it sets that right. What you enter is kept on this tablet and sent by itself.',
+    'Not saved: Tadka’s computer may not write to its disk. Call who looks after it. What you enter stays on this tablet.',
   ),
   database_down: entry('down', 'The database does not answer. What you enter is kept and sent by itself.'),
   broken: entry(
