@@ -39,7 +39,10 @@ export const folders: readonly Folder[] = [
   {
     name: 'append',
     mutate: ['server/record/{append,judge-draft,as-of}.ts', 'server/procedure/contact-entry.ts'],
-    tests: ['server/test/{records,guards,judging,clean,odd-drafts}.test.ts'],
+    tests: [
+      'server/test/{records,guards,judging,clean,odd-drafts}.test.ts',
+      'server/test/{appending,contact-entry,as-of,processes}.test.ts',
+    ],
     database: true,
   },
   {

@@ -1,0 +1,164 @@
+import type { AnyDraft, FoldKey, SubjectKind, SubjectRef } from '@tadka/core/record'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { openPool, type Pool } from '../db/pool.ts'
+import { site as demoSite, siteId } from '../demo/house.ts'
+import { products, stations } from '../demo/products.ts'
+import { appendBatch } from '../record/append.ts'
+import { asOf } from '../record/as-of.ts'
+import { draft, testDatabase, type TestDatabase } from './server.ts'
+
+const [first, second] = [1_000_000, 2_000_000]
+let database: TestDatabase
+let pool: Pool
+/** Everything is entered at the first instant, and entered anew at the second. */
+beforeAll(async () => {
+  database = await testDatabase()
+  pool = openPool(database.appUrl, () => {})
+  await database.owner.query("insert into site (id, name) values ($1, 'Tried')", [siteId])
+  const set = (
+    at: number,
+    type: 'site.set@1' | 'station.set@1' | 'product.set@1',
+    id: string,
+    payload: object,
+  ) => {
+    const kind = type.split('.')[0] as SubjectKind
+    return draft(at, type, payload, { by: 'oriel', subject: { kind, id } })
+  }
+  const temperature = { c: 43, f: 110 }
+  const warm = products['kelpwash']?.uses.map((u) => ({ ...u, temperature }))
+  const at = (when: number, mark: string) => [
+    set(when, 'site.set@1', siteId, {
+      ...demoSite,
+      name: `Site ${mark}`,
+      schools: { 'surface-check': mark },
+    }),
+    set(when, 'station.set@1', 'st', { ...stations['galley-sink'], name: `Station ${mark}` }),
+    set(when, 'product.set@1', 'pr', { ...products['kelpwash'], name: `Product ${mark}`, uses: warm }),
+  ]
+  const seen = draft(
+    first + 1,
+    'sign.seen@1',
+    { station: 'only-seen', sign: 'odd', note: '' },
+    { subject: { kind: 'station', id: 'only-seen' } },
+  )
+  const outcomes = await appendBatch(pool, {
+    site: siteId,
+    drafts: [...at(first, 'then'), seen, ...at(second, 'now')],
+    clockOffset: 0,
+    receivedAt: second,
+    allow: () => null,
+  })
+  expect(outcomes.map((o) => o.outcome)).toEqual(outcomes.map(() => 'accepted'))
+})
+afterAll(async () => {
+  await pool.end()
+  await database.drop()
+})
+
+const station: SubjectRef = { kind: 'station', id: 'st' }
+const product: SubjectRef = { kind: 'product', id: 'pr' }
+const bath: SubjectRef = { kind: 'bath', id: 'ba' }
+const run = draft(0, 'run.started@1', { run: 'r', station: 'st' })
+const step = draft(0, 'run.step.done@2', { run: 'r', station: 'st' })
+const readingOf = (what: string) => draft(0, 'reading.taken@1', { what, station: 'st' })
+
+/** What is known of a draft that was seen at an instant. What stands now is marked. */
+async function known(one: AnyDraft, seenAt: number, subjects: SubjectRef[] = [], needs: SubjectRef[] = []) {
+  const last = { at: second, receivedAt: second, seq: 9 } as unknown as FoldKey
+  const states = [{ kind: 'site', id: siteId } as const, station, product, bath].map((s) => ({
+    ...s,
+    state: {},
+    last,
+  }))
+  const then = await asOf(pool, siteId, { states: states as never }, [
+    { draft: one, seenAt, subjects, needs },
+  ])
+  return then(one, (kind, id) => ({
+    name: `${kind} ${id} as it stands`,
+    plate: { name: 'as it stands' },
+    versions: [],
+  }))
+}
+const nameOf = (state: unknown) => (state as { name?: string } | null)?.name
+
+describe('a start that comes late', () => {
+  it('is held against the plate and the label of when it was made, not of today', async () => {
+    const k = await known(run, second - 1, [station], [product])
+    expect(nameOf(k.plate('st'))).toBe('Station then')
+    expect(nameOf(k.station('st')?.plate)).toBe('Station then')
+    expect(nameOf(k.product('pr'))).toBe('Product then')
+    expect(nameOf(k.bath('ba'))).toBe('bath ba as it stands')
+  })
+  it('is held against what stands now, from the moment that it was entered', async () => {
+    const k = await known(run, second, [station], [product])
+    expect(nameOf(k.plate('st'))).toBe('as it stands')
+    expect(nameOf(k.product('pr'))).toBe('product pr as it stands')
+  })
+  it('is held against what was entered at its own moment', async () => {
+    expect(nameOf((await known(run, first, [station])).plate('st'))).toBe('Station then')
+  })
+  it('is held against what was entered since, where nothing was entered then', async () => {
+    expect(nameOf((await known(run, first - 1, [station])).plate('st'))).toBe('as it stands')
+    const seen: SubjectRef = { kind: 'station', id: 'only-seen' }
+    const k = await known(run, second - 1, [seen])
+    expect(nameOf(k.plate('only-seen'))).toBe('as it stands')
+  })
+})
+
+describe('anything else that comes late', () => {
+  it('is held against what it needs as that was, and its own station as it stands', async () => {
+    const k = await known(step, second - 1, [station], [product])
+    expect(nameOf(k.plate('st'))).toBe('as it stands')
+    expect(nameOf(k.product('pr'))).toBe('Product then')
+  })
+  it('knows no instrument, procedure or bath but those that stand now', async () => {
+    const k = await known(step, second - 1, [], [bath])
+    expect(nameOf(k.instrument('probe'))).toBe('instrument probe as it stands')
+    expect(k.procedure('own.none', 1)).toBeNull()
+    expect(k.procedure('bucket.fill', 1)).toMatchObject({ id: 'bucket.fill' })
+    expect(nameOf(k.bath('ba'))).toBe('bath ba as it stands')
+    expect(nameOf(k.run('r'))).toBe('run r as it stands')
+  })
+})
+
+describe('a reading that comes late', () => {
+  it('is judged by the practices that the site had then; a step asks for none', async () => {
+    expect((await known(readingOf('dish-machine'), second - 1)).schools).toMatchObject({
+      'surface-check': 'then',
+    })
+    expect((await known(step, second - 1)).schools).toEqual({})
+  })
+  it('is judged by the local rules in force then; a step by none', async () => {
+    const rule = (id: string, from: number) => ({
+      id,
+      authority: 'Port',
+      effect: { kind: 'adds' },
+      quantity: 'product',
+      unit: '°C',
+      limit: { lo: null, hi: 4 },
+      from,
+      until: null,
+      reason: 'tried',
+    })
+    for (const [id, from] of [
+      ['old', first],
+      ['later', second + 1],
+    ] as const)
+      await database.owner.query(
+        `insert into subject_state (site_id, kind, subject_id, state, touched_at, live) values ($1, 'rule', $2, $3, 0, true)`,
+        [siteId, id, JSON.stringify(rule(id, from))],
+      )
+    await database.owner.query(
+      `insert into subject_state (site_id, kind, subject_id, state, touched_at, live) values ($1, 'rule', 'begun', '{"id": "begun"}', 0, true)`,
+      [siteId],
+    )
+    const ids = async (one: AnyDraft) =>
+      (await known(one, second)).rules.map((r) => (r as { id?: string }).id)
+    expect(await ids(readingOf('sanitizer'))).toEqual(['old'])
+    expect(await ids(step)).toEqual([])
+  })
+  it('knows the label of the wash water only where it is that', async () => {
+    expect((await known(readingOf('wash-water'), second - 1)).washLabel).toMatchObject({ c: 43 })
+    expect((await known(readingOf('sanitizer'), second - 1)).washLabel).toBeNull()
+  })
+})
