@@ -30,7 +30,7 @@ beforeAll(async () => {
     set(when, 'site.set@1', siteId, {
       ...demoSite,
       name: `Site ${mark}`,
-      schools: { 'surface-check': mark },
+      schools: { 'surface-check': mark, 'wash-water': 'label' },
     }),
     set(when, 'station.set@1', 'st', { ...stations['galley-sink'], name: `Station ${mark}` }),
     set(when, 'product.set@1', 'pr', { ...products['kelpwash'], name: `Product ${mark}`, uses: warm }),
