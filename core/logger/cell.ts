@@ -21,12 +21,15 @@ export function readCell(
     if (off.test(cell)) return 0
     return silent.test(cell) ? Number.NaN : 'switch'
   }
-  if (silent.test(cell)) return Number.NaN
-  const found = figureIn(cell, decimal)
-  if (!found) return 'number'
-  // What the file says stands above what was chosen.
-  if (found.unit !== null && found.unit !== unit) return 'unit'
-  const kept = keptFrom[unit](found.value)
+  let value = plainFigure(cell, decimal)
+  if (value !== value) {
+    const found = figureIn(cell, decimal)
+    if (!found) return silent.test(cell) ? Number.NaN : 'number'
+    // What the file says stands above what was chosen.
+    if (found.unit !== null && found.unit !== unit) return 'unit'
+    value = found.value
+  }
+  const kept = keptFrom[unit](value)
   const [least, most] = soundRange[measures]
   return kept < least || kept > most ? 'range' : kept
 }
@@ -34,6 +37,26 @@ export function readCell(
 const written = '\\s*(°\\s?[CF]|[CFK]|kPa|bar|psi|[mµμu]S\\/cm)?$'
 const withPoint = new RegExp(`^([+-]?\\d+(?:\\.\\d*)?(?:e[+-]?\\d+)?)${written}`, 'i')
 const withComma = new RegExp(`^([+-]?\\d+(?:,\\d*)?)${written}`, 'i')
+
+const powers = Array.from({ length: 16 }, (_, i) => 10 ** i)
+
+/**
+ * Up to 15 digits with one mark at most, as nearly every cell is; NaN for anything else. A whole number below 2^53 over a power of ten
+ * below 10^23 is rounded once: the number that is written.
+ */
+function plainFigure(cell: string, decimal: '.' | ','): number {
+  if (cell.length === 0 || cell.length > 15) return Number.NaN
+  const mine = decimal.charCodeAt(0)
+  let [digits, mark] = [0, cell.length]
+  for (let i = 0; i < cell.length; i++) {
+    const c = cell.charCodeAt(i)
+    if (c >= 48 && c <= 57) digits = digits * 10 + c - 48
+    else if (c === mine && mark === cell.length && i > 0) mark = i
+    else return Number.NaN
+  }
+  const after = mark === cell.length ? 0 : cell.length - mark - 1
+  return digits / (powers[after] as number)
+}
 
 /** A number with this decimal mark, and the unit where one is written behind it; null where it is none. */
 export function figureIn(

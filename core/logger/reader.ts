@@ -1,8 +1,9 @@
 import Papa from 'papaparse'
 import { Refusal } from '../refusal/index.ts'
 import { readCell } from './cell.ts'
-import { readEpoch, readWritten, zoneClock } from './clock.ts'
+import { readEpoch } from './clock.ts'
 import type { LoggerMapping, Measure } from './mapping.ts'
+import { rowClock } from './row-clock.ts'
 
 /** What a logger recorded: columns of equal length, in order of time. */
 export interface LoggerSeries {
@@ -18,6 +19,7 @@ export interface LoggerSeries {
 export type FileFault =
   | 'no-rows'
   | 'too-many'
+  | 'long-line'
   | 'encoding'
   | 'future'
   | 'zone'
@@ -34,6 +36,9 @@ export type FileFault =
 
 /** More is cut in parts: what is read is held in memory. */
 const mostRows = 2_000_000
+
+/** No logger writes a longer line; what has none is no table, and is not gathered up. */
+const longestLine = 4096
 
 /** The one refusal of a file. @param line counted from 1; null where it is of the whole file. */
 export const fileRefused = (why: FileFault, line: number | null, cell = '') =>
@@ -53,12 +58,15 @@ export interface LoggerReader {
  */
 export function loggerReader(mapping: LoggerMapping): LoggerReader {
   const { time, decimal } = mapping
-  const instantsOf = clockOf(time.zone)
+  const instantsOf = clockOf(time)
   const width = 1 + Math.max(time.column, time.clock ?? 0, ...mapping.columns.map((c) => c.column))
   let [line, n, doubled, direction] = [0, 0, 0, 0]
   let left = ''
   let at = new Float64Array(4096)
   let columns = mapping.columns.map(() => new Float32Array(4096))
+  const told = mapping.columns
+  /** The row that is read, as it is kept. */
+  const row = new Float32Array(told.length)
 
   function instantIn(cells: readonly string[]): number {
     const date = cells[time.column] ?? ''
@@ -69,9 +77,8 @@ export function loggerReader(mapping: LoggerMapping): LoggerReader {
       return epoch
     }
     const text = time.clock === null ? date : `${date} ${cells[time.clock] ?? ''}`
-    const written = readWritten(text, time.order)
-    if (!written?.clock) throw fileRefused('time', line, text)
-    const instants = instantsOf(written)
+    const instants = instantsOf(text)
+    if (instants === null) throw fileRefused('time', line, text)
     if (instants.length === 0) throw fileRefused('no-such-time', line, text)
     if (instants.length === 1 || last === null) return instants[0] as number
     const [earlier, later] = instants as readonly [number, number]
@@ -82,14 +89,15 @@ export function loggerReader(mapping: LoggerMapping): LoggerReader {
     if (cells.length < width) throw fileRefused('few-cells', line, cells.join(mapping.delimiter))
     if (n >= mostRows) throw fileRefused('too-many', line)
     const now = instantIn(cells)
-    const read = mapping.columns.map((c) => {
+    for (let i = 0; i < told.length; i++) {
+      const c = told[i] as (typeof told)[number]
       const value = readCell(cells[c.column] ?? '', c.measures, c.unit, decimal)
       if (typeof value === 'string') throw fileRefused(value, line, cells[c.column])
-      return Math.fround(value)
-    })
+      row[i] = value
+    }
     const last = n > 0 ? (at[n - 1] as number) : null
     if (last !== null && now === last) {
-      if (read.some((v, i) => !Object.is(v, columns[i]?.[n - 1])))
+      if (row.some((v, i) => !Object.is(v, columns[i]?.[n - 1])))
         throw fileRefused('two-values', line, cells.join(mapping.delimiter))
       doubled++
       return
@@ -104,11 +112,22 @@ export function loggerReader(mapping: LoggerMapping): LoggerReader {
       columns = columns.map((c) => wider(c, new Float32Array(2 * n)))
     }
     at[n] = now
-    read.forEach((v, i) => ((columns[i] as Float32Array)[n] = v))
+    for (let i = 0; i < row.length; i++) (columns[i] as Float32Array)[n] = row[i] as number
     n++
   }
 
+  /** Refuses a line that is too long, however it is cut; the lines are counted from those that were read. */
+  function measure(text: string): void {
+    for (let from = 0, row = 1; from < text.length; row++) {
+      const end = text.indexOf('\n', from)
+      const to = end < 0 ? text.length : end
+      if (to - from > longestLine) throw fileRefused('long-line', line + row, text.slice(from, from + 80))
+      from = to + 1
+    }
+  }
+
   function lines(text: string): void {
+    measure(text)
     const quoted = text.includes('"')
     const { data, errors } = Papa.parse<string[]>(text, { delimiter: mapping.delimiter, newline: '\n' })
     const bad = errors.find((e) => e.type === 'Quotes')
@@ -126,10 +145,10 @@ export function loggerReader(mapping: LoggerMapping): LoggerReader {
   return {
     rows: () => n,
     push(text) {
-      const all = left + text
-      const cut = all.lastIndexOf('\n') + 1
-      left = all.slice(cut)
-      if (cut > 0) lines(plain(all.slice(0, cut - 1), line))
+      const cut = text.lastIndexOf('\n') + 1
+      if (cut > 0) lines(plain(left + text.slice(0, cut - 1), line))
+      left = cut > 0 ? text.slice(cut) : left + text
+      measure(left)
     },
     end() {
       if (left !== '') lines(plain(left, line))
@@ -153,9 +172,9 @@ export function loggerReader(mapping: LoggerMapping): LoggerReader {
 const plain = (text: string, line: number) =>
   (line === 0 ? text.replace(/^\uFEFF/, '') : text).replaceAll('\r\n', '\n').replace(/\r$/, '')
 
-function clockOf(zone: string) {
+function clockOf({ zone, order }: LoggerMapping['time']) {
   try {
-    return zoneClock(zone)
+    return rowClock(zone, order === 'epoch-s' || order === 'epoch-ms' ? 'ymd' : order)
   } catch {
     throw fileRefused('zone', null, zone)
   }

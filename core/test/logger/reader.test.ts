@@ -148,3 +148,58 @@ describe('a logger’s file', () => {
     )
   })
 })
+
+describe('a file whatever it holds', () => {
+  it('is refused at once where a line has no end, not gathered up', () => {
+    const reader = loggerReader(plain)
+    reader.push('Zeit;Wert\n03.11.2026 22:10:00;65,25\n')
+    const piece = 'x'.repeat(1000)
+    for (let i = 0; i < 4; i++) reader.push(piece)
+    expect(() => reader.push(piece)).toThrow(expect.objectContaining({ code: 'logger_file' }))
+    const long = `03.11.2026 22:10:00;${'1'.repeat(5000)}`
+    const rows = ['03.11.2026 22:10:00;65,25', '03.11.2026 22:10:05;65,25']
+    expect(fault(`Zeit;Wert\n${rows.join('\n')}\n${long}\n`)).toMatchObject({ why: 'long-line', line: 4 })
+    expect(fault(`${long}\n${rows.join('\n')}`)).toMatchObject({ why: 'long-line', line: 1 })
+    expect(fault(`Zeit;Wert\n${rows[0]}\n${'\n'.repeat(9000)}${rows[1]}`)).toBeNull()
+  })
+  it('reads times that the zone’s clocks show as those times, over midnights, quarters and the nights when clocks change', () => {
+    const shown = (at: number, zone: string) => new Date(at).toLocaleString('sv-SE', { timeZone: zone })
+    const zones = ['UTC', 'Europe/Berlin', 'America/New_York', 'Asia/Kolkata', 'Australia/Lord_Howe']
+    const nights = [
+      '2026-03-29T00:30:00Z',
+      '2026-10-25T00:30:00Z',
+      '2026-11-01T05:30:00Z',
+      '2026-12-31T23:00:00Z',
+    ]
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...zones),
+        fc.constantFrom(...nights),
+        fc.array(fc.integer({ min: 1, max: 2000 }), { minLength: 1, maxLength: 40 }),
+        (zone, night, steps) => {
+          let at = Date.parse(night)
+          const texts = [...new Set(steps.map((s) => shown((at += s * 1000), zone)))]
+          const rows = texts.map((t) => `${t};1`).join('\n')
+          const s = read(`t;v\n${rows}`, { ...utc, time: { ...utc.time, zone } })
+          expect(Array.from(s.at, (one) => shown(one, zone))).toEqual(texts)
+          expect([...s.at]).toEqual([...s.at].toSorted((a, b) => a - b))
+        },
+      ),
+      { numRuns: 300 },
+    )
+  })
+  it('reads every figure as it is written', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 120 }),
+        fc.array(fc.integer({ min: 0, max: 9 }), { maxLength: 13 }),
+        (whole, after) => {
+          const text = after.length === 0 ? String(whole) : `${whole}.${after.join('')}`
+          const s = read(`t;v\n2026-11-03 10:00:00;${text}`, { ...utc, decimal: '.' })
+          expect(s.columns[0]?.values[0]).toBe(Math.fround(Number(text)))
+        },
+      ),
+      { numRuns: 1000 },
+    )
+  })
+})

@@ -66,6 +66,7 @@ export const logger = {
     future: 'it has times that have not come yet: look at order, zone, and the logger’s clock.',
     zone: 'there is no such zone.',
     'few-cells': 'too few columns.',
+    'long-line': 'longer than a line of a table. Check that it is the file of the logger.',
     quotes: 'quotation marks that do not close.',
     time: 'this is no time written so.',
     'no-such-time':
