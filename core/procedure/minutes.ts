@@ -3,14 +3,18 @@ import type { Procedure } from './language.ts'
 import { outline } from './outline.ts'
 import type { RunState } from './run-state.ts'
 
+/** Minutes that a step took, and who did it. */
+export interface MinutesTaken {
+  readonly step: string
+  readonly by: string
+  readonly minutes: number
+}
+
 /**
  * Minutes that each step of a run really took, from the step before it to its end, by the step's id, and who did it; the timers of
  * waits left out, and steps taken over from somebody else.
  */
-export function minutesTaken(
-  procedure: Procedure,
-  run: RunState,
-): { readonly step: string; readonly by: string; readonly minutes: number }[] {
+export function minutesTaken(procedure: Procedure, run: RunState): MinutesTaken[] {
   const done = outline(procedure, run)
     .flatMap((p) => {
       const d = run.done[p.key]
@@ -46,10 +50,9 @@ export interface Learned {
  */
 export function learnedMinutes(
   procedure: Procedure,
-  runs: readonly RunState[],
+  taken: readonly MinutesTaken[],
   parameters: Readonly<Record<string, number>>,
 ): Learned {
-  const taken = runs.flatMap((run) => minutesTaken(procedure, run))
   const steps = new Map(
     outline(procedure, { done: {}, parameters }).flatMap((p) =>
       p.kind === 'step' ? [[p.step.id, p.step]] : [],

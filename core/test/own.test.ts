@@ -76,6 +76,10 @@ describe('a site’s own copy', () => {
 describe('the minutes that steps really take', () => {
   const p = library('soft-serve-gravity.close')
   const { run } = workThrough('soft-serve-gravity.close')
+  const learn = (runs: readonly RunState[]) => {
+    const taken = runs.flatMap((r) => minutesTaken(p, r))
+    return learnedMinutes(p, taken, run.parameters)
+  }
   it('are counted from the step before, the timers of waits left out', () => {
     const taken = minutesTaken(p, run)
     expect(taken.find((t) => t.step === 'wash-agitate')).toBeUndefined()
@@ -91,13 +95,8 @@ describe('the minutes that steps really take', () => {
         ]),
       ),
     })
-    const one = learnedMinutes(p, [slow(20)], run.parameters).site['isolate'] ?? 0
-    const many =
-      learnedMinutes(
-        p,
-        Array.from({ length: 20 }, () => slow(20)),
-        run.parameters,
-      ).site['isolate'] ?? 0
+    const one = learn([slow(20)]).site['isolate'] ?? 0
+    const many = learn(Array.from({ length: 20 }, () => slow(20))).site['isolate'] ?? 0
     expect(one).toBeGreaterThan(1)
     expect(many).toBeGreaterThan(one)
     expect(many).toBeLessThanOrEqual(21)
@@ -114,9 +113,9 @@ describe('the minutes that steps really take', () => {
   const times = (n: number, one: RunState) => Array.from({ length: n }, () => one)
   it('are a person’s own from five runs of theirs on', () => {
     const few = [...times(12, byWhom('ana', 4)), ...times(4, byWhom('ben', 12))]
-    expect(learnedMinutes(p, few, run.parameters).people).toEqual({})
-    expect(learnedMinutes(p, times(30, byWhom('ana', 4)), run.parameters).people).toEqual({})
-    const enough = learnedMinutes(p, [...few, byWhom('ben', 12)], run.parameters)
+    expect(learn(few).people).toEqual({})
+    expect(learn(times(30, byWhom('ana', 4))).people).toEqual({})
+    const enough = learn([...few, byWhom('ben', 12)])
     // The step before it takes the first minute: three and eleven are left for it.
     expect(enough.site['isolate']).toBe(3)
     // Eight past the site's median, five times: 5 / 9 of eight more.

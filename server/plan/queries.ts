@@ -1,4 +1,3 @@
-import type { RunState } from '@tadka/core/procedure'
 import type { Pool } from '../db/pool.ts'
 import { inSite } from '../db/transaction.ts'
 
@@ -21,16 +20,4 @@ export const calendarKey = (pool: Pool, site: string, person: string): Promise<s
   inSite(pool, site, async (db) => {
     const sql = 'select key_hash from calendar_key where site_id = $1 and person_id = $2'
     return (await db.query<{ key_hash: string }>(sql, [site, person])).rows[0]?.key_hash ?? null
-  })
-
-/** Runs finished since an instant (ms UTC), the newest first, at most `most`. */
-export const finishedRuns = (pool: Pool, site: string, since: number, most: number): Promise<RunState[]> =>
-  inSite(pool, site, async (db) => {
-    const sql = `
-      select state from subject_state
-      where site_id = $1 and kind = 'run' and state ->> 'status' = 'finished' and touched_at >= $2
-        -- what was told later tells nothing of minutes
-        and not coalesce((state ->> 'entered')::boolean, false)
-      order by touched_at desc limit $3`
-    return (await db.query<{ state: RunState }>(sql, [site, since, most])).rows.map((r) => r.state)
   })

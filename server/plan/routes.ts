@@ -16,12 +16,10 @@ import { findPerson } from '../people/queries.ts'
 import { snapshot } from '../record/queries.ts'
 import { personFeed } from './feed.ts'
 import { learnedBySite } from './learned.ts'
-import { calendarKey, finishedRuns, setCalendarKey } from './queries.ts'
+import { calendarKey, setCalendarKey } from './queries.ts'
 
 const site = z.object({ site: slug })
 const dayMs = 86_400_000
-const learnedDays = 60
-const learnedRuns = 1500
 /** A problem that takes longer is refused. */
 const longestMs = 60_000
 const askedAtMost = { max: 20, timeWindow: '1 minute' }
@@ -51,9 +49,7 @@ export const planRoutes =
 
     app.get('/api/sites/:site/learned', { schema: { params: site } }, async (request) => {
       await guard.actor(request, request.params.site, 'read')
-      return learnedBySite(
-        await finishedRuns(pool, request.params.site, now() - learnedDays * dayMs, learnedRuns),
-      )
+      return learnedBySite(pool, request.params.site, now())
     })
 
     app.post('/api/sites/:site/calendar', { schema: { params: site } }, async (request) => {

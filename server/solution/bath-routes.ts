@@ -4,15 +4,10 @@ import { z } from 'zod'
 import type { Services } from '../app/services.ts'
 import { lossesOf } from './losses.ts'
 
-/** How far back baths are learned from, and how long what was learned is told again. */
-const learnedMs = 120 * 86_400_000
-const keptMs = 30 * 60_000
-
 /** What the site's own baths taught. */
 export const bathRoutes =
   ({ pool, guard, now }: Services): FastifyPluginAsyncZod =>
   async (app) => {
-    const kept = new Map<string, { at: number; losses: Promise<Record<string, readonly number[]>> }>()
     app.get(
       '/api/sites/:site/baths/losses',
       {
@@ -25,12 +20,7 @@ export const bathRoutes =
       async (request) => {
         const { site } = request.params
         await guard.actor(request, site, 'read')
-        const before = kept.get(site)
-        if (before && Math.abs(now() - before.at) < keptMs) return { losses: await before.losses }
-        const losses = lossesOf(pool, site, now() - learnedMs)
-        kept.set(site, { at: now(), losses })
-        losses.catch(() => kept.delete(site))
-        return { losses: await losses }
+        return { losses: await lossesOf(pool, site, now()) }
       },
     )
   }
