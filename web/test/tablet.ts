@@ -32,6 +32,8 @@ class Channel {
     Channel.all.push(this)
   }
   postMessage(data: unknown): void {
+    // A tab of an earlier tablet is heard by nobody.
+    if (!Channel.all.includes(this)) return
     for (const other of Channel.all) if (other !== this) other.onmessage?.({ data })
   }
 }

@@ -50,7 +50,6 @@ ask<{ at: number | null; copied: boolean }>('GET', `/api/sites/${session.site}/b
 }
 code {
   display: block;
-  overflow-x: auto;
-  white-space: nowrap;
+  overflow-wrap: anywhere;
 }
 </style>
