@@ -4,22 +4,18 @@ import { fileURLToPath } from 'node:url'
 import { planProblem } from '@tadka/contract/plan'
 import { slug } from '@tadka/contract/record'
 import type { Bound, Plan, PlanProblem } from '@tadka/core/plan'
-import type { StationState } from '@tadka/core/procedure'
-import type { BathState, CrewSet, PlanState, ProductSet, RosterSet, SiteSet } from '@tadka/core/record'
-import { dutyInputs, type DishState } from '@tadka/core/warewash'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import type { Services } from '../app/services.ts'
 import { newToken, tokenHash } from '../people/secrets.ts'
 import { findPerson } from '../people/queries.ts'
-import { snapshot } from '../record/queries.ts'
+import { FeedSources } from './feed-source.ts'
 import { personFeed } from './feed.ts'
 import { learnedBySite } from './learned.ts'
 import { calendarKey, setCalendarKey } from './queries.ts'
 
 const site = z.object({ site: slug })
-const dayMs = 86_400_000
 /** A problem that takes longer is refused. */
 const longestMs = 60_000
 const askedAtMost = { max: 20, timeWindow: '1 minute' }
@@ -28,6 +24,7 @@ const askedAtMost = { max: 20, timeWindow: '1 minute' }
 export const planRoutes =
   ({ pool, guard, now }: Services): FastifyPluginAsyncZod =>
   async (app) => {
+    const sources = new FeedSources(pool)
     app.post(
       '/api/plan',
       {
@@ -70,30 +67,11 @@ export const planRoutes =
         const kept = await calendarKey(pool, where, person)
         const named = kept && isSame(kept, tokenHash(key)) ? await findPerson(pool, where, person) : null
         if (!named) throw new Refusal('not_found')
-        const { states } = await snapshot(pool, where, now() - 2 * dayMs)
-        const of = <S>(kind: string) => states.filter((s) => s.kind === kind).map((s) => s.state as S)
-        const [set] = of<SiteSet>('site')
-        if (!set || !('hours' in set)) throw new Refusal('not_found')
-        const counted = dutyInputs({
-          site: set,
-          stations: of<StationState>('station'),
-          dishes: of<DishState>('dish'),
-          baths: of<BathState>('bath'),
-          products: of<Partial<ProductSet> & { id: string }>('product'),
-          losses: {},
-        })
-        const text = personFeed(
-          {
-            site: set,
-            person: { id: person, name: named.name },
-            ...counted,
-            rosters: of<RosterSet>('roster').filter((r) => 'shifts' in r),
-            plans: of<PlanState>('plan'),
-            crew:
-              of<CrewSet & { id: string }>('crew').find((c) => c.id === person && 'signedOff' in c) ?? null,
-          },
-          now(),
-        )
+        const source = await sources.of(where, now())
+        if (!source) throw new Refusal('not_found')
+        const { crews, ...rest } = source
+        const whose = { id: person, name: named.name }
+        const text = personFeed({ ...rest, person: whose, crew: crews.get(person) ?? null }, now())
         return reply
           .header('content-type', 'text/calendar; charset=utf-8')
           .header('cache-control', 'no-store')

@@ -3,6 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { brokenIn, planSearch, type Plan, type PlanProblem } from '@tadka/core/plan'
 import type { Learned } from '@tadka/core/procedure'
 import { siteId } from '../demo/house.ts'
+import { FeedSources } from '../plan/feed-source.ts'
 import { draft, signIn, testServer, type TestServer } from './server.ts'
 
 let server: TestServer
@@ -206,5 +207,22 @@ describe('a person’s calendar', () => {
     const { rows } = await server.owner.query<{ key_hash: string }>('select key_hash from calendar_key')
     expect(rows.length).toBeGreaterThan(0)
     for (const row of rows) expect(row.key_hash).not.toContain(key)
+  })
+})
+
+describe('what calendars are made from', () => {
+  it('is read once for each change of the log, and anew every quarter of an hour', async () => {
+    const sources = new FeedSources(server.pool)
+    const at = server.clock.now
+    const first = await sources.of(siteId, at)
+    expect(first?.stations.length).toBeGreaterThan(3)
+    expect(await sources.of(siteId, at + 14 * 60_000)).toBe(first)
+    expect(await sources.of(siteId, at + 16 * 60_000)).not.toBe(first)
+    const again = await sources.of(siteId, at + 16 * 60_000)
+    await send(lead, planSet('ines'))
+    const changed = await sources.of(siteId, at + 16 * 60_000)
+    expect(changed).not.toBe(again)
+    expect(changed?.plans.length).toBeGreaterThan(0)
+    expect(await sources.of('nowhere', at)).toBeNull()
   })
 })
