@@ -175,3 +175,15 @@ export async function isAccessible(page: Page, what: 'all' | 'contrast' | 'layou
   const { violations } = await axe.analyze()
   expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([])
 }
+
+/** Begins a bucket of sanitizer on the espresso bar, as far as its timer: a run that is under way. */
+export async function bucketWithTimer(page: Page): Promise<void> {
+  await go(page, '/run')
+  await page
+    .locator('li', { hasText: 'Espresso cloths' })
+    .getByRole('button', { name: 'Fill the sanitizer bucket' })
+    .click()
+  await press(page, '50 mL beaker')
+  await press(page, 'Poured')
+  await press(page, 'Start the timer')
+}

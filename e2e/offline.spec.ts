@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { address, enrol, go, heading, press, signIn } from './crew.ts'
+import { address, bucketWithTimer, enrol, heading, press, signIn } from './crew.ts'
 import { beginsAnew, expect, test } from './test.ts'
 
 beginsAnew()
@@ -29,14 +29,7 @@ test('in a cellar a tablet that is started anew goes on: the same person, the sa
   context,
 }) => {
   await signIn(page, 'Wen', '8642')
-  await go(page, '/run')
-  await page
-    .locator('li', { hasText: 'Espresso cloths' })
-    .getByRole('button', { name: 'Fill the sanitizer bucket' })
-    .click()
-  await press(page, '50 mL beaker')
-  await press(page, 'Poured')
-  await press(page, 'Start the timer')
+  await bucketWithTimer(page)
   await expect(page.locator('.timer')).toBeVisible()
   await expect(page.getByText('all sent')).toBeVisible()
   const run = new URL(page.url()).pathname
@@ -60,7 +53,7 @@ test('in a cellar a tablet that is started anew goes on: the same person, the sa
 
   // What it is, since when and why; another tab knows of it too.
   await press(again, /^Acting: Wen/)
-  await again.getByRole('link', { name: '1 not sent yet: What, and why?' }).tap()
+  await again.getByRole('link', { name: '1 not sent yet: see why' }).tap()
   await heading(again, 'Not sent yet')
   await expect(again.getByText('The server does not answer.')).toBeVisible()
   await expect(again.getByRole('listitem').filter({ hasText: 'Wen' })).toHaveCount(1)

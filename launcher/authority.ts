@@ -27,19 +27,21 @@ const dayMs = 86_400_000
 const algorithm = { name: 'ECDSA', namedCurve: 'P-256', hash: 'SHA-256' } as const
 const nameConstraints = '2.5.29.30'
 
-const der = (tag: number, bytes: readonly number[]): number[] => [tag, bytes.length, ...bytes]
+/** One value of DER: its tag, its length, its bytes. Hosts are short: 255 bytes are enough. */
+const der = (tag: number, bytes: readonly number[]): number[] =>
+  bytes.length < 128 ? [tag, bytes.length, ...bytes] : [tag, 0x81, bytes.length, ...bytes]
 
 /** The bytes of an IPv4 or IPv6 address. */
 function addressBytes(ip: string): number[] {
   if (isIP(ip) === 4) return ip.split('.').map(Number)
-  const [before = '', after] = ip.split('::').map((half) => (half === '' ? [] : half.split(':')))
-  const [head, tail] = [before || [], after ?? []] as string[][]
-  const groups = [
-    ...(head ?? []),
-    ...Array<string>(8 - (head?.length ?? 0) - (tail?.length ?? 0)).fill('0'),
-    ...(tail ?? []),
-  ]
-  return groups.flatMap((g) => [Number.parseInt(g, 16) >> 8, Number.parseInt(g, 16) & 255])
+  // As browsers write it: hexadecimal throughout.
+  const plain = new URL(`http://[${ip}]`).hostname.slice(1, -1)
+  const [head = [], tail = []] = plain.split('::').map((half) => half.split(':').filter((g) => g !== ''))
+  const zeros = Array<string>(8 - head.length - tail.length).fill('0')
+  return [...head, ...zeros, ...tail].flatMap((g) => {
+    const group = Number.parseInt(g, 16)
+    return [group >> 8, group & 255]
+  })
 }
 
 /** Only names under this host. Source: RFC 5280, 4.2.1.10. */

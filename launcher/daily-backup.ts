@@ -20,7 +20,8 @@ export function backUpDaily(cluster: Cluster, places: BackupPlaces, say: (line: 
     try {
       const last = await lastBackup(pool)
       if (last && Date.now() - last.at < dayMs) return
-      say(`Everything was backed up into ${await makeBackup(cluster.ownerUrl, places, Date.now())}`)
+      const { file, warnings } = await makeBackup(cluster.ownerUrl, places, Date.now())
+      for (const line of [`Everything was backed up into ${file}`, ...warnings]) say(line)
     } catch (error) {
       const trouble = asTrouble(error)
       const why = trouble instanceof Trouble ? trouble.message : String(error)

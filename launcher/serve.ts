@@ -142,9 +142,8 @@ async function supervise(
     TADKA_URL: `${tls ? 'https' : 'http'}://${host}:${port}`,
     ...demoHeaders,
     ...(tls ? { TADKA_TLS_KEY: tls.key, TADKA_TLS_CERT: tls.cert } : {}),
-    ...(tls?.authority
-      ? { TADKA_TLS_AUTHORITY: tls.authority, NODE_EXTRA_CA_CERTS: tls.authority }
-      : { NODE_EXTRA_CA_CERTS: tls?.cert ?? '' }),
+    ...(tls ? { NODE_EXTRA_CA_CERTS: tls.authority ?? tls.cert } : {}),
+    ...(tls?.authority ? { TADKA_TLS_AUTHORITY: tls.authority } : {}),
   }
   const watch = command === 'dev' ? ['--watch-path=server', '--watch-path=core', '--watch-path=contract'] : []
   const children = new Set<ChildProcess>()

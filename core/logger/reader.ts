@@ -64,9 +64,8 @@ export function loggerReader(mapping: LoggerMapping): LoggerReader {
   let left = ''
   let at = new Float64Array(4096)
   let columns = mapping.columns.map(() => new Float32Array(4096))
-  const told = mapping.columns
   /** The row that is read, as it is kept. */
-  const row = new Float32Array(told.length)
+  const row = new Float32Array(mapping.columns.length)
 
   function instantIn(cells: readonly string[]): number {
     const date = cells[time.column] ?? ''
@@ -89,8 +88,8 @@ export function loggerReader(mapping: LoggerMapping): LoggerReader {
     if (cells.length < width) throw fileRefused('few-cells', line, cells.join(mapping.delimiter))
     if (n >= mostRows) throw fileRefused('too-many', line)
     const now = instantIn(cells)
-    for (let i = 0; i < told.length; i++) {
-      const c = told[i] as (typeof told)[number]
+    for (let i = 0; i < row.length; i++) {
+      const c = mapping.columns[i] as LoggerMapping['columns'][number]
       const value = readCell(cells[c.column] ?? '', c.measures, c.unit, decimal)
       if (typeof value === 'string') throw fileRefused(value, line, cells[c.column])
       row[i] = value

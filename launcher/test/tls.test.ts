@@ -18,6 +18,7 @@ describe('a certificate of the site', () => {
     ['192.0.2.10', 'IP:192.0.2.10/255.255.255.255'],
     ['tadka.example', 'DNS:tadka.example'],
     ['2001:db8::5', 'IP:2001:DB8:0:0:0:0:0:5/FFFF:FFFF:FFFF:FFFF:FFFF:FFFF:FFFF:FFFF'],
+    [`${'a'.repeat(63)}.${'b'.repeat(63)}.example`, `DNS:${'a'.repeat(63)}.${'b'.repeat(63)}.example`],
   ])('of %s is signed by an authority that can vouch for it alone', async (host, permitted) => {
     const made = await makeCertificate(host, Date.now())
     const dir = folder('ca')

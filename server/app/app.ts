@@ -41,7 +41,7 @@ import { solutionRoutes } from '../solution/routes.ts'
 import { warewashRoutes } from '../warewash/routes.ts'
 import { installErrors } from './errors.ts'
 import { countIn } from './metrics.ts'
-import { stateRoutes } from './state-routes.ts'
+import { healthRoutes } from './health-routes.ts'
 import { trustRoutes } from './trust-routes.ts'
 import type { Services } from './services.ts'
 
@@ -124,7 +124,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   await typed.register(solutionRoutes)
   await typed.register(rulesRoutes)
   await typed.register(trustRoutes(options.tls?.authority ?? null))
-  await typed.register(stateRoutes(services, metrics, options.dataFolder ?? null))
+  await typed.register(healthRoutes(services, metrics, options.dataFolder ?? null))
   await serveWeb(app, options.webRoot)
 
   app.addHook('onReady', async () => {

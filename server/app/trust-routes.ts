@@ -14,7 +14,7 @@ async function certificateIn(file: string | null): Promise<X509Certificate | nul
     return null
   }
 }
-const told = (c: X509Certificate | null) =>
+const viewOf = (c: X509Certificate | null) =>
   c && { fingerprint: c.fingerprint256, from: Date.parse(c.validFrom), to: Date.parse(c.validTo) }
 
 /** How a tablet comes to trust this computer. @param file the authority's; null where the certificate was given from outside. */
@@ -33,8 +33,8 @@ export const trustRoutes =
         },
       },
       async () => ({
-        now: told(await certificateIn(files.now)),
-        next: told(await certificateIn(files.next)),
+        now: viewOf(await certificateIn(files.now)),
+        next: viewOf(await certificateIn(files.next)),
       }),
     )
 

@@ -1,7 +1,7 @@
 import { lossOf } from '@tadka/core/duty'
 import type { BathState } from '@tadka/core/record'
 import type { Pool } from '../db/pool.ts'
-import { lessonsOf } from '../lesson/lessons.ts'
+import { lessonsOf } from '../record/lessons.ts'
 
 /** How far back baths are learned from. */
 const learnedMs = 120 * 86_400_000

@@ -172,6 +172,19 @@ describe('what the server took', () => {
     await forgetBackedUp(20, 8 * day)
     expect([...rows.keys()]).toEqual(['late', 'young', 'unsent'])
   })
+  it('and keeps for a manager is kept here like the rest', async () => {
+    const rows = holds([])
+    const t = tablet()
+    t.server.answer = () => ({
+      status: 200,
+      body: { serverTime: 5, outcomes: [{ id: 'a', outcome: 'held', code: 'not_on_this_tablet' }] },
+    })
+    const sender = makeSender(() => 'gannet', told)
+    sender.add([draft('a', 1)], provenance)
+    await vi.waitFor(() => expect(sender.unsent.value).toBe(0))
+    expect(sender.held.value).toBe(1)
+    expect(rows.get('a')).toMatchObject({ at: 0, takenAt: 5 })
+  })
   it('is sent once more to a server that lost it, with whose work it was', async () => {
     const pass = { pass: 'signed', offset: 3 }
     const rows = holds([{ ...taken('a', 1, 10, 0), provenance: pass }, taken('b', 2, 11, 0)])

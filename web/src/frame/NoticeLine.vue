@@ -41,13 +41,13 @@ const mayUpdate = computed(() => isNewReady.value && !props.inRun)
   <p v-if="text" class="notice" :class="{ risk: isGrave }" :role="isGrave ? 'alert' : 'status'">{{ text }}</p>
   <p v-if="isLost" class="notice risk" role="alert">
     {{ t('common.lost', { seq: lostHead?.seq }) }}
-    <n-button v-if="session.mayDo('verify-chain')" size="small" @click="lostHead = null">{{
+    <n-button v-if="session.mayDo('verify-chain')" @click="lostHead = null">{{
       t('common.lostNoted')
     }}</n-button>
   </p>
   <p v-else-if="mayUpdate" class="notice" role="status">
     {{ t('common.update') }}
-    <n-button size="small" @click="takeNew">{{ t('common.updateNow') }}</n-button>
+    <n-button @click="takeNew">{{ t('common.updateNow') }}</n-button>
   </p>
 </template>
 

@@ -87,9 +87,9 @@ export function makeSender(site: () => string | null, { settled, joined }: Told)
     void send()
   }
 
-  /** Sends once more all that was taken and is still here: the server does not have it any longer. */
+  /** Sends once more all that was taken and is still here: the server does not have it any longer. Throws where it cannot be read. */
   async function sendAgain(): Promise<void> {
-    const taken = await unsendTaken().catch(() => [])
+    const taken = await unsendTaken()
     const from = new Map(taken.map((k) => [k.id, k.provenance ?? nothingKnown]))
     join(
       taken.map((k) => k.draft),
@@ -135,7 +135,8 @@ export function makeSender(site: () => string | null, { settled, joined }: Told)
     await markTaken(
       body.drafts.flatMap(({ id }, i) => {
         const outcome = answer.outcomes[i]
-        return outcome && isTaken(outcome) ? [{ id, at: outcome.seq ?? 0 }] : []
+        // What waits for a manager lies on the server too, and in no chain.
+        return outcome && outcome.outcome !== 'refused' ? [{ id, at: outcome.seq ?? 0 }] : []
       }),
       answer.serverTime,
     ).catch(() => {})
@@ -156,9 +157,7 @@ export function makeSender(site: () => string | null, { settled, joined }: Told)
     }
     if (outcome && isTaken(outcome)) return end(outcome.seq ?? 0)
     if (outcome?.outcome === 'held') {
-      // It lies on the server, whole: this tablet need not keep it.
       held.value += 1
-      void forget([draft.id]).catch(() => {})
       return end(null)
     }
     const refusal = {

@@ -36,7 +36,7 @@ import { useSession } from '../people/session.ts'
 import { ask, Unreachable } from '../wire/api.ts'
 import { knownOffset, learnServerTime, ownClock } from '../wire/clock.ts'
 import { deviceId, newId, nextCount } from '../wire/device.ts'
-import { isChainLost, rememberHead } from './head.ts'
+import { isChainLost, moveHead, rememberHead } from './head.ts'
 import { forgetBackedUp } from './outbox.ts'
 import { provisional } from './provisional.ts'
 import { makeSender } from './sender.ts'
@@ -161,7 +161,6 @@ export const useSite = defineStore('site', () => {
       const got = await ask<Snapshot>('GET', `/api/sites/${site}/state`)
       learnServerTime(got.serverTime, askedAt)
       const isLost = await isChainLost(site)
-      rememberHead({ site, seq: got.seq, hash: got.hash })
       base.value = new Map(got.states.map((s) => [nameOf(s.kind, s.id), { state: s.state, last: s.last }]))
       seq.value = got.seq
       for (const [id, at] of placed) if (at <= got.seq) drop(id)
@@ -169,6 +168,8 @@ export const useSite = defineStore('site', () => {
       keeper.anew()
       if (isLost) await sender.sendAgain()
       else void forgetBackedUp(got.backedUpTo, got.serverTime).catch(() => {})
+      // Last: a page that is closed in between finds the same again.
+      rememberHead({ site, seq: got.seq, hash: got.hash })
     } catch (error) {
       if (!(error instanceof Unreachable)) throw error
     }
@@ -188,7 +189,7 @@ export const useSite = defineStore('site', () => {
     const record = upcast(stored)
     if (record.seq <= seq.value) return
     seq.value = record.seq
-    rememberHead({ site: record.site, seq: record.seq - 1, hash: record.prev })
+    moveHead({ site: record.site, seq: record.seq - 1, hash: record.prev })
     const late: SubjectRef[] = []
     for (const subject of subjectsOf(record)) {
       if (!takeInto(subject, record)) late.push(subject)

@@ -1,13 +1,13 @@
 export const trust = {
-  title: 'Let this tablet trust Tadka',
-  why: 'Tadka runs on a computer of this site and signs for itself. Until this tablet trusts that computer it warns, and it cannot open Tadka without network. Do this once.',
+  title: 'Trust this site’s computer',
+  why: 'Tadka runs on a computer in this building. This tablet does not know that computer yet: it shows a warning, and it cannot open Tadka without Wi-Fi. Do this once on each tablet.',
   compare:
-    'First compare these letters with the ones on the screen of the computer that runs Tadka. If they differ, stop and tell the manager.',
-  ends: 'Good until {date}',
-  limited: 'It can vouch for this one computer and for nothing else.',
+    'First compare these letters and digits with the ones on the screen of that computer. If they differ, stop and tell the manager.',
+  ends: 'Valid until {date}',
+  limited: 'The file works for this one computer only.',
   get: 'Save the file',
-  nextTitle: 'The next one',
-  next: 'From {date} Tadka signs with this one. Trust it now in the same way, and nothing stops on that day.',
+  nextTitle: 'The next file',
+  next: 'Tadka uses this one from {date}. Do the same steps with it now, so that nothing stops on that day.',
   given: 'There is nothing to do here: this site has no certificate of its own.',
   unreachable: 'The server does not answer. Check the Wi-Fi.',
   again: 'Try again',
@@ -55,7 +55,7 @@ export const trust = {
   last: 'Close the browser, and open Tadka again. The warning is gone.',
   house: {
     title: 'Certificate',
-    ends: 'This site’s certificate is good until {date}.',
-    soon: 'This site’s certificate ends on {date}. The next one is ready: open {address} on every tablet before then.',
+    ends: 'The certificate of this site is valid until {date}.',
+    soon: 'The certificate of this site ends on {date}. The next one is ready. Before then, open {address} on every tablet and follow the steps.',
   },
 }

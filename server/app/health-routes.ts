@@ -17,7 +17,7 @@ const loopback = new Set(['127.0.0.1', '::1', '::ffff:127.0.0.1'])
  * Whether the server is up, whether it can keep what is sent to it, and what it counts: for whoever looks after it.
  * @param dataFolder where the database keeps its files; null where that is another computer.
  */
-export const stateRoutes =
+export const healthRoutes =
   ({ pool, now }: Services, metrics: Metrics, dataFolder: string | null): FastifyPluginAsyncZod =>
   async (app) => {
     app.get(
