@@ -3,6 +3,8 @@ import type { Pool } from '../db/pool.ts'
 import { linksOf, type LinkRow } from './queries.ts'
 
 const page = 200
+/** News that comes so soon after the last is gathered, and told together; ms. */
+const gatherMs = 60
 /** A tablet that does not take what it is sent is hung up: it comes again, and resumes where it stands. Bytes. */
 const mostUnsent = 4 * 1024 * 1024
 
@@ -83,6 +85,7 @@ export class Feed {
   #head: number | null = null
   #reading = false
   #more = false
+  #gathering = false
 
   constructor(pool: Pool, site: string) {
     this.#pool = pool
@@ -93,9 +96,10 @@ export class Feed {
     return (await linksOf(this.#pool, this.site, after, page)).map(frameOf)
   }
 
+  /** There may be news: it is read and told at once, or with what else comes in the next moment. */
   async wake(): Promise<void> {
     this.#more = true
-    if (this.#reading) return
+    if (this.#reading || this.#gathering) return
     this.#reading = true
     try {
       while (this.#more && this.listeners.size > 0) {
@@ -107,12 +111,23 @@ export class Feed {
           if (listener.after >= from) listener.send(frames)
           else void listener.catchUp()
         this.#head = frames.at(-1)?.seq ?? from
-        if (frames.length === page) this.#more = true
+        if (frames.length < page) break
+        this.#more = true
       }
     } catch {
       // As above.
     } finally {
       this.#reading = false
     }
+    this.#gather()
+  }
+
+  #gather(): void {
+    this.#gathering = true
+    const told = () => {
+      this.#gathering = false
+      if (this.#more && this.listeners.size > 0) void this.wake()
+    }
+    setTimeout(told, gatherMs).unref()
   }
 }
