@@ -6,7 +6,7 @@ import {
   type RunState,
   type StationState,
 } from '@tadka/core/procedure'
-import type { AnyRecord } from '@tadka/core/record'
+import type { AnyRecord } from '@tadka/core/stream'
 import { stations } from '../server/demo/products.ts'
 import { boxFaults, screens } from './boxes.ts'
 import { address, alsoSignsIn, go, settled, signIn } from './crew.ts'

@@ -1,4 +1,4 @@
-import type { AnyDraft } from '@tadka/core/record'
+import type { AnyDraft } from '@tadka/core/stream'
 import { isOwn } from '@tadka/core/procedure'
 import { Refusal } from '@tadka/core/refusal'
 import type { z } from 'zod'

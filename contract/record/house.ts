@@ -1,5 +1,5 @@
-import { roles } from '@tadka/core/people'
-import { contactKinds } from '@tadka/core/record'
+import { roles } from '@tadka/core/rights'
+import { contactKinds } from '@tadka/core/house'
 import { plateFaults } from '@tadka/core/plate'
 import { z } from 'zod'
 import { labelUse, temperatureUnit } from '../rules/schemas.ts'

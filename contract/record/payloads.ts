@@ -1,4 +1,4 @@
-import type { Payloads, RecordType } from '@tadka/core/record'
+import type { Payloads, RecordType } from '@tadka/core/stream'
 import { z } from 'zod'
 import {
   concentrateOpened,

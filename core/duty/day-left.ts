@@ -2,7 +2,7 @@ import { dutiesOf } from './duties.ts'
 import { closedKey, type StationState } from '../procedure/station-state.ts'
 import { overriddenStep, type RunState, type Short } from '../procedure/run-state.ts'
 import { instant, type Instant } from '../quantity/index.ts'
-import type { SiteSet } from '../record/house.ts'
+import type { SiteSet } from '../house/site.ts'
 import { boundsOfDay, dateAfter, tradingDays } from './trading-day.ts'
 import { recurring } from './windows.ts'
 

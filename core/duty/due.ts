@@ -1,7 +1,8 @@
 import { dutiesOf } from './duties.ts'
 import { instant, type Instant } from '../quantity/index.ts'
 import { closedKey, type LastRun, type StationState } from '../procedure/station-state.ts'
-import type { SiteSet, StationDuty } from '../record/house.ts'
+import type { SiteSet } from '../house/site.ts'
+import type { StationDuty } from '../house/station.ts'
 import { dateAfter, dateAt, tradingDays } from './trading-day.ts'
 import { counted, recurring, type DutyContext, type Prediction, type Window } from './windows.ts'
 

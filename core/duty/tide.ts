@@ -1,5 +1,5 @@
 import type { Instant } from '../quantity/index.ts'
-import type { SiteSet } from '../record/house.ts'
+import type { SiteSet } from '../house/site.ts'
 import { dateAfter, dateAt, instantAt, weekdayOf } from './trading-day.ts'
 
 export interface Departure {

@@ -1,6 +1,6 @@
 import { Temporal } from 'temporal-polyfill'
 import { instant, type Instant } from '../quantity/index.ts'
-import type { LocalTime, SiteSet } from '../record/house.ts'
+import type { LocalTime, SiteSet } from '../house/site.ts'
 
 /** One trading day of a site: its ISO date, and when it opens and closes. */
 export interface TradingDay {

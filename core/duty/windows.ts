@@ -1,7 +1,8 @@
 import { Temporal } from 'temporal-polyfill'
 import type { LastRun, StationState } from '../procedure/station-state.ts'
 import { instant, type Instant } from '../quantity/index.ts'
-import type { SiteSet, StationDuty, Trigger } from '../record/house.ts'
+import type { SiteSet } from '../house/site.ts'
+import type { StationDuty, Trigger } from '../house/station.ts'
 import { cleaningInterval } from '../rules/index.ts'
 import { dateAt, instantAt, weekdayOf, type TradingDay } from './trading-day.ts'
 

@@ -1,5 +1,5 @@
 import { millilitres, volumeFrom, type UnitSystem, type VolumeUnit } from '../quantity/index.ts'
-import type { InstrumentSet } from '../record/house.ts'
+import type { InstrumentSet } from './instrument.ts'
 
 /** A typical instrument of a trade's shelf; its own card, pack or print decides. `name` is a key of the words. */
 export interface TypicalInstrument {

@@ -1,5 +1,5 @@
 import { fahrenheit, toCelsius, toKPa, volumeFrom, type UnitSystem } from '../quantity/index.ts'
-import type { StationDuty, StationSet, Trigger } from '../record/house.ts'
+import type { StationDuty, StationSet, Trigger } from './station.ts'
 import data from './typical.json' with { type: 'json' }
 
 /** Groups of machines, in the order in which somebody walks through a café. */

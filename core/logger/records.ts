@@ -1,4 +1,5 @@
-import type { Fold } from '../record/fold.ts'
+import type { Fold } from '../stream/fold.ts'
+import type { RulesOf } from '../stream/rules.ts'
 import type { Verdict } from '../rules/index.ts'
 import type { LoggerMapping } from './mapping.ts'
 import type { LoggerSummary, Pass } from './series.ts'
@@ -56,4 +57,18 @@ export const tallyOf = (verdicts: readonly Verdict[]): Tally => {
     out: count('out'),
     'cannot-tell': count('cannot-tell'),
   }
+}
+
+interface LoggerPayloads {
+  'logger.imported@1': LoggerImported
+  'logger.withdrawn@1': LoggerWithdrawn
+}
+
+declare module '../stream/record.ts' {
+  interface Payloads extends LoggerPayloads {}
+}
+
+export const loggerRecords: RulesOf<keyof LoggerPayloads> = {
+  'logger.imported@1': { needs: 'bring-in', madeBy: 'device' },
+  'logger.withdrawn@1': { needs: 'bring-in', madeBy: 'device' },
 }

@@ -1,6 +1,6 @@
 import type { RefusalCode } from '../refusal/index.ts'
 import type { PersonSet } from './records.ts'
-import { may, type Role } from './roles.ts'
+import { may, type Role } from '../rights/roles.ts'
 
 /** One of a site's people, as they stand. */
 export type PersonNow = PersonSet & { readonly id: string }

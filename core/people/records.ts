@@ -1,4 +1,5 @@
-import type { Role } from './roles.ts'
+import type { Role } from '../rights/index.ts'
+import type { RulesOf } from '../stream/rules.ts'
 
 /** Who works at a site, and as what. */
 export interface PersonSet {
@@ -24,4 +25,20 @@ export interface TabletSet {
   readonly tablet: string
   readonly name: string
   readonly removed: boolean
+}
+
+interface PeoplePayloads {
+  'person.set@1': PersonSet
+  'person.secret@1': SecretSet
+  'tablet.set@1': TabletSet
+}
+
+declare module '../stream/record.ts' {
+  interface Payloads extends PeoplePayloads {}
+}
+
+export const peopleRecords: RulesOf<keyof PeoplePayloads> = {
+  'person.set@1': { needs: 'set-up-house', madeBy: 'rights' },
+  'person.secret@1': { needs: 'set-up-house', madeBy: 'rights' },
+  'tablet.set@1': { needs: 'set-up-house', madeBy: 'rights' },
 }

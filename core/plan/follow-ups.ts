@@ -1,5 +1,5 @@
 import type { FollowUp, StationState } from '../procedure/index.ts'
-import type { CrewSet } from '../record/house.ts'
+import type { CrewSet } from '../house/roster.ts'
 import type { PlanPerson, PlanRun } from './problem.ts'
 
 /** The name by which planning knows what an inspection asked for: no procedure of the library, and begun from its own list. */

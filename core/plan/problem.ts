@@ -180,18 +180,3 @@ export const softWeights = {
   /** A run that ends past its target, a minute. */
   pastTarget: 0.05,
 } as const
-
-/** A plan that somebody put in force for a trading day, with what they decided beside it. */
-export interface PlanSet {
-  /** ISO date of the trading day. */
-  readonly day: string
-  /** Milliseconds UTC of the plan's minute 0. */
-  readonly start: number
-  readonly plan: Plan
-  /** The proved bound of the last departure, minutes from `start`. */
-  readonly bound: number
-  readonly pins: readonly Pin[]
-  /** Runs put in though not yet aimed at tonight, and put off, by key. */
-  readonly putIn: readonly string[]
-  readonly putOff: readonly string[]
-}

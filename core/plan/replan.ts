@@ -1,4 +1,5 @@
-import { segmentMinutes, type Plan, type PlanProblem, type PlanSet } from './problem.ts'
+import { segmentMinutes, type Plan, type PlanProblem } from './problem.ts'
+import { type PlanSet } from './records.ts'
 
 /** Minutes that a new plan must win for it to take the place of the one in force. */
 export const leastGain = 3

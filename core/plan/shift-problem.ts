@@ -7,7 +7,8 @@ import {
   type StationState,
 } from '../procedure/index.ts'
 import { instant, type Instant } from '../quantity/index.ts'
-import type { CrewSet, RosterSet, RosterShift, SiteSet } from '../record/house.ts'
+import type { CrewSet, RosterSet, RosterShift } from '../house/roster.ts'
+import type { SiteSet } from '../house/site.ts'
 import { followUpRuns } from './follow-ups.ts'
 import type { Pin, PlanCounter, PlanPerson, PlanProblem, PlanRun, Span } from './problem.ts'
 import { workLeft } from './work-left.ts'

@@ -1,4 +1,3 @@
-import type { UnitSystem } from '../quantity/index.ts'
 import {
   celsius,
   fahrenheit,
@@ -7,6 +6,7 @@ import {
   toFahrenheit,
   toKPa,
   toPsi,
+  type UnitSystem,
   volumeFrom,
   volumeIn,
 } from '../quantity/index.ts'

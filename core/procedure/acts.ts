@@ -3,7 +3,7 @@ import { isOwn } from './own.ts'
 import type { Position } from './frame.ts'
 import { numberOf } from './outline.ts'
 import type { InForce } from './in-force.ts'
-import type { Facts, RunStarted, RunStep, StepDone, WaitStarted } from './records.ts'
+import type { Facts, RunStarted, RunStep, StepDone, WaitStarted } from './payloads.ts'
 import type { RunState } from './run-state.ts'
 import type { StationState } from './station-state.ts'
 

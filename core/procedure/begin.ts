@@ -1,6 +1,6 @@
 import { holdsSolution, isLive, type Facets } from './facets.ts'
 import { stepsOf, stepsOfRun, type Procedure } from './language.ts'
-import type { SafeAct } from './records.ts'
+import type { SafeAct } from './payloads.ts'
 import type { StationState } from './station-state.ts'
 
 /** Why a run does not begin on a station as it stands. */

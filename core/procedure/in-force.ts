@@ -1,4 +1,4 @@
-import type { JudgedReading } from '../record/reading.ts'
+import type { JudgedReading } from '../reading/reading.ts'
 import type { Agent } from '../rules/index.ts'
 import type { ChemicalClass } from '../solution/index.ts'
 import type { Procedure, Step } from './language.ts'
@@ -38,3 +38,10 @@ export interface InForce {
 /** The use of a product that a step mixes, or dips a strip in; null where it does neither. */
 export const useOf = (step: Step): string | null =>
   step.kind === 'mix' || (step.kind === 'check' && step.what === 'sanitizer') ? step.use : null
+
+declare module '../stream/record.ts' {
+  interface ChainFields {
+    /** What the site's records said then, where a record depends on it; absent in records of before the server wrote it. */
+    readonly inForce?: InForce
+  }
+}

@@ -1,3 +1,4 @@
+import type { SharedPlace } from '../house/site.ts'
 import type { Verdict } from '../rules/index.ts'
 import type { Act, Facets } from './facets.ts'
 
@@ -33,7 +34,7 @@ interface StepBase extends NodeBase {
   /** For one of them only: the work of a licensed or trained person. */
   readonly who?: 'lead' | 'technician'
   /** Where it is worked, when not at the machine: it takes that place in the plan. */
-  readonly at?: Place
+  readonly at?: SharedPlace
   /** The use of a product mixed before that by its label washes and sanitizes: it may follow its own wash (4-501.115). */
   readonly sameAgent?: string
 }
@@ -43,9 +44,6 @@ interface StepBase extends NodeBase {
  * loosening may be ended early and are told so; `run` is a machine's own cycle on which nothing relies.
  */
 export type WaitKind = 'contact' | 'dissolve' | 'cool' | 'heat' | 'dry' | 'thaw' | 'freeze' | 'run'
-
-/** Places and things that are busy or free. */
-export type Place = 'sink' | 'table' | 'pail' | 'pot'
 
 /** How a thing is fastened; each has its drawing. */
 export type Fastening = 'crosswise' | 'evenly' | 'hand-tight' | 'reverse-thread' | 'turn' | 'one-way'

@@ -1,4 +1,4 @@
-import type { StationSet } from '../record/house.ts'
+import type { StationSet } from '../house/station.ts'
 import type { Vessel } from '../solution/index.ts'
 import { stepsOf, type Procedure } from './language.ts'
 import { numberOf } from './outline.ts'

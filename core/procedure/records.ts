@@ -1,171 +1,101 @@
-import type { Counted } from '../record/house.ts'
-import type { Facets } from './facets.ts'
-import type { Procedure } from './language.ts'
+import type { RecordType } from '../stream/record.ts'
+import { subject, type RulesOf } from '../stream/rules.ts'
+import type * as work from './payloads.ts'
 
-/** A flat set of facts about a step: what was poured, counted, chosen. Units are in the names. */
-export type Facts = Readonly<Record<string, string | number | boolean | null>>
-
-export interface RunPlain {
-  readonly run: string
-  readonly station: string
+interface RunPayloads {
+  'run.started@1': work.RunStartedV1
+  'run.started@2': work.RunStarted
+  'run.step.done@1': work.StepDoneV1
+  'run.step.done@2': work.StepDone
+  'run.step.undone@1': work.StepUndoneV1
+  'run.step.undone@2': work.StepUndone
+  'run.wait.started@1': work.WaitStartedV1
+  'run.wait.started@2': work.WaitStarted
+  'run.visit.made@1': work.VisitMade
+  'run.overridden@1': work.RunOverridden
+  'run.part.missing@1': work.PartMissing
+  'run.part.found@1': work.PartFound
+  'run.part.lost@1': work.PartLost
+  'run.parked@1': work.RunPlain
+  'run.resumed@1': work.RunPlain
+  'run.abandoned@1': work.RunAbandoned
+  'run.finished@1': work.RunFinished
+  'run.entered@1': work.RunEntered
 }
 
-export interface RunStep extends RunPlain {
-  /** The step's key: its id, after those of the groups, rounds and lanes it stands in ("barrels.1.rinse.2.drain"). */
-  readonly step: string
+interface StationPayloads {
+  'follow-up.closed@1': work.FollowUpClosed
+  'count.read@1': work.CountRead
+  'sign.seen@1': work.SignSeen
+  'station.laid-up@1': work.LaidUp
+  'station.back@1': work.StationBack
+  'station.stopped@1': work.StationStopped
+  'station.returned@1': work.StationReturned
+  'station.observed@1': work.StationObserved
+  'station.made-safe@1': work.MadeSafe
+  'duty.closed@1': work.DutyClosed
+  'procedure.set@1': work.ProcedureSet
 }
 
-/** Names its procedure, so that what counts since it was last done can start anew. */
-export interface RunFinished extends RunPlain {
-  readonly procedure?: string
+declare module '../stream/record.ts' {
+  interface Payloads extends RunPayloads, StationPayloads {}
 }
 
-/** What it starts from (numbers, options, the site's own procedure) the server takes from the site's records. */
-export interface RunStarted extends RunPlain {
-  readonly procedure: { readonly id: string; readonly version: number }
+/** A run changes its station. */
+const ofStation = ({ station }: work.RunPlain) => subject('station', station)
+/** A finished run sets back what a dish machine counts. */
+const ofDish = (procedure: string | undefined, station: string) =>
+  subject('dish', procedure?.startsWith('dish-machine.') ? station : null)
+
+export type RunType = keyof RunPayloads
+
+const runRecords: RulesOf<keyof RunPayloads> = {
+  'run.started@1': { needs: 'record', concerns: ofStation },
+  'run.started@2': { needs: 'record', concerns: ofStation },
+  'run.step.done@1': { needs: 'record', typed: true, concerns: ofStation },
+  'run.step.done@2': { needs: 'record', typed: true, concerns: ofStation },
+  'run.step.undone@1': { needs: 'record', concerns: ofStation },
+  'run.step.undone@2': { needs: 'record', concerns: ofStation },
+  'run.wait.started@1': { needs: 'record', concerns: ofStation },
+  'run.wait.started@2': { needs: 'record', concerns: ofStation },
+  'run.visit.made@1': { needs: 'record' },
+  'run.overridden@1': { needs: 'override', madeBy: 'signature', concerns: ofStation },
+  'run.part.missing@1': { needs: 'record', concerns: ofStation },
+  'run.part.found@1': { needs: 'record', typed: true, concerns: ofStation },
+  'run.part.lost@1': { needs: 'record', typed: true, concerns: ofStation },
+  'run.parked@1': { needs: 'record', concerns: ofStation },
+  'run.resumed@1': { needs: 'record', concerns: ofStation },
+  'run.abandoned@1': { needs: 'record', typed: true, tap: true, concerns: ofStation },
+  'run.finished@1': {
+    needs: 'record',
+    concerns: (run) => [...ofStation(run), ...ofDish(run.procedure, run.station)],
+  },
+  'run.entered@1': {
+    needs: 'override',
+    madeBy: 'signature',
+    concerns: (run) => [...ofStation(run), ...ofDish(run.procedure.id, run.station)],
+  },
 }
 
-/** As tablets once sent it. What came with it was believed; records of then keep folding so. */
-export interface RunStartedV1 extends RunStarted {
-  readonly parameters: Readonly<Record<string, number>>
-  readonly options?: Readonly<Record<string, string>>
-  readonly document?: Procedure
-}
+export const isRunType = (type: RecordType): type is RunType => Object.hasOwn(runRecords, type)
 
-export interface StepDone extends RunStep {
-  readonly facts: Facts
-  /** The device's time since it was switched on: see `Tick`. */
-  readonly boot?: string
-}
-
-export interface StepDoneV1 extends RunStep {
-  readonly kind: string
-  readonly facts: Facts
-  readonly effects: Partial<Facets>
-  readonly before: Partial<Facets>
-}
-
-export type StepUndone = RunStep
-
-export interface StepUndoneV1 extends RunStep {
-  readonly restores: Partial<Facets>
-}
-
-export interface WaitStarted extends RunStep {
-  readonly boot?: string
-}
-
-export interface WaitStartedV1 extends RunStep {
-  readonly minutes: number
-  readonly effects: Partial<Facets>
-  readonly before: Partial<Facets>
-}
-
-/** A visit of a tended wait: what it did is its step's duty. */
-export type VisitMade = RunStep
-
-/** A shift lead answers with their own PIN for what did not happen as it must. Made by the server only. */
-export interface RunOverridden extends RunStep {
-  /** `wait`: a wait ended before its time. `start`: begun in a state that it does not begin from; `step` is empty. */
-  readonly what: 'wait' | 'start'
-  readonly reason: string
-}
-
-/** A run done without the tablet, entered later by a shift lead with their PIN. Made by the server only. */
-export interface RunEntered extends RunPlain {
-  readonly procedure: { readonly id: string; readonly version: number }
-  /** Milliseconds UTC, as it is told. */
-  readonly from: number
-  readonly to: number
-  /** Who did it. */
-  readonly who: string
-  /** What was read, in words. */
-  readonly read: string
-}
-
-/** A part that should be there is not: the machine stops until it is found. */
-export interface PartMissing extends RunStep {
-  readonly part: string
-}
-
-export interface PartFound extends RunStep {
-  readonly part: string
-  readonly where: string
-}
-
-/** The search was given up: what was thrown away instead. */
-export interface PartLost extends RunStep {
-  readonly part: string
-  readonly discarded: string
-}
-
-/** What an inspection asked for was done, or is no longer needed. */
-export interface FollowUpClosed extends RunStep {
-  readonly note: string
-}
-
-/** A counter of a station as it stands: racks, shots, litres, cycles since it was new or since it was set to nought. */
-export interface CountRead {
-  readonly station: string
-  readonly of: Counted
-  readonly total: number
-}
-
-/** Something that somebody saw: scale, an indicator lit, grease turned grey. */
-export interface SignSeen {
-  readonly station: string
-  readonly sign: string
-  readonly note: string
-}
-
-/** Stored clean until it is needed again: nothing falls due on it meanwhile. */
-export interface LaidUp {
-  readonly station: string
-  readonly reason: string
-}
-
-export interface StationBack {
-  readonly station: string
-}
-
-/** Taken out of service by somebody who saw why. */
-export interface StationStopped {
-  readonly station: string
-  readonly reason: string
-}
-
-/** Back in service, by a shift lead: what was mended and what proved it. It gives back neither whole nor sanitized. */
-export interface StationReturned {
-  readonly station: string
-  readonly mended: string
-  readonly proof: string
-}
-
-/** How a machine stands, as somebody sees it. It never makes anything clean or sanitized. */
-export interface StationObserved {
-  readonly station: string
-  readonly contents: 'product' | 'empty'
-  readonly assembly: 'whole' | 'apart' | 'drying'
-  readonly power: 'on' | 'off' | 'isolated'
-}
-
-/** What makes a stopped or abandoned machine safe. */
-export type SafeAct = 'drained' | 'rinsed' | 'switched-off' | 'feeds-on'
-
-export interface MadeSafe {
-  readonly station: string
-  readonly did: SafeAct
-}
-
-/** A duty of a day gone by that will not be done any more, closed by a shift lead with the reason. */
-export interface DutyClosed {
-  readonly station: string
-  readonly procedure: string
-  /** ISO date of the trading day. */
-  readonly day: string
-  readonly reason: string
-}
-
-export interface RunAbandoned extends RunPlain {
-  readonly reason: string
+export const procedureRecords: RulesOf<keyof RunPayloads | keyof StationPayloads> = {
+  ...runRecords,
+  'follow-up.closed@1': { needs: 'record', typed: true },
+  'count.read@1': { needs: 'record', typed: true, tap: true },
+  'sign.seen@1': {
+    needs: 'record',
+    typed: true,
+    tap: true,
+    // How soon a dish machine scales up tunes when it is delimed.
+    concerns: ({ sign, station }) => subject('dish', sign === 'scale' ? station : null),
+  },
+  'station.laid-up@1': { needs: 'close-case', typed: true, tap: true },
+  'station.back@1': { needs: 'close-case' },
+  'station.stopped@1': { needs: 'record', typed: true },
+  'station.returned@1': { needs: 'close-case' },
+  'station.observed@1': { needs: 'record', tap: true },
+  'station.made-safe@1': { needs: 'record', tap: true },
+  'duty.closed@1': { needs: 'close-case' },
+  'procedure.set@1': { needs: 'set-up-house' },
 }

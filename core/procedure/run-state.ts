@@ -1,9 +1,9 @@
 import type { Verdict } from '../rules/index.ts'
-import { correctedAt, type AnyRecord } from '../record/record.ts'
+import { correctedAt, type AnyRecord } from '../stream/record.ts'
 import type { LabelInForce } from './in-force.ts'
 import type { Procedure } from './language.ts'
 import { findProcedure } from './library/index.ts'
-import type { Facts } from './records.ts'
+import type { Facts } from './payloads.ts'
 import type { Tick } from './waiting.ts'
 
 export interface DoneStep {

@@ -1,5 +1,5 @@
-import type { Fold } from '../record/fold.ts'
-import { correctedAt, type AnyRecord } from '../record/record.ts'
+import type { Fold } from '../stream/fold.ts'
+import { correctedAt, type AnyRecord } from '../stream/record.ts'
 import { isComplete } from './outline.ts'
 import { procedureOfRun, tickOf, withoutKey, type RunState } from './run-state.ts'
 import { stepTaken } from './step-taken.ts'

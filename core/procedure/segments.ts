@@ -1,4 +1,5 @@
-import { belongs, isStep, type Node, type Place, type Procedure, type Step } from './language.ts'
+import { belongs, isStep, type Node, type Procedure, type Step } from './language.ts'
+import type { SharedPlace } from '../house/site.ts'
 import { lanesOf, numberOf, pieces } from './outline.ts'
 
 /** A piece of a run as planning sees it: a person's hands, or a wait that needs nobody. Minutes are whole. */
@@ -14,7 +15,7 @@ export interface Segment {
   readonly most: number | null
   /** Nobody need stand by: another may be worked meanwhile. */
   readonly free: boolean
-  readonly places: readonly Place[]
+  readonly places: readonly SharedPlace[]
   /** The keys of the steps it holds, so that a run's progress is seen in the plan. */
   readonly steps: readonly string[]
 }
@@ -217,7 +218,7 @@ const sumBy = (a: Lasting, b: Lasting): Record<string, number> =>
     ]),
   )
 
-const same = (a: readonly Place[], b: readonly Place[]) =>
+const same = (a: readonly SharedPlace[], b: readonly SharedPlace[]) =>
   a.length === b.length && a.every((p, i) => p === b[i])
 
 /** Whole minutes of a person's work that a step takes, at least one. */

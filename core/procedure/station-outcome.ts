@@ -1,4 +1,4 @@
-import { correctedAt, type AnyRecord } from '../record/record.ts'
+import { correctedAt, type AnyRecord } from '../stream/record.ts'
 import type { Facets } from './facets.ts'
 import { overriddenStep, procedureOfRun, withoutKey, type RunState } from './run-state.ts'
 import type { FollowUp, StationState, Watched } from './station-state.ts'

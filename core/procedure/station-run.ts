@@ -1,4 +1,4 @@
-import { correctedAt, type AnyRecord } from '../record/record.ts'
+import { correctedAt, type AnyRecord } from '../stream/record.ts'
 import { conflictsAt } from './condition.ts'
 import { changeBy, changeDuring } from './effects.ts'
 import { defaultFreshHours } from './in-force.ts'
@@ -7,15 +7,16 @@ import { changedInLane, facetsInLane, facetsOver, type LaneGroups } from './lane
 import type { Position } from './frame.ts'
 import { outline } from './outline.ts'
 import { runFold } from './run.ts'
+import { isRunType, type RunType } from './records.ts'
 import { procedureOfRun, withoutKey, type RunState } from './run-state.ts'
 import type { StationState } from './station-state.ts'
 import { asked, letGo, oldRunRecord, runEnded } from './station-outcome.ts'
 import { withTemperature } from './station-temperature.ts'
 
-type RunRecord = AnyRecord & { type: `run.${string}` | 'reading.taken@1' }
+type RunRecord = AnyRecord & { type: RunType | 'reading.taken@1' }
 
 export const isRunRecord = (record: AnyRecord): record is RunRecord =>
-  record.type.startsWith('run.') || (record.type === 'reading.taken@1' && record.payload.run !== null)
+  isRunType(record.type) || (record.type === 'reading.taken@1' && record.payload.run !== null)
 
 /** The station after a record of a run on it: the run is followed here, and what its steps do is worked out from it. */
 export function withRun(state: StationState, record: RunRecord): StationState {

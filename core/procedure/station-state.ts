@@ -1,4 +1,4 @@
-import type { Counted, StationSet } from '../record/house.ts'
+import type { Counted, StationSet } from '../house/station.ts'
 import type { Verdict } from '../rules/index.ts'
 import type { Facets } from './facets.ts'
 import type { LaneGroups } from './lanes.ts'

@@ -1,5 +1,5 @@
 import { readingInCelsius } from '../quantity/index.ts'
-import { correctedAt, type AnyRecord } from '../record/record.ts'
+import { correctedAt, type AnyRecord } from '../stream/record.ts'
 import type { StationState } from './station-state.ts'
 
 /** The temperature of what is inside, and of a sink's wash water, as read. */

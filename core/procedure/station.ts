@@ -1,5 +1,5 @@
-import type { Fold } from '../record/fold.ts'
-import { correctedAt, type AnyRecord } from '../record/record.ts'
+import type { Fold } from '../stream/fold.ts'
+import { correctedAt, type AnyRecord } from '../stream/record.ts'
 import { unknownFacets, type Facets } from './facets.ts'
 import { isRunRecord, withRun } from './station-run.ts'
 import { closedKey, type StationState } from './station-state.ts'

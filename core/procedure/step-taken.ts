@@ -1,8 +1,8 @@
-import type { AnyRecord } from '../record/record.ts'
+import type { AnyRecord } from '../stream/record.ts'
 import type { Procedure, Step } from './language.ts'
 import type { Position } from './frame.ts'
 import { pieces, walk } from './outline.ts'
-import type { Facts, StepDone } from './records.ts'
+import type { Facts, StepDone } from './payloads.ts'
 import { procedureOfRun, tickOf, withoutKey, type DoneStep, type RunState, type Short } from './run-state.ts'
 import {
   isCoolEnough,

@@ -1,6 +1,14 @@
 import { Refusal } from '../refusal/index.ts'
-import { celsius, fahrenheit, millilitres, ppm } from './units.ts'
-import type { Celsius, Fahrenheit, Millilitres, Ppm } from './units.ts'
+import {
+  celsius,
+  type Celsius,
+  fahrenheit,
+  type Fahrenheit,
+  millilitres,
+  type Millilitres,
+  ppm,
+  type Ppm,
+} from './units.ts'
 
 /** Millilitres in one of each volume unit. US customary units by NIST Handbook 44, appendix C (1 US gallon = 231 cubic inches). */
 const millilitresIn = {

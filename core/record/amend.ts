@@ -1,11 +1,10 @@
 import { stripReading, titrationReading, type JudgedTemperature, type StripPick } from '../rules/index.ts'
 import { instant, interval, type Interval } from '../quantity/index.ts'
-import { judge } from './judge.ts'
-import type { RecordAmended } from './payloads.ts'
-import type { ReadingTaken } from './reading.ts'
-import type { AnyDraft, AnyRecord } from './record.ts'
+import { judge } from '../reading/judge.ts'
+import type { AnyDraft, AnyRecord, RecordAmended } from '../stream/record.ts'
+import type { ReadingTaken } from '../reading/reading.ts'
 import { subjectsOf } from './subjects.ts'
-import type { StripSet } from './take-reading.ts'
+import type { StripSet } from '../reading/take-reading.ts'
 
 /**
  * A reading as it should have been: another block of the same strip, or another number on the same thermometer,

@@ -1,43 +1,8 @@
-import type { Role } from '../people/index.ts'
+import type { Role } from '../rights/index.ts'
 import type { RefusalCode } from '../refusal/index.ts'
-import type { AnyRecord } from './record.ts'
-import { correctedAt } from './record.ts'
+import { type AnyRecord, correctedAt } from '../stream/record.ts'
+import { rulesOf } from './types.ts'
 
-/** Entries that a person typed: another one may stand in their place. What a clock or a device measured is not among them. */
-const typed: ReadonlySet<string> = new Set([
-  'reading.taken@1',
-  'run.step.done@1',
-  'run.step.done@2',
-  'run.abandoned@1',
-  'bath.mixed@1',
-  'case.action@1',
-  'count.read@1',
-  'rack.tallied@1',
-  'sign.seen@1',
-  'follow-up.closed@1',
-  'run.part.found@1',
-  'run.part.lost@1',
-  'station.stopped@1',
-  'station.laid-up@1',
-  'concentrate.opened@1',
-  'water.measured@1',
-  'spare.drawn@1',
-])
-
-/** What one tap did, and may be taken back for some minutes. */
-const taps: ReadonlySet<string> = new Set([
-  'run.abandoned@1',
-  'dish.water-changed@1',
-  'rack.tallied@1',
-  'sign.seen@1',
-  'count.read@1',
-  'case.action@1',
-  'concentrate.opened@1',
-  'water.measured@1',
-  'station.observed@1',
-  'station.made-safe@1',
-  'station.laid-up@1',
-])
 export const takeBackMinutes = 10
 
 /** Of a step, what a person typed; the rest is what the step was. */
@@ -54,9 +19,9 @@ const typedFacts = [
 ]
 
 export const mayBeAmended = (target: Pick<AnyRecord, 'type' | 'by' | 'device'>): boolean =>
-  typed.has(target.type) && target.by !== target.device
+  rulesOf(target.type).typed === true && target.by !== target.device
 export const mayBeTakenBack = (target: Pick<AnyRecord, 'type' | 'by' | 'device'>): boolean =>
-  taps.has(target.type) && target.by !== target.device
+  rulesOf(target.type).tap === true && target.by !== target.device
 
 /** Who amends, when, and whether the day of the target has been signed. */
 export interface Amending {

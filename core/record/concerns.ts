@@ -1,5 +1,5 @@
 import { amendmentOf } from './amend.ts'
-import type { AnyRecord, SubjectRef } from './record.ts'
+import type { AnyRecord, SubjectRef } from '../stream/record.ts'
 import { subjectsOf } from './subjects.ts'
 import { asJudged } from './upcast.ts'
 

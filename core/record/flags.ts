@@ -4,7 +4,7 @@ import { isComplete, walk } from '../procedure/outline.ts'
 import { procedureOfRun, tickOf, type RunState } from '../procedure/run-state.ts'
 import { judgeStep } from '../procedure/step-taken.ts'
 import type { StationState } from '../procedure/station-state.ts'
-import type { AnyRecord } from './record.ts'
+import type { AnyRecord } from '../stream/record.ts'
 
 /** What may be odd about a record that is kept all the same. */
 export const flags = [

@@ -1,13 +1,14 @@
 import { startInForce } from '../procedure/acts.ts'
 import { useOf, type InForce, type LabelInForce } from '../procedure/in-force.ts'
 import type { Procedure } from '../procedure/language.ts'
+import { isRunType } from '../procedure/records.ts'
 import { walk } from '../procedure/outline.ts'
 import { procedureOfRun, type RunState } from '../procedure/run-state.ts'
 import type { StationState } from '../procedure/station-state.ts'
 import { Refusal } from '../refusal/index.ts'
-import type { ProductSet } from './house.ts'
-import type { ReadingTaken } from './reading.ts'
-import type { AnyDraft, SubjectRef } from './record.ts'
+import type { ProductSet } from '../house/product.ts'
+import type { ReadingTaken } from '../reading/reading.ts'
+import type { AnyDraft, SubjectRef } from '../stream/record.ts'
 
 /** Whether a procedure is for stations of a family: those of "dish-machine" serve every kind of it. */
 const servesFamily = (procedure: Procedure, family: string): boolean =>
@@ -110,7 +111,7 @@ export function inForceFor(draft: AnyDraft, known: Known): InForce | undefined {
       return label ? { label } : undefined
     }
     default:
-      return draft.type.startsWith('run.') ? {} : undefined
+      return isRunType(draft.type) ? {} : undefined
   }
 }
 

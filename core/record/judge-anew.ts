@@ -13,13 +13,15 @@ import {
   type TemperaturePair,
 } from '../rules/index.ts'
 import { kindOf, plateOf } from '../warewash/plate.ts'
-import type { BathState } from './folds.ts'
-import { canonicalText } from './canonical.ts'
-import { pressureRead, surfaceOf, type HeatField, type HeatInstrument } from './heat-entry.ts'
-import type { InstrumentSet, ProductSet, StationSet } from './house.ts'
-import { judge, type Read } from './judge.ts'
-import { madeFor } from './made-for.ts'
-import type { ReadingTaken } from './reading.ts'
+import type { BathState } from '../bath/fold.ts'
+import { canonicalText } from '../stream/canonical.ts'
+import { pressureRead, surfaceOf, type HeatField, type HeatInstrument } from '../reading/heat-entry.ts'
+import type { InstrumentSet } from '../house/instrument.ts'
+import type { ProductSet } from '../house/product.ts'
+import type { StationSet } from '../house/station.ts'
+import { judge, type Read } from '../reading/judge.ts'
+import { madeFor } from '../reading/made-for.ts'
+import type { ReadingTaken } from '../reading/reading.ts'
 import {
   judgedTemperature,
   labelOf,
@@ -27,8 +29,8 @@ import {
   type StripSet,
   type Thermometer,
   type TitrationSet,
-} from './take-reading.ts'
-import { useOfBath } from './way-back.ts'
+} from '../reading/take-reading.ts'
+import { useOfBath } from '../bath/way-back.ts'
 
 /** What the site's own records say of what a reading depends on, as they stood when it was taken. */
 export interface ReadingKnown {

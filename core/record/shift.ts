@@ -1,3 +1,6 @@
+import type { Fold } from '../stream/fold.ts'
+import { correctedAt } from '../stream/record.ts'
+
 /** The day's log signed by a shift lead or manager with their own PIN. */
 export interface ShiftSigned {
   /** The site's trading day, ISO date. */
@@ -16,4 +19,21 @@ export interface ShiftSigned {
     readonly station?: string
     readonly procedure?: string
   }[]
+}
+
+export interface ShiftState {
+  readonly id: string
+  readonly signatures: readonly (ShiftSigned & { readonly at: number; readonly by: string })[]
+}
+
+/** A trading day and who signed it. */
+export const shiftFold: Fold<ShiftState> = {
+  initial: (id) => ({ id, signatures: [] }),
+  apply: (state, record) =>
+    record.type === 'shift.signed@1'
+      ? {
+          ...state,
+          signatures: [...state.signatures, { ...record.payload, at: correctedAt(record), by: record.by }],
+        }
+      : state,
 }

@@ -1,12 +1,17 @@
 import { runFold } from '../procedure/run.ts'
 import { stationFold } from '../procedure/station.ts'
-import { bathFold, caseFold, planFold, shiftFold } from './folds.ts'
+import { bathFold } from '../bath/fold.ts'
+import { caseFold } from '../case/fold.ts'
+import { planFold } from '../plan/records.ts'
+import { procedureFold } from '../procedure/own-fold.ts'
 import { loggerFold } from '../logger/records.ts'
 import { dishFold } from '../warewash/dish.ts'
-import type { Fold } from './fold.ts'
-import type { SubjectKind } from './record.ts'
-import { crewFold, instrumentFold, procedureFold, productFold, siteFold, spareFold } from './kit-folds.ts'
-import type { RosterSet, RuleSet } from './house.ts'
+import type { Fold } from '../stream/fold.ts'
+import type { SubjectKind } from '../stream/record.ts'
+import { crewFold, instrumentFold, productFold, siteFold, spareFold } from '../house/folds.ts'
+import type { RuleSet } from '../house/records.ts'
+import type { RosterSet } from '../house/roster.ts'
+import { shiftFold } from './shift.ts'
 
 const setFold = <S>(type: string): Fold<(S & { id: string }) | { id: string }> => ({
   initial: (id) => ({ id }),

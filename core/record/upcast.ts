@@ -1,5 +1,5 @@
 import type { InForce } from '../procedure/in-force.ts'
-import type { JudgedReading } from './reading.ts'
+import type { JudgedReading } from '../reading/reading.ts'
 
 /** Turns the payload of one version into that of the next. */
 export interface Upcast {

@@ -1,17 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { instant, interval, point } from '../quantity/index.ts'
-import {
-  amendmentOf,
-  amendReading,
-  foldAll,
-  folds,
-  heatRead,
-  numbersOf,
-  subjectsOf,
-  taken,
-  type AnyRecord,
-  type Place,
-} from '../record/index.ts'
+import { amendmentOf, amendReading, folds, numbersOf, subjectsOf } from '../record/index.ts'
+import { foldAll, type AnyRecord } from '../stream/index.ts'
+import { heatRead, taken, type Place } from '../reading/index.ts'
 import { readingRecord, recordOf } from './records.ts'
 
 const place: Place = { station: 'st', run: null, step: null, bath: null, case: null }

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import * as duty from '../duty/index.ts'
 import { instant } from '../quantity/index.ts'
 import { stationFold, type StationState } from '../procedure/index.ts'
-import type { SiteSet } from '../record/index.ts'
+import type { SiteSet } from '../house/index.ts'
 import { plate } from './records.ts'
 
 const site: SiteSet = {

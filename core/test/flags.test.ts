@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import * as procedure from '../procedure/index.ts'
-import { flagsOf, judge, taken, type AnyRecord, type Flag, type Read } from '../record/index.ts'
+import { flagsOf, type Flag } from '../record/index.ts'
+import { judge, taken, type Read } from '../reading/index.ts'
+import { type AnyRecord } from '../stream/index.ts'
 import { interval, point } from '../quantity/index.ts'
 import { readingRecord, stationFor, workThrough } from './records.ts'
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { bathDue } from '../duty/index.ts'
+import { bathDue } from '../bath/index.ts'
 import { millilitres, ppm } from '../quantity/index.ts'
 import { aimedBand, aimedTarget, checkTarget, icePoint } from '../rules/index.ts'
 import {

@@ -16,7 +16,8 @@ import {
   type Procedure,
   type RunState,
 } from '../procedure/index.ts'
-import { foldAll, folds } from '../record/index.ts'
+import { foldAll } from '../stream/index.ts'
+import { folds } from '../record/index.ts'
 import { recordOf, workThrough } from './records.ts'
 
 const library = (id: string) => latestProcedure(id) as Procedure

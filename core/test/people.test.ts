@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { may, mayUnlock, permissionFor, type Permission, type Role } from '../people/index.ts'
-import { signedTypes } from '../record/index.ts'
+import { may, mayUnlock, type Permission, type Role } from '../rights/index.ts'
+import type { RecordType } from '../stream/index.ts'
+import { madeBy, permissionFor, recordTypes } from '../record/index.ts'
 
 const roles: Role[] = ['crew', 'lead', 'manager']
 
@@ -48,8 +49,14 @@ describe('what a record needs', () => {
     ['site.set@1', 'set-up-house'],
     ['station.set@1', 'set-up-house'],
     ['product.set@1', 'set-up-house'],
-    ['instrument.set@2', 'set-up-house'],
-  ] as [string, Permission][])('%s: %s', (type, permission) => expect(permissionFor(type)).toBe(permission))
+    ['instrument.set@1', 'set-up-house'],
+  ] as [RecordType, Permission][])('%s: %s', (type, permission) =>
+    expect(permissionFor(type)).toBe(permission),
+  )
   it('a signature is made by the server alone, after the PIN', () =>
-    expect([...signedTypes]).toEqual(['shift.signed@1', 'run.overridden@1', 'run.entered@1']))
+    expect(recordTypes.filter((type) => madeBy(type) === 'signature').toSorted()).toEqual([
+      'run.entered@1',
+      'run.overridden@1',
+      'shift.signed@1',
+    ]))
 })

@@ -2,42 +2,43 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import * as record from '../record/index.ts'
 import { Refusal } from '../refusal/index.ts'
+import * as stream from '../stream/index.ts'
 import { readingRecord, recordOf, runRecords } from './records.ts'
 
 /** Not a hash to trust; enough to see a changed text. */
-const sum: record.Sha256 = (text) =>
+const sum: stream.Sha256 = (text) =>
   [...text].reduce((h, c) => (h * 31 + (c.codePointAt(0) ?? 0)) % 2 ** 31, 7).toString(16)
 
 describe('canonical text (RFC 8785)', () => {
   it('sorts keys and writes numbers as ECMAScript does: the example of its section 3.2.3, in part', () => {
     expect(
-      record.canonicalText({ numbers: [333333333.3333333, 1e30, 4.5, 2e-3], literals: [null, true, false] }),
+      stream.canonicalText({ numbers: [333333333.3333333, 1e30, 4.5, 2e-3], literals: [null, true, false] }),
     ).toBe('{"literals":[null,true,false],"numbers":[333333333.3333333,1e+30,4.5,0.002]}')
   })
   it('refuses what a database could not keep', () => {
-    expect(() => record.canonicalText({ a: 'x\0y' })).toThrow(Refusal)
-    expect(() => record.canonicalText({ a: '\ud800' })).toThrow(Refusal)
-    expect(() => record.canonicalText({ a: Number.NaN })).toThrow(Refusal)
+    expect(() => stream.canonicalText({ a: 'x\0y' })).toThrow(Refusal)
+    expect(() => stream.canonicalText({ a: '\ud800' })).toThrow(Refusal)
+    expect(() => stream.canonicalText({ a: Number.NaN })).toThrow(Refusal)
   })
 })
 
 describe('the chain', () => {
-  const chain = (n: number): record.ChainLink[] => {
-    const links: record.ChainLink[] = []
-    let prev = record.noRecordBefore
+  const chain = (n: number): stream.ChainLink[] => {
+    const links: stream.ChainLink[] = []
+    let prev = stream.noRecordBefore
     for (let seq = 1; seq <= n; seq++) {
-      const text = record.canonicalText({ seq, prev, what: `r${seq}` })
+      const text = stream.canonicalText({ seq, prev, what: `r${seq}` })
       prev = sum(text)
       links.push({ seq, text, hash: prev })
     }
     return links
   }
-  const start = { seq: 0, hash: record.noRecordBefore }
+  const start = { seq: 0, hash: stream.noRecordBefore }
   it('verifies whole, and in stretches', () => {
     const links = chain(9)
-    const half = record.verifyChain(links.slice(0, 4), sum, start)
-    if (record.isFault(half)) throw new Error('whole chain is called broken')
-    expect(record.verifyChain(links.slice(4), sum, half)).toEqual({ seq: 9, hash: links[8]?.hash })
+    const half = stream.verifyChain(links.slice(0, 4), sum, start)
+    if (stream.isFault(half)) throw new Error('whole chain is called broken')
+    expect(stream.verifyChain(links.slice(4), sum, half)).toEqual({ seq: 9, hash: links[8]?.hash })
   })
   it('shows any altered, removed or swapped line', () => {
     fc.assert(
@@ -50,7 +51,7 @@ describe('the chain', () => {
           const text = line.text.replace('"r', '"R')
           links[at] = { ...line, text, hash: how === 'rehash' ? sum(text) : line.hash }
         }
-        return record.isFault(record.verifyChain(links, sum, start))
+        return stream.isFault(stream.verifyChain(links, sum, start))
       }),
     )
   })
@@ -61,7 +62,7 @@ describe('folding', () => {
   const subjects = [
     ...new Map(all.flatMap((r) => record.subjectsOf(r)).map((s) => [`${s.kind}/${s.id}`, s])).values(),
   ]
-  const of = (s: record.SubjectRef, records: readonly record.AnyRecord[]) =>
+  const of = (s: stream.SubjectRef, records: readonly stream.AnyRecord[]) =>
     records.filter((r) => record.subjectsOf(r).some((o) => o.kind === s.kind && o.id === s.id))
 
   it('gives the same states in whatever order the records arrive, kept up or folded anew', () => {
@@ -69,15 +70,15 @@ describe('folding', () => {
       fc.property(fc.shuffledSubarray(all, { minLength: all.length }), (shuffled) => {
         for (const s of subjects) {
           const fold = record.foldOf(s.kind)
-          let kept = { state: fold.initial(s.id), last: null as record.FoldKey | null }
-          const seen: record.AnyRecord[] = []
+          let kept = { state: fold.initial(s.id), last: null as stream.FoldKey | null }
+          const seen: stream.AnyRecord[] = []
           for (const r of of(s, shuffled)) {
             seen.push(r)
-            kept = record.followsOn(kept.last, r)
-              ? { state: fold.apply(kept.state, r), last: record.foldKey(r) }
-              : record.foldAll(fold, s, seen)
+            kept = stream.followsOn(kept.last, r)
+              ? { state: fold.apply(kept.state, r), last: stream.foldKey(r) }
+              : stream.foldAll(fold, s, seen)
           }
-          expect(kept.state).toEqual(record.foldAll(fold, s, of(s, all)).state)
+          expect(kept.state).toEqual(stream.foldAll(fold, s, of(s, all)).state)
         }
       }),
       { numRuns: 60 },
@@ -85,16 +86,16 @@ describe('folding', () => {
   })
   it('orders by corrected time, then device, then counter, and never by id', () => {
     const key = (at: number, device: string, counter: number) => ({ at, device, counter })
-    expect(record.compareKeys(key(1, 'b', 9), key(2, 'a', 1))).toBeLessThan(0)
-    expect(record.compareKeys(key(1, 'a', 9), key(1, 'b', 1))).toBeLessThan(0)
-    expect(record.compareKeys(key(1, 'a', 1), key(1, 'a', 2))).toBeLessThan(0)
+    expect(stream.compareKeys(key(1, 'b', 9), key(2, 'a', 1))).toBeLessThan(0)
+    expect(stream.compareKeys(key(1, 'a', 9), key(1, 'b', 1))).toBeLessThan(0)
+    expect(stream.compareKeys(key(1, 'a', 1), key(1, 'a', 2))).toBeLessThan(0)
   })
 })
 
 describe('a corrective case', () => {
   const weak = readingRecord(1, 'r-1', { between: [50, 100] }, null)
   const caseRef = { kind: 'case', id: weak.id } as const
-  const state = (records: record.AnyRecord[]) => record.foldAll(record.folds.case, caseRef, records).state
+  const state = (records: stream.AnyRecord[]) => stream.foldAll(record.folds.case, caseRef, records).state
   const recheck = readingRecord(3, 'r-1', { matches: 150 }, weak.id)
 
   it('is opened by a reading that is not in, and closed by a recheck that is', () => {
@@ -146,7 +147,7 @@ describe('flags', () => {
     const step = all('run.step.done@2')
     expect(record.flagsOf(step, context)).toContain('run-not-running')
   })
-  function all(type: record.RecordType): record.AnyRecord {
+  function all(type: stream.RecordType): stream.AnyRecord {
     const found = runRecords().find((r) => r.type === type)
     if (!found) throw new Error(`no ${type}`)
     return found

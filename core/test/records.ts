@@ -1,17 +1,10 @@
-import { instant } from '../quantity/index.ts'
+import { instant, ppm } from '../quantity/index.ts'
 import * as procedure from '../procedure/index.ts'
-import {
-  inForceFor,
-  sanitizerChecked,
-  type AnyRecord,
-  type Payloads,
-  type ProductSet,
-  type RecordType,
-  type StationSet,
-  type SubjectRef,
-} from '../record/index.ts'
+import { inForceFor } from '../record/index.ts'
+import { sanitizerChecked } from '../reading/index.ts'
+import { type AnyRecord, type Payloads, type RecordType, type SubjectRef } from '../stream/index.ts'
+import { type ProductSet, type StationSet } from '../house/index.ts'
 import type { StripPick } from '../rules/index.ts'
-import { ppm } from '../quantity/index.ts'
 
 /** A record as the server would store it, observed at `at` minutes. */
 export function recordOf<T extends RecordType>(

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { dueAhead, dueList, type Prediction } from '../duty/index.ts'
 import { stationFold, type StationState } from '../procedure/index.ts'
 import { instant } from '../quantity/index.ts'
-import type { SiteSet, StationDuty, Trigger } from '../record/index.ts'
+import type { SiteSet, StationDuty, Trigger } from '../house/index.ts'
 
 const site: SiteSet = {
   name: 's',

@@ -1,8 +1,17 @@
 import { describe, expect, it } from 'vitest'
-import { bathDue, bathOutlook, lossOf } from '../duty/index.ts'
+import {
+  bathDue,
+  bathOutlook,
+  type BathRead,
+  type BathState,
+  forecastBath,
+  lossOf,
+  lossPrior,
+  usualLoss,
+} from '../bath/index.ts'
 import { instant, interval } from '../quantity/index.ts'
-import { foldOf, type AnyRecord, type BathState, type Fold, type RecordType } from '../record/index.ts'
-import { forecastBath, lossPrior, usualLoss, type BathRead } from '../solution/index.ts'
+import { foldOf } from '../record/index.ts'
+import { type AnyRecord, type Fold, type RecordType } from '../stream/index.ts'
 
 const bathFold = foldOf('bath') as Fold<BathState>
 

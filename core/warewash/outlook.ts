@@ -1,7 +1,7 @@
 import { instant, type Instant } from '../quantity/index.ts'
 import type { Prediction } from '../duty/windows.ts'
 import type { StationState } from '../procedure/station-state.ts'
-import type { StationSet } from '../record/house.ts'
+import type { StationSet } from '../house/station.ts'
 import type { Verdict } from '../rules/index.ts'
 import { fallsBelow, trendOf, type Crossing, type Trend } from './drift.ts'
 import { keptShare } from './detergent.ts'

@@ -1,4 +1,4 @@
-import type { StationSet } from '../record/house.ts'
+import type { StationSet } from '../house/station.ts'
 import { modelCode, type DataPlate, type DishMachineKind, type LocalRule } from '../rules/index.ts'
 import type { DoseBand, WashTank } from './detergent.ts'
 import type { CycleLimits } from './verdict.ts'

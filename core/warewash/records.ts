@@ -1,3 +1,4 @@
+import type { RulesOf } from '../stream/rules.ts'
 import type { Judgement } from '../rules/index.ts'
 import type { CycleFigures } from './figures.ts'
 import type { Ending } from './split.ts'
@@ -58,4 +59,24 @@ export interface DishReturned {
   readonly station: string
   /** The cycle, or the reading by hand, that passed. */
   readonly passed: string
+}
+
+interface DishPayloads {
+  'cycle.judged@1': CycleJudged
+  'rack.tallied@1': RacksTallied
+  'dish.water-changed@1': WaterChanged
+  'dish.set-aside@1': DishSetAside
+  'dish.returned@1': DishReturned
+}
+
+declare module '../stream/record.ts' {
+  interface Payloads extends DishPayloads {}
+}
+
+export const dishRecords: RulesOf<keyof DishPayloads> = {
+  'cycle.judged@1': { needs: 'record', madeBy: 'device' },
+  'rack.tallied@1': { needs: 'record', typed: true, tap: true },
+  'dish.water-changed@1': { needs: 'record', tap: true },
+  'dish.set-aside@1': { needs: 'record' },
+  'dish.returned@1': { needs: 'close-case' },
 }

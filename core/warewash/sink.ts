@@ -1,10 +1,10 @@
-import { bathDue, bathHours } from '../duty/bath.ts'
+import { bathDue, bathHours } from '../bath/due.ts'
 import type { Contents } from '../procedure/facets.ts'
 import type { StationState } from '../procedure/station-state.ts'
 import type { Prediction } from '../duty/windows.ts'
 import { instant, type Instant } from '../quantity/index.ts'
-import type { BathState } from '../record/folds.ts'
-import type { SiteSet } from '../record/house.ts'
+import type { BathState } from '../bath/fold.ts'
+import type { SiteSet } from '../house/site.ts'
 import type { DishState } from './dish.ts'
 
 export type CompartmentUse = 'wash' | 'rinse' | 'sanitize'

@@ -6,12 +6,12 @@ import {
   namedOn,
   sanitizerChecked,
   taken,
-  type BathMixed,
   type HeatEntry,
   type HeatInstrument,
-  type InstrumentSet,
   type Place,
-} from '@tadka/core/record'
+} from '@tadka/core/reading'
+import { type BathMixed } from '@tadka/core/bath'
+import { type InstrumentSet } from '@tadka/core/house'
 import { kindOf, plateOf } from '@tadka/core/warewash'
 import type { StripPick } from '@tadka/core/rules'
 import { correct, measureFor, measuresFor, type Measured } from '@tadka/core/solution'

@@ -17,7 +17,8 @@ import {
   type StationState,
   type Step,
 } from '@tadka/core/procedure'
-import { inForceFor, type AnyDraft, type AnyRecord } from '@tadka/core/record'
+import { inForceFor } from '@tadka/core/record'
+import { type AnyDraft, type AnyRecord } from '@tadka/core/stream'
 import { checkStep, mixStep } from './crew-checks.ts'
 import type { Diary } from './diary.ts'
 import { site } from './house.ts'

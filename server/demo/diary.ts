@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import type { AnyDraft, Draft, Payloads, RecordType, SubjectRef } from '@tadka/core/record'
+import type { AnyDraft, Draft, Payloads, RecordType, SubjectRef } from '@tadka/core/stream'
 import { v7 } from 'uuid'
 
 /** Collects drafts as a tablet would make them, with ids and counters that depend on the seed alone. */

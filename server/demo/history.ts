@@ -8,7 +8,7 @@ import {
   stationFold,
   type StationState,
 } from '@tadka/core/procedure'
-import type { AnyDraft, AnyRecord } from '@tadka/core/record'
+import type { AnyDraft, AnyRecord } from '@tadka/core/stream'
 import { workRun, type Worker } from './crew.ts'
 import { Diary } from './diary.ts'
 import { dishHistory } from './dish.ts'

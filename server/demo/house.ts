@@ -1,4 +1,4 @@
-import type { InstrumentSet, SiteSet } from '@tadka/core/record'
+import type { InstrumentSet, SiteSet } from '@tadka/core/house'
 import { millilitres } from '@tadka/core/quantity'
 
 /** The demo: the cafés of a night-ferry terminal. All of it is invented. */

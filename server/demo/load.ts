@@ -1,4 +1,4 @@
-import type { AnyDraft } from '@tadka/core/record'
+import type { AnyDraft } from '@tadka/core/stream'
 import { openPool, type Pool } from '../db/pool.ts'
 import { foundSite } from '../house/found.ts'
 import { makeSetupCode } from '../house/setup-code.ts'

@@ -1,4 +1,4 @@
-import type { ProductSet, SpareSet, StationSet } from '@tadka/core/record'
+import type { ProductSet, SpareSet, StationSet } from '@tadka/core/house'
 import productData from './data/products.json' with { type: 'json' }
 import spareData from './data/spares.json' with { type: 'json' }
 import stationData from './data/stations.json' with { type: 'json' }

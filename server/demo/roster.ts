@@ -1,5 +1,5 @@
 import { dateAfter } from '@tadka/core/duty'
-import type { CrewSet, RosterSet, RosterShift } from '@tadka/core/record'
+import type { CrewSet, RosterSet, RosterShift } from '@tadka/core/house'
 import crewJson from './data/crew.json' with { type: 'json' }
 
 export const crew: Readonly<Record<string, CrewSet>> = crewJson

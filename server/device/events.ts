@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import type { DeviceEvent, DeviceEvents } from '@tadka/contract/device'
-import type { AnyDraft } from '@tadka/core/record'
+import type { AnyDraft } from '@tadka/core/stream'
 import { v7 } from 'uuid'
 import type { Services } from '../app/services.ts'
 import { inSite } from '../db/transaction.ts'

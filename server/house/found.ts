@@ -1,4 +1,4 @@
-import type { SiteSet } from '@tadka/core/record'
+import type { SiteSet } from '@tadka/core/house'
 import { Refusal } from '@tadka/core/refusal'
 import { v7 } from 'uuid'
 import type { Pool } from '../db/pool.ts'

@@ -1,6 +1,5 @@
 import { foundBody, sessionView } from '@tadka/contract/people'
-import { freeSlug } from '@tadka/core/house'
-import type { SiteSet } from '@tadka/core/record'
+import { freeSlug, type SiteSet } from '@tadka/core/house'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import type { Services } from '../app/services.ts'
 import { enrolBrowser, enterSession } from '../people/enter.ts'

@@ -1,6 +1,5 @@
 import { createHash } from 'node:crypto'
-import type { ImportAnswer } from '@tadka/contract/logger'
-import { mostBytes } from '@tadka/contract/logger'
+import { type ImportAnswer, mostBytes } from '@tadka/contract/logger'
 import {
   fileRefused,
   loggerId,

@@ -1,5 +1,6 @@
-import { may, permissionFor, type Role } from '@tadka/core/people'
-import type { AnyDraft } from '@tadka/core/record'
+import { may, type Role } from '@tadka/core/rights'
+import { permissionFor } from '@tadka/core/record'
+import type { AnyDraft } from '@tadka/core/stream'
 import { Refusal } from '@tadka/core/refusal'
 import type { Pool } from '../db/pool.ts'
 import { draftSlackMs, type Tablet } from './guard.ts'

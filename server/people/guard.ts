@@ -1,4 +1,4 @@
-import { may, type Permission, type Role } from '@tadka/core/people'
+import { may, type Permission, type Role } from '@tadka/core/rights'
 import { Refusal } from '@tadka/core/refusal'
 // Requests have cookies by it.
 import type {} from '@fastify/cookie'

@@ -1,5 +1,5 @@
 import { createHmac, randomBytes, timingSafeEqual } from 'node:crypto'
-import type { Role } from '@tadka/core/people'
+import type { Role } from '@tadka/core/rights'
 import type { Pool } from '../db/pool.ts'
 
 /** What a pass says: who was signed in, in which session of which site's tablet. */

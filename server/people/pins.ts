@@ -1,5 +1,6 @@
 import { verify } from '@node-rs/argon2'
-import { may, wrongPinsBeforeLock, type Permission } from '@tadka/core/people'
+import { may, type Permission } from '@tadka/core/rights'
+import { wrongPinsBeforeLock } from '@tadka/core/people'
 import { Refusal } from '@tadka/core/refusal'
 import type { Pool } from '../db/pool.ts'
 import type { Tablet } from './guard.ts'

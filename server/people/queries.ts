@@ -1,4 +1,5 @@
-import type { PersonNow, Role } from '@tadka/core/people'
+import type { PersonNow } from '@tadka/core/people'
+import type { Role } from '@tadka/core/rights'
 import type { Pool } from '../db/pool.ts'
 import { inSite } from '../db/transaction.ts'
 

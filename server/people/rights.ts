@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import type { PersonSet, SecretSet, TabletSet } from '@tadka/core/people'
-import type { RecordType, SubjectRef } from '@tadka/core/record'
+import type { RecordType, SubjectRef } from '@tadka/core/stream'
 import { v7 } from 'uuid'
 import type { Pool } from '../db/pool.ts'
 import { appendBatch, refusalIn } from '../record/append.ts'

@@ -1,6 +1,6 @@
 import { frontDoor, passwordBody, pinBody, sessionView, type FrontDoor } from '@tadka/contract/people'
 import { slug } from '@tadka/contract/record'
-import { mayUnlock } from '@tadka/core/people'
+import { mayUnlock } from '@tadka/core/rights'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyReply, FastifyRequest } from 'fastify'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'

@@ -1,4 +1,4 @@
-import type { Role } from '@tadka/core/people'
+import type { Role } from '@tadka/core/rights'
 import type { Pool } from '../db/pool.ts'
 
 export interface SessionRow {

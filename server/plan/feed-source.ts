@@ -1,5 +1,7 @@
 import type { StationState } from '@tadka/core/procedure'
-import type { BathState, CrewSet, PlanState, ProductSet, RosterSet, SiteSet } from '@tadka/core/record'
+import type { BathState } from '@tadka/core/bath'
+import type { CrewSet, ProductSet, RosterSet, SiteSet } from '@tadka/core/house'
+import type { PlanState } from '@tadka/core/plan'
 import { dutyInputs, type DishState } from '@tadka/core/warewash'
 import type { Pool } from '../db/pool.ts'
 import { headOf } from '../record/heads.ts'

@@ -7,10 +7,10 @@ import {
   type DueItem,
   type Prediction,
 } from '@tadka/core/duty'
-import type { StationState } from '@tadka/core/procedure'
-import { latestProcedure } from '@tadka/core/procedure'
+import { latestProcedure, type StationState } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'
-import type { CrewSet, PlanState, RosterSet, SiteSet } from '@tadka/core/record'
+import type { CrewSet, RosterSet, SiteSet } from '@tadka/core/house'
+import type { PlanState } from '@tadka/core/plan'
 import { ICalCalendar } from 'ical-generator'
 
 export interface FeedSource {

@@ -1,11 +1,14 @@
 import {
   contactsTooShort,
   findProcedure,
-  proceduresOf,
+  type OwnProcedure,
   type Procedure,
+  proceduresOf,
   type StationState,
 } from '@tadka/core/procedure'
-import { labelInForce, type AnyDraft, type OwnProcedure, type ProductSet } from '@tadka/core/record'
+import { labelInForce } from '@tadka/core/record'
+import { type AnyDraft } from '@tadka/core/stream'
+import { type ProductSet } from '@tadka/core/house'
 import { Refusal } from '@tadka/core/refusal'
 import type { Pool } from '../db/pool.ts'
 import { statesOfKind } from '../record/queries.ts'

@@ -1,16 +1,16 @@
 import { enterBody, overrideBody } from '@tadka/contract/procedure'
-import { slug } from '@tadka/contract/record'
+import { type DraftOutcome, slug } from '@tadka/contract/record'
 import {
   findProcedure,
   mayOverride,
   openPositions,
+  type OwnProcedure,
   procedureOfRun,
-  startFaults,
   type RunState,
+  startFaults,
   type StationState,
 } from '@tadka/core/procedure'
-import type { DraftOutcome } from '@tadka/contract/record'
-import type { OwnProcedure, Payloads, RecordType, SubjectRef } from '@tadka/core/record'
+import type { Payloads, RecordType, SubjectRef } from '@tadka/core/stream'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { v7 } from 'uuid'

@@ -1,4 +1,4 @@
-import type { AnyRecord, SubjectRef } from '@tadka/core/record'
+import type { AnyRecord, SubjectRef } from '@tadka/core/stream'
 import type { Pool } from '../db/pool.ts'
 import type { keptState, StoredState } from './folding.ts'
 

@@ -1,28 +1,28 @@
 import { createHash } from 'node:crypto'
 import { checkContents, checkDraft, type DraftOutcome } from '@tadka/contract/record'
 import { dayOf } from '@tadka/core/duty'
-import type { Role } from '@tadka/core/people'
+import type { Role } from '@tadka/core/rights'
 import { instant } from '@tadka/core/quantity'
 import {
   alsoNeeded,
   amendFault,
   amendmentOf,
-  canonicalText,
   concernsOf,
-  correctedAt,
-  deviceTypes,
-  recordText,
-  rightsTypes,
-  signedTypes,
+  madeBy,
   subjectsOf,
   subjectsWithout,
-  type AnyDraft,
-  type AnyRecord,
   type Flag,
   type ShiftState,
-  type SiteSet,
-  type SubjectRef,
 } from '@tadka/core/record'
+import {
+  canonicalText,
+  correctedAt,
+  recordText,
+  type AnyDraft,
+  type AnyRecord,
+  type SubjectRef,
+} from '@tadka/core/stream'
+import { type SiteSet } from '@tadka/core/house'
 import { Refusal, type RefusalCode } from '@tadka/core/refusal'
 import type { Pool } from '../db/pool.ts'
 import { readContext, writeRecords, type AppendContext, type NewRecord } from './append-queries.ts'
@@ -135,9 +135,10 @@ async function admit(pool: Pool, batch: Batch, raw: unknown): Promise<Accepted> 
   const draft = checkDraft(raw)
   const clockOffset = batch.clockOffsets?.get(raw) ?? batch.clockOffset
   if (draft.site !== batch.site) throw new Refusal('wrong_site', { site: draft.site })
-  if (signedTypes.has(draft.type) && !batch.signed) throw new Refusal('needs_pin', { type: draft.type })
-  if (deviceTypes.has(draft.type) && !batch.fromDevice) throw new Refusal('not_allowed', { type: draft.type })
-  if (rightsTypes.has(draft.type) && !batch.rights) throw new Refusal('not_allowed', { type: draft.type })
+  const by = madeBy(draft.type)
+  if (by === 'signature' && !batch.signed) throw new Refusal('needs_pin', { type: draft.type })
+  if (by === 'device' && !batch.fromDevice) throw new Refusal('not_allowed', { type: draft.type })
+  if (by === 'rights' && !batch.rights) throw new Refusal('not_allowed', { type: draft.type })
   const at = correctedAt({ observedAt: draft.observedAt, clockOffset })
   if (at > batch.receivedAt + futureSlackMs)
     throw new Refusal('in_the_future', { observedAt: draft.observedAt, clockOffset })

@@ -1,24 +1,11 @@
-import { findProcedure, type RunState, type StationState } from '@tadka/core/procedure'
+import { findProcedure, type OwnProcedure, type RunState, type StationState } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'
 import { rulesInForce, type LocalRule } from '@tadka/core/rules'
-import {
-  foldAll,
-  foldOf,
-  correctedAt,
-  readingIn,
-  upcast,
-  useOfStep,
-  washLabel,
-  type AnyDraft,
-  type BathState,
-  type Known,
-  type OwnProcedure,
-  type ProductSet,
-  type ReadingKnown,
-  type SiteSet,
-  type SubjectKind,
-  type SubjectRef,
-} from '@tadka/core/record'
+import { foldAll, correctedAt, type AnyDraft, type SubjectKind, type SubjectRef } from '@tadka/core/stream'
+import { foldOf, readingIn, upcast, useOfStep, type Known, type ReadingKnown } from '@tadka/core/record'
+import { washLabel } from '@tadka/core/reading'
+import { type BathState } from '@tadka/core/bath'
+import { type ProductSet, type SiteSet } from '@tadka/core/house'
 import type { Pool } from '../db/pool.ts'
 import type { AppendContext } from './append-queries.ts'
 import { recordsOfSubject, statesOfKind } from './queries.ts'
@@ -50,9 +37,10 @@ export async function asOf(
   const earlier = new Map<string, unknown>()
   for (const { draft, seenAt: at, subjects, needs } of drafts) {
     const reading = readingIn(draft)
-    const wanted = draft.type.startsWith('run.started@')
-      ? [...subjects, ...needs]
-      : [...needs, ...(reading ? [{ kind: 'site' as const, id: site }] : [])]
+    const wanted =
+      draft.type === 'run.started@1' || draft.type === 'run.started@2'
+        ? [...subjects, ...needs]
+        : [...needs, ...(reading ? [{ kind: 'site' as const, id: site }] : [])]
     for (const subject of wanted) {
       if (!asItWas.includes(subject.kind) || (last.get(nameOf(subject)) ?? 0) <= at) continue
       const records = await recordsOfSubject(pool, site, subject.kind, subject.id)

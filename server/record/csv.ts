@@ -1,5 +1,5 @@
 import { showInterval } from '@tadka/core/quantity'
-import { correctedAt, type AnyRecord } from '@tadka/core/record'
+import { correctedAt, type AnyRecord } from '@tadka/core/stream'
 
 /** The columns of the log as CSV; documented in docs/formats.md. */
 export const csvColumns = [

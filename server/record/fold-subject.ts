@@ -1,11 +1,5 @@
-import {
-  foldAll,
-  foldOf,
-  upcast,
-  type AnyRecord,
-  type SubjectKind,
-  type SubjectRef,
-} from '@tadka/core/record'
+import { foldAll, type AnyRecord, type SubjectKind, type SubjectRef } from '@tadka/core/stream'
+import { foldOf, upcast } from '@tadka/core/record'
 import type { Client } from '../db/pool.ts'
 import { keptState } from './folding.ts'
 

@@ -2,14 +2,13 @@ import {
   compareKeys,
   foldAll,
   foldKey,
-  foldOf,
   followsOn,
-  upcast,
   type AnyRecord,
   type FoldKey,
   type SubjectKind,
   type SubjectRef,
-} from '@tadka/core/record'
+} from '@tadka/core/stream'
+import { foldOf, upcast } from '@tadka/core/record'
 import type { Pool } from '../db/pool.ts'
 import { recordsOfSubject } from './queries.ts'
 

@@ -1,4 +1,4 @@
-import { noRecordBefore } from '@tadka/core/record'
+import { noRecordBefore } from '@tadka/core/stream'
 import type { Client, Pool } from '../db/pool.ts'
 import { inSite } from '../db/transaction.ts'
 

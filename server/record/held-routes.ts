@@ -1,5 +1,6 @@
 import { decideBody, heldList, slug, type DraftOutcome } from '@tadka/contract/record'
-import { permissionFor, may } from '@tadka/core/people'
+import { permissionFor } from '@tadka/core/record'
+import { may } from '@tadka/core/rights'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'

@@ -1,4 +1,4 @@
-import type { AnyDraft } from '@tadka/core/record'
+import type { AnyDraft } from '@tadka/core/stream'
 import type { RefusalCode } from '@tadka/core/refusal'
 import type { Pool } from '../db/pool.ts'
 import { inSite } from '../db/transaction.ts'

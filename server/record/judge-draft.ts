@@ -7,13 +7,11 @@ import {
   judgeAnew,
   readingIn,
   upcast,
-  type AnyDraft,
-  type AnyRecord,
   type Flag,
   type ReadingKnown,
-  type SiteSet,
-  type SubjectRef,
 } from '@tadka/core/record'
+import { type AnyDraft, type AnyRecord, type SubjectRef } from '@tadka/core/stream'
+import { type SiteSet } from '@tadka/core/house'
 import type { KnownThen } from './as-of.ts'
 import type { Folding } from './folding.ts'
 

@@ -1,4 +1,5 @@
-import { foldsVersion, type SubjectKind } from '@tadka/core/record'
+import { foldsVersion } from '@tadka/core/record'
+import { type SubjectKind } from '@tadka/core/stream'
 import type { Client, Pool } from '../db/pool.ts'
 import { inSite } from '../db/transaction.ts'
 

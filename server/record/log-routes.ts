@@ -1,5 +1,6 @@
 import { slug } from '@tadka/contract/record'
-import { asJudged, type AnyRecord } from '@tadka/core/record'
+import { asJudged } from '@tadka/core/record'
+import { type AnyRecord } from '@tadka/core/stream'
 import { stringify } from 'csv-stringify/sync'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'

@@ -1,4 +1,4 @@
-import type { SubjectRef } from '@tadka/core/record'
+import type { SubjectRef } from '@tadka/core/stream'
 import type { AppendContext } from './append-queries.ts'
 import type { StoredState } from './folding.ts'
 

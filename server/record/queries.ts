@@ -1,4 +1,4 @@
-import { noRecordBefore, type AnyRecord, type SubjectKind } from '@tadka/core/record'
+import { noRecordBefore, type AnyRecord, type SubjectKind } from '@tadka/core/stream'
 import { inSite } from '../db/transaction.ts'
 import type { Head } from './heads.ts'
 import type { Client, Pool } from '../db/pool.ts'

@@ -1,5 +1,5 @@
 import type { batchBody, DraftOutcome } from '@tadka/contract/record'
-import { clockOffsetOf, type AnyDraft } from '@tadka/core/record'
+import { clockOffsetOf, type AnyDraft } from '@tadka/core/stream'
 import type { z } from 'zod'
 import type { Services } from '../app/services.ts'
 import { authorizeDraft, type Senders } from '../people/draft-access.ts'

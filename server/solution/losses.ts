@@ -1,5 +1,4 @@
-import { lossOf } from '@tadka/core/duty'
-import type { BathState } from '@tadka/core/record'
+import { type BathState, lossOf } from '@tadka/core/bath'
 import type { Pool } from '../db/pool.ts'
 import { lessonsOf } from '../record/lessons.ts'
 

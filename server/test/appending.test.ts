@@ -1,5 +1,5 @@
-import type { Role } from '@tadka/core/people'
-import type { AnyDraft } from '@tadka/core/record'
+import type { Role } from '@tadka/core/rights'
+import type { AnyDraft } from '@tadka/core/stream'
 import { Refusal } from '@tadka/core/refusal'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Pool } from '../db/pool.ts'

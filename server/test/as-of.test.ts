@@ -1,4 +1,4 @@
-import type { AnyDraft, FoldKey, SubjectKind, SubjectRef } from '@tadka/core/record'
+import type { AnyDraft, FoldKey, SubjectKind, SubjectRef } from '@tadka/core/stream'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openPool, type Pool } from '../db/pool.ts'
 import { site as demoSite, siteId } from '../demo/house.ts'

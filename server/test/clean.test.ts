@@ -7,7 +7,7 @@ import {
   type RunState,
   type StationState,
 } from '@tadka/core/procedure'
-import type { AnyDraft, RecordType } from '@tadka/core/record'
+import type { AnyDraft, RecordType } from '@tadka/core/stream'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { ask, draft, signIn, testServer, type TestServer } from './server.ts'
 
@@ -101,7 +101,7 @@ async function upTo(run: string, station: string, key: string): Promise<void> {
   throw new Error(`never came to ${key}`)
 }
 async function readIn(run: string, station: string, step: string): Promise<void> {
-  const { taken } = await import('@tadka/core/record')
+  const { taken } = await import('@tadka/core/reading')
   const { point } = await import('@tadka/core/quantity')
   const place = { station, run, step, bath: null, case: null }
   const reading = { temperature: { unit: '°C' as const, reading: point(80) }, seconds: 30 }

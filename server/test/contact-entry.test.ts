@@ -1,5 +1,5 @@
 import { latestProcedure, type Procedure } from '@tadka/core/procedure'
-import type { AnyDraft } from '@tadka/core/record'
+import type { AnyDraft } from '@tadka/core/stream'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { products, stations } from '../demo/products.ts'
 import { checkContactEntry } from '../procedure/contact-entry.ts'

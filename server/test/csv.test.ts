@@ -1,4 +1,4 @@
-import type { AnyRecord } from '@tadka/core/record'
+import type { AnyRecord } from '@tadka/core/stream'
 import { describe, expect, it } from 'vitest'
 import { csvColumns, csvRow } from '../record/csv.ts'
 

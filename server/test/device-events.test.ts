@@ -1,6 +1,6 @@
 import type { DeviceView, ReportedReading } from '@tadka/contract/device'
 import type { StationState } from '@tadka/core/procedure'
-import type { ProductState } from '@tadka/core/record'
+import type { ProductState } from '@tadka/core/house'
 import type { DishState } from '@tadka/core/warewash'
 import { eventGateway, type Reported } from '@tadka/devices'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'

@@ -1,4 +1,4 @@
-import type { AnyRecord } from '@tadka/core/record'
+import type { AnyRecord } from '@tadka/core/stream'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { siteId } from '../demo/house.ts'
 import { mostStreams } from '../record/events.ts'

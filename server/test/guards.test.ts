@@ -1,5 +1,5 @@
 import { dishFold, mayReturn, type DishState } from '@tadka/core/warewash'
-import type { AnyRecord } from '@tadka/core/record'
+import type { AnyRecord } from '@tadka/core/stream'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { siteId } from '../demo/house.ts'
 import { csvColumns, csvRow } from '../record/csv.ts'

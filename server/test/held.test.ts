@@ -1,4 +1,4 @@
-import type { AnyDraft } from '@tadka/core/record'
+import type { AnyDraft } from '@tadka/core/stream'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { siteId } from '../demo/house.ts'
 import { headOf } from '../record/heads.ts'

@@ -3,14 +3,12 @@ import {
   heatRead,
   sanitizerChecked,
   taken,
-  type AnyDraft,
-  type AnyRecord,
   type HeatEntry,
   type HeatInstrument,
-  type InstrumentSet,
-  type ProductSet,
   type ReadingTaken,
-} from '@tadka/core/record'
+} from '@tadka/core/reading'
+import { type AnyDraft, type AnyRecord } from '@tadka/core/stream'
+import { type InstrumentSet, type ProductSet } from '@tadka/core/house'
 import type { LocalRule } from '@tadka/core/rules'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { instruments } from '../demo/house.ts'

@@ -1,4 +1,4 @@
-import type { BathState } from '@tadka/core/record'
+import type { BathState } from '@tadka/core/bath'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { siteId } from '../demo/house.ts'
 import { lessonsOf } from '../record/lessons.ts'

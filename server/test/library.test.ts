@@ -9,7 +9,8 @@ import {
   type Procedure,
   type StationState,
 } from '@tadka/core/procedure'
-import type { AnyDraft, StationSet } from '@tadka/core/record'
+import type { AnyDraft } from '@tadka/core/stream'
+import type { StationSet } from '@tadka/core/house'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { workRun } from '../demo/crew.ts'
 import { Diary } from '../demo/diary.ts'

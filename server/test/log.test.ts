@@ -6,7 +6,7 @@ import {
   recordText,
   verifyChain,
   type AnyRecord,
-} from '@tadka/core/record'
+} from '@tadka/core/stream'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { siteId } from '../demo/house.ts'
 import { csvColumns, csvRow } from '../record/csv.ts'

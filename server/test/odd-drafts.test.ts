@@ -1,5 +1,5 @@
 import { latestProcedure, type Node, type Procedure } from '@tadka/core/procedure'
-import type { AnyDraft } from '@tadka/core/record'
+import type { AnyDraft } from '@tadka/core/stream'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { ask, draft, signIn, started, testServer, type TestServer } from './server.ts'
 

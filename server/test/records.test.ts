@@ -1,4 +1,4 @@
-import { canonicalText, type AnyDraft } from '@tadka/core/record'
+import { canonicalText, type AnyDraft } from '@tadka/core/stream'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openPool } from '../db/pool.ts'
 import { siteId } from '../demo/house.ts'

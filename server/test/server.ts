@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import type { AnyDraft, RecordType } from '@tadka/core/record'
+import type { AnyDraft, RecordType } from '@tadka/core/stream'
 import type { FastifyInstance } from 'fastify'
 import pg from 'pg'
 import { v7 } from 'uuid'

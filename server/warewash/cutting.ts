@@ -1,7 +1,8 @@
 import { createHash } from 'node:crypto'
 import type { LocalRule } from '@tadka/core/rules'
 import type { StationState } from '@tadka/core/procedure'
-import type { AnyDraft, SiteSet } from '@tadka/core/record'
+import type { AnyDraft } from '@tadka/core/stream'
+import type { SiteSet } from '@tadka/core/house'
 import {
   cycleSplitter,
   figuresOf,

@@ -1,5 +1,5 @@
 import type { StationState } from '@tadka/core/procedure'
-import type { SiteSet } from '@tadka/core/record'
+import type { SiteSet } from '@tadka/core/house'
 import { instant } from '@tadka/core/quantity'
 import { inForce, type LocalRule } from '@tadka/core/rules'
 import type { CycleLimits } from '@tadka/core/warewash'

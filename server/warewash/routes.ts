@@ -1,6 +1,6 @@
 import { slug } from '@tadka/contract/record'
 import { deliveryBody } from '@tadka/contract/warewash'
-import type { SiteSet } from '@tadka/core/record'
+import type { SiteSet } from '@tadka/core/house'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'

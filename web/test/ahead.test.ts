@@ -1,6 +1,6 @@
 import { latestProcedure, stationFold, type StationState } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'
-import type { SiteSet, StationDuty } from '@tadka/core/record'
+import type { SiteSet, StationDuty } from '@tadka/core/house'
 import { describe, expect, it } from 'vitest'
 import { aheadOf, isBesides } from '../src/duty/ahead.ts'
 

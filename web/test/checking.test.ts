@@ -1,5 +1,6 @@
 import { instant, millilitres, ppm } from '@tadka/core/quantity'
-import type { InstrumentSet, Place, ProductSet } from '@tadka/core/record'
+import type { InstrumentSet, ProductSet } from '@tadka/core/house'
+import type { Place } from '@tadka/core/reading'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, ref } from 'vue'
 import { useSession } from '../src/people/session.ts'

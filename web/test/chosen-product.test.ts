@@ -1,5 +1,5 @@
 import { ppm } from '@tadka/core/quantity'
-import type { ProductSet } from '@tadka/core/record'
+import type { ProductSet } from '@tadka/core/house'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { effectScope } from 'vue'
 import { useSession } from '../src/people/session.ts'

@@ -1,6 +1,6 @@
 import { kindOf, machineKinds } from '@tadka/core/warewash'
 import { instant } from '@tadka/core/quantity'
-import { heatFieldsOf, judge, type HeatWhat } from '@tadka/core/record'
+import { heatFieldsOf, judge, type HeatWhat } from '@tadka/core/reading'
 import { describe, expect, it } from 'vitest'
 import { bandsOf, tellingBand } from '../src/pieces/band.ts'
 import { faultIn, fieldsRead, readTyped, type Typed } from '../src/solution/heat.ts'

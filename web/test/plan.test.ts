@@ -6,7 +6,7 @@ import {
   type RunState,
   type StationState,
 } from '@tadka/core/procedure'
-import type { RosterSet } from '@tadka/core/record'
+import type { RosterSet } from '@tadka/core/house'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { readCalendar } from '../src/plan/calendar.ts'

@@ -1,5 +1,5 @@
 import { instant, interval } from '@tadka/core/quantity'
-import { taken, whatIf, type Read } from '@tadka/core/record'
+import { taken, whatIf, type Read } from '@tadka/core/reading'
 import { codeSections, judgeDishMachine, withLocalRules } from '@tadka/core/rules'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { faultsOf, ruleOf, unitOf, whatChanges, type RuleDraft } from '../src/house/rule-draft.ts'

@@ -1,7 +1,7 @@
 import { dueList } from '@tadka/core/duty'
 import { instant } from '@tadka/core/quantity'
 import { runFold, stationFold, type RunState, type StationState } from '@tadka/core/procedure'
-import type { SiteSet } from '@tadka/core/record'
+import type { SiteSet } from '@tadka/core/house'
 import { describe, expect, it } from 'vitest'
 import { halfHours, sheetOf } from '../src/duty/sheet.ts'
 

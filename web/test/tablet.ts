@@ -1,5 +1,5 @@
 import { createPinia, setActivePinia } from 'pinia'
-import type { AnyDraft, AnyRecord } from '@tadka/core/record'
+import type { AnyDraft, AnyRecord } from '@tadka/core/stream'
 import { vi } from 'vitest'
 
 /** A tablet without a browser: storage, a stream that the test speaks into, and a server that the test plays. */

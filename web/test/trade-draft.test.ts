@@ -1,9 +1,8 @@
 import { tradingDay } from '@tadka/core/duty'
-import type { SiteSet, StationDuty } from '@tadka/core/record'
+import { type SiteSet, slugOf, type StationDuty } from '@tadka/core/house'
 import { describe, expect, it } from 'vitest'
 import { payloadSchemas } from '@tadka/contract/record'
 import { dutiesFrom, dutyFault, emptyDuty, rowsOf, triggerOf } from '../src/house/duty-draft.ts'
-import { slugOf } from '@tadka/core/house'
 import { draftOfTrade, siteFrom, tradeFault, type TradeDraft } from '../src/house/trade-draft.ts'
 
 const everyDay = [1, 2, 3, 4, 5, 6, 7]

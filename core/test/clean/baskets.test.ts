@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { basketWhole, foldAll, folds, inForceFor, type AnyRecord } from '../../record/index.ts'
+import { basketWhole } from '../../bath/index.ts'
+import { foldAll, type AnyRecord } from '../../stream/index.ts'
+import { folds, inForceFor } from '../../record/index.ts'
 import { chlorine, recordOf } from '../records.ts'
 
 const bath = { kind: 'bath', id: 'b' } as const

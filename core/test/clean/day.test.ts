@@ -3,7 +3,9 @@ import { describe, expect, it } from 'vitest'
 import { boundsOfDay, dayLeft, dayOf, dueList, type DayLeft } from '../../duty/index.ts'
 import { closedKey, runFold, stationFold, type RunState, type StationState } from '../../procedure/index.ts'
 import { instant } from '../../quantity/index.ts'
-import { amendFault, type AnyRecord, type SiteSet } from '../../record/index.ts'
+import { amendFault } from '../../record/index.ts'
+import { type AnyRecord } from '../../stream/index.ts'
+import { type SiteSet } from '../../house/index.ts'
 import { plate, recordOf } from '../records.ts'
 
 const hours = { open: '05:30', close: '23:30' }

@@ -7,15 +7,8 @@ import {
   pieces,
   type Procedure,
 } from '../../procedure/index.ts'
-import {
-  foldAll,
-  folds,
-  inForceFor,
-  upcast,
-  type AnyRecord,
-  type Known,
-  type RecordType,
-} from '../../record/index.ts'
+import { foldAll, type AnyRecord, type RecordType } from '../../stream/index.ts'
+import { folds, inForceFor, upcast, type Known } from '../../record/index.ts'
 import { Refusal } from '../../refusal/index.ts'
 import { plate, recordOf, stationFor, Worked } from '../records.ts'
 

@@ -12,7 +12,8 @@ import {
   type Position,
   type Procedure,
 } from '../../procedure/index.ts'
-import { correctedAt, foldAll, folds, type AnyRecord } from '../../record/index.ts'
+import { correctedAt, foldAll, type AnyRecord } from '../../stream/index.ts'
+import { folds } from '../../record/index.ts'
 import { dutiful, readingRecord, recordOf, stationFor, Worked } from '../records.ts'
 
 /**

@@ -2,14 +2,11 @@ import { describe, expect, it } from 'vitest'
 import {
   byCountry,
   freeSlug,
-  missingOf,
+  type ProductSet,
   typicalInstruments,
   typicalStation,
-  usesWithoutProduct,
-  type SiteParts,
 } from '../../house/index.ts'
-import { latestProcedure } from '../../procedure/index.ts'
-import type { ProductSet } from '../../record/index.ts'
+import { latestProcedure, missingOf, type SiteParts, usesWithoutProduct } from '../../procedure/index.ts'
 
 const station = (id: string, family: string) => ({
   id,

@@ -17,7 +17,9 @@ import {
   type StationState,
 } from '../../procedure/index.ts'
 import { instant } from '../../quantity/index.ts'
-import { folds, type AnyRecord, type SiteSet } from '../../record/index.ts'
+import { folds } from '../../record/index.ts'
+import { type AnyRecord } from '../../stream/index.ts'
+import { type SiteSet } from '../../house/index.ts'
 
 const everyDay = ['1', '2', '3', '4', '5', '6', '7']
 const site: SiteSet = {

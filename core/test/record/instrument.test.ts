@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { instant, interval } from '../../quantity/index.ts'
-import { foldAll, folds, type AnyRecord, type InstrumentSet } from '../../record/index.ts'
+import { foldAll, type AnyRecord } from '../../stream/index.ts'
+import { folds } from '../../record/index.ts'
+import { type InstrumentSet } from '../../house/index.ts'
 import { codeSections, rulesInForce, type LocalRule } from '../../rules/index.ts'
 import { recordOf } from '../records.ts'
 

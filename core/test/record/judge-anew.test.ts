@@ -4,18 +4,15 @@ import { instant, ppm } from '../../quantity/index.ts'
 import {
   heatFieldsOf,
   heatRead,
-  judgeAnew,
   namedOn,
   sanitizerChecked,
   taken,
   type HeatEntry,
   type HeatInstrument,
   type HeatWhat,
-  type InstrumentSet,
-  type ProductSet,
-  type ReadingKnown,
-  type StationSet,
-} from '../../record/index.ts'
+} from '../../reading/index.ts'
+import { judgeAnew, type ReadingKnown } from '../../record/index.ts'
+import { type InstrumentSet, type ProductSet, type StationSet } from '../../house/index.ts'
 import { chosenSchool, type HotWaterPractice, type LocalRule, type StripPick } from '../../rules/index.ts'
 import { machineKinds, plateOf } from '../../warewash/index.ts'
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { clockHeard, clockOffsetOf, learnClock, offsetTaken, type ClockSample } from '../../record/index.ts'
+import { clockHeard, clockOffsetOf, learnClock, offsetTaken, type ClockSample } from '../../stream/index.ts'
 
 const at = 1_790_000_000_000
 

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { labelInForce, labelOf, washLabel, type ProductSet, type ProductUse } from '../../record/index.ts'
+import { labelInForce } from '../../record/index.ts'
+import { labelOf, washLabel } from '../../reading/index.ts'
+import { type ProductSet, type ProductUse } from '../../house/index.ts'
 import { instant, point, ppm } from '../../quantity/index.ts'
 import { dishNumbers } from '../../plate/index.ts'
 import { stationFold } from '../../procedure/index.ts'

@@ -1,16 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import { bathDue, bathNow } from '../../duty/index.ts'
+import { bathDue, bathNow, meetsInBath, useOfBath, wayBack } from '../../bath/index.ts'
 import { mixesOf, proceduresOf } from '../../procedure/index.ts'
 import { instant, interval, millilitres, plausible, isPlausible, ppm } from '../../quantity/index.ts'
-import {
-  labelOf,
-  madeFor,
-  meetsInBath,
-  useOfBath,
-  wayBack,
-  type ProductSet,
-  type ProductUse,
-} from '../../record/index.ts'
+import { labelOf, madeFor } from '../../reading/index.ts'
+import { type ProductSet, type ProductUse } from '../../house/index.ts'
 import { judgeSanitizer, modelCode, type Agent } from '../../rules/index.ts'
 import { bestTool, mixFor, type MeasuringTool } from '../../solution/index.ts'
 

@@ -1,5 +1,5 @@
 import { instant } from '../../quantity/index.ts'
-import type { AnyRecord, RecordType } from '../../record/index.ts'
+import type { AnyRecord, RecordType } from '../../stream/index.ts'
 import type { Verdict } from '../../rules/index.ts'
 import { dishFold, figuresOf, traceOf, type CycleJudged, type DishState } from '../../warewash/index.ts'
 

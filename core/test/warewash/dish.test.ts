@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { dueList } from '../../duty/index.ts'
 import { stationFold } from '../../procedure/index.ts'
 import { instant } from '../../quantity/index.ts'
-import type { SiteSet } from '../../record/index.ts'
+import type { SiteSet } from '../../house/index.ts'
 import type { Verdict } from '../../rules/index.ts'
 import {
   adviceOf,

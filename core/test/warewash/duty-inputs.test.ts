@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { dueAhead, isDaily, type DueItem } from '../../duty/index.ts'
 import { stationFold } from '../../procedure/index.ts'
 import { instant } from '../../quantity/index.ts'
-import type { SiteSet, StationSet } from '../../record/index.ts'
+import type { SiteSet, StationSet } from '../../house/index.ts'
 import { dutyInputs, dishFold, type DishState } from '../../warewash/index.ts'
 
 const plate: StationSet = {

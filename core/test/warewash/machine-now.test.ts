@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { stationFold } from '../../procedure/index.ts'
 import { instant } from '../../quantity/index.ts'
-import type { StationSet } from '../../record/index.ts'
+import type { StationSet } from '../../house/index.ts'
 import { dishFold, machineNow, type AroundMachine, type DishState } from '../../warewash/index.ts'
 
 const now = instant(Date.parse('2026-11-26T21:00:00Z'))

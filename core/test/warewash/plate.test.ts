@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { StationSet } from '../../record/index.ts'
+import type { StationSet } from '../../house/index.ts'
 import { handDoseOf, limitsFor, loadOf, marksOf, plateOf, scaleLoad, tankOf } from '../../warewash/index.ts'
 
 const plate = (family: string, parameters: Record<string, number> = {}): StationSet => ({

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { stationFold, type StationState } from '../../procedure/index.ts'
 import { instant } from '../../quantity/index.ts'
-import { folds, type AnyRecord, type BathState, type RecordType } from '../../record/index.ts'
+import { folds } from '../../record/index.ts'
+import { type AnyRecord, type RecordType } from '../../stream/index.ts'
+import { type BathState } from '../../bath/index.ts'
 import type { Verdict } from '../../rules/index.ts'
 import { isGone, machineOut, sinkOf, sinkPredictions, type DishState } from '../../warewash/index.ts'
 

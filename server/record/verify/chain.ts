@@ -1,4 +1,4 @@
-import { isFault, noRecordBefore, verifyChain } from '@tadka/core/record'
+import { isFault, noRecordBefore, verifyChain } from '@tadka/core/stream'
 import type { Client } from '../../db/pool.ts'
 import { sha256 } from '../append.ts'
 import { headIn } from '../heads.ts'

@@ -1,4 +1,4 @@
-import type { ChainFault, SubjectKind } from '@tadka/core/record'
+import type { ChainFault, SubjectKind } from '@tadka/core/stream'
 
 /** What does not agree with the records, or the records with themselves. */
 export type VerifyFault =

@@ -1,4 +1,5 @@
-import { concernsOf, type AnyRecord, type SubjectKind, type SubjectRef } from '@tadka/core/record'
+import { concernsOf } from '@tadka/core/record'
+import { type AnyRecord, type SubjectKind, type SubjectRef } from '@tadka/core/stream'
 import type { Client } from '../../db/pool.ts'
 import type { LinkRow } from '../queries.ts'
 import { mostFaults, type VerifyFault } from './faults.ts'

@@ -1,4 +1,4 @@
-import { canonicalText, type SubjectKind } from '@tadka/core/record'
+import { canonicalText, type SubjectKind } from '@tadka/core/stream'
 import type { Client } from '../../db/pool.ts'
 import { foldSubject, subjectsFiled } from '../fold-subject.ts'
 import { mostFaults, type VerifyFault } from './faults.ts'

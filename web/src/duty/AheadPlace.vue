@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { dateAt } from '@tadka/core/duty'
 import { showMinutes } from '@tadka/core/quantity'
-import type { SiteSet } from '@tadka/core/record'
+import type { SiteSet } from '@tadka/core/house'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { localeOf } from '../look/times.ts'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { CaseState } from '@tadka/core/record'
+import type { CaseState } from '@tadka/core/case'
 import { NButton } from 'naive-ui'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'

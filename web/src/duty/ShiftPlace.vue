@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { dueList, tradingDayAt, type DueItem } from '@tadka/core/duty'
-import type { SiteSet } from '@tadka/core/record'
+import type { SiteSet } from '@tadka/core/house'
 import { planKey, waitsForService } from '@tadka/core/plan'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'

@@ -10,7 +10,7 @@ import {
 } from '@tadka/core/duty'
 import { instant, type Instant } from '@tadka/core/quantity'
 import { segmentsOf, type Procedure, type StationState } from '@tadka/core/procedure'
-import type { SiteSet } from '@tadka/core/record'
+import type { SiteSet } from '@tadka/core/house'
 
 export interface AheadItem {
   readonly due: DueItem

@@ -1,7 +1,7 @@
 import { departures, tideAt, type Departure, type DueItem } from '@tadka/core/duty'
 import { instant, type Instant } from '@tadka/core/quantity'
 import type { RunState, StationState } from '@tadka/core/procedure'
-import type { SiteSet } from '@tadka/core/record'
+import type { SiteSet } from '@tadka/core/house'
 
 export interface SheetRun {
   readonly id: string

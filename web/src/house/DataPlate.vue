@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { plateNumber } from '@tadka/core/plate'
-import type { StationSet } from '@tadka/core/record'
+import type { StationSet } from '@tadka/core/house'
 import { NButton, NSelect, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'

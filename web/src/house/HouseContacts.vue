@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { contactKinds, type Contact } from '@tadka/core/record'
+import { type Contact, contactKinds } from '@tadka/core/house'
 import { NButton, NInput, NSelect } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'

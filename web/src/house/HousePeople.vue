@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { mayUnlock, type PersonSet } from '@tadka/core/people'
-import type { SiteSet } from '@tadka/core/record'
+import { mayUnlock } from '@tadka/core/rights'
+import { type PersonSet } from '@tadka/core/people'
+import type { SiteSet } from '@tadka/core/house'
 import { NButton, useMessage } from 'naive-ui'
 import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'

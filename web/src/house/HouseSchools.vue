@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { bathHours } from '@tadka/core/duty'
+import { bathHours } from '@tadka/core/bath'
 import { chosenSchool, schools } from '@tadka/core/rules'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'

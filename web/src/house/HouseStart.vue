@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Missing } from '@tadka/core/house'
+import type { Missing } from '@tadka/core/procedure'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useNames } from '../record/names.ts'

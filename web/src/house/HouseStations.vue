@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { StationState } from '@tadka/core/procedure'
-import type { StationSet } from '@tadka/core/record'
+import type { StationSet } from '@tadka/core/house'
 import { NButton, NInput } from 'naive-ui'
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'

@@ -11,16 +11,19 @@ import { useKit, type Product } from './kit.ts'
 import {
   emptyLabel,
   emptyUse,
+  type LabelDraft,
+  type LabelFault,
   labelFaults,
   labelOf,
   labelTyped,
+  type SupplyKind,
   supplyOf,
+  type UseDraft,
   useFaults,
   wordings,
 } from './label-draft.ts'
 import LabelUse from './LabelUse.vue'
 import LabelWording from './LabelWording.vue'
-import type { LabelDraft, LabelFault, SupplyKind, UseDraft } from './label-draft.ts'
 import ChoiceField from './ChoiceField.vue'
 import TextField from './TextField.vue'
 import './form.css'

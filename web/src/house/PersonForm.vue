@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { isEasyPin, passwordLeast, pinDigits, roles, type PersonSet, type Role } from '@tadka/core/people'
+import { isEasyPin, passwordLeast, pinDigits, type PersonSet } from '@tadka/core/people'
+import { roles, type Role } from '@tadka/core/rights'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { CrewSet, SiteSet } from '@tadka/core/record'
+import type { CrewSet, SiteSet } from '@tadka/core/house'
 import { NButton, NSelect } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'

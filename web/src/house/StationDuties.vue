@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { StationSet } from '@tadka/core/record'
+import type { StationSet } from '@tadka/core/house'
 import { NButton, NInput, NSelect, useMessage } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'

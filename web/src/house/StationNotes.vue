@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { StationState } from '@tadka/core/procedure'
-import type { Counted } from '@tadka/core/record'
+import type { Counted } from '@tadka/core/house'
 import { NButton, NInput, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'

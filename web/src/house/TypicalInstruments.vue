@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { typicalInstruments, type TypicalInstrument } from '@tadka/core/house'
-import type { InstrumentSet } from '@tadka/core/record'
+import { type InstrumentSet, type TypicalInstrument, typicalInstruments } from '@tadka/core/house'
 import { NButton, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { SiteSet } from '@tadka/core/record'
+import type { SiteSet } from '@tadka/core/house'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSite } from '../record/site.ts'

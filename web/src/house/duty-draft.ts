@@ -1,4 +1,4 @@
-import type { Counted, StationDuty, Trigger } from '@tadka/core/record'
+import type { Counted, StationDuty, Trigger } from '@tadka/core/house'
 import { parseField } from '../solution/field.ts'
 
 /** A duty as it is typed: what it asks, and one figure or word, by its kind. */

@@ -1,5 +1,5 @@
 import { millilitres, volumeFrom, volumeIn, type VolumeUnit } from '@tadka/core/quantity'
-import type { InstrumentSet } from '@tadka/core/record'
+import type { InstrumentSet } from '@tadka/core/house'
 import type { Agent } from '@tadka/core/rules'
 import { parseField } from '../solution/field.ts'
 

@@ -1,11 +1,11 @@
+import { madeFor } from '@tadka/core/reading'
 import {
-  madeFor,
   type InstrumentKept,
   type InstrumentSet,
   type ProductKept,
   type ProductSet,
   type ProductUse,
-} from '@tadka/core/record'
+} from '@tadka/core/house'
 import { millilitres, type Instant } from '@tadka/core/quantity'
 import { rulesInForce, type LocalRule } from '@tadka/core/rules'
 import { computed } from 'vue'

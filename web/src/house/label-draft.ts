@@ -7,7 +7,7 @@ import {
   toFahrenheit,
   type VolumeUnit,
 } from '@tadka/core/quantity'
-import type { ProductSet, ProductUse } from '@tadka/core/record'
+import { type ProductSet, type ProductUse, slugOf } from '@tadka/core/house'
 import { Refusal } from '@tadka/core/refusal'
 import type { Agent } from '@tadka/core/rules'
 import {
@@ -22,7 +22,6 @@ import {
   type Worded,
 } from '@tadka/core/solution'
 import type { Product } from './kit.ts'
-import { slugOf } from '@tadka/core/house'
 import { parseField } from '../solution/field.ts'
 
 /** One use on a label, as it is typed. Temperatures in °C and °F as the label pairs them; empty: the label is silent. */

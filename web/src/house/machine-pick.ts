@@ -1,6 +1,5 @@
-import { freeSlug, typicalStation } from '@tadka/core/house'
+import { freeSlug, type StationSet, typicalStation } from '@tadka/core/house'
 import type { UnitSystem } from '@tadka/core/quantity'
-import type { StationSet } from '@tadka/core/record'
 
 export interface Picked {
   readonly family: string

@@ -1,5 +1,6 @@
 import { instant, type Instant, type Interval, type UnitSystem } from '@tadka/core/quantity'
-import { whatIf, type AnyRecord, type Changed, type ReadingTaken } from '@tadka/core/record'
+import { whatIf, type Changed, type ReadingTaken } from '@tadka/core/reading'
+import { type AnyRecord } from '@tadka/core/stream'
 import { codeSections, judgedQuantities, type JudgedQuantity, type LocalRule } from '@tadka/core/rules'
 import { parseField } from '../solution/field.ts'
 import { ask } from '../wire/api.ts'

@@ -1,4 +1,4 @@
-import type { SiteKept, SiteSet } from '@tadka/core/record'
+import type { SiteKept, SiteSet } from '@tadka/core/house'
 import { useMessage } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'

@@ -1,5 +1,5 @@
 import type { Procedure } from '@tadka/core/procedure'
-import type { StationSet } from '@tadka/core/record'
+import { slugOf, type StationSet } from '@tadka/core/house'
 import {
   dishNumbers,
   plateFaults,
@@ -11,7 +11,6 @@ import {
 import type { UnitSystem } from '@tadka/core/quantity'
 import { machineKinds } from '@tadka/core/warewash'
 import { parseField } from '../solution/field.ts'
-import { slugOf } from '@tadka/core/house'
 
 /** A station as it is typed. */
 export interface StationDraft {

@@ -1,5 +1,4 @@
-import { slugOf } from '@tadka/core/house'
-import type { Counter, Sailing, SiteSet } from '@tadka/core/record'
+import { type Counter, type Sailing, type SiteSet, slugOf } from '@tadka/core/house'
 
 /** A weekday's trading hours as they are typed; both empty where the site is closed. */
 export interface DayRow {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { may, type Permission } from '@tadka/core/people'
+import { may, type Permission } from '@tadka/core/rights'
 import { NSelect } from 'naive-ui'
 import { computed, watchEffect } from 'vue'
 import { useI18n } from 'vue-i18n'

@@ -1,5 +1,5 @@
 import type { FrontDoor, SessionView } from '@tadka/contract/people'
-import { may, type Permission } from '@tadka/core/people'
+import { may, type Permission } from '@tadka/core/rights'
 import { StorageSerializers, useStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { RosterSet } from '@tadka/core/record'
+import type { RosterSet } from '@tadka/core/house'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { dateAfter, weekdayOf } from '@tadka/core/duty'
-import type { RosterSet } from '@tadka/core/record'
+import type { RosterSet } from '@tadka/core/house'
 import { NButton, NInput, NInputNumber, NSelect } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'

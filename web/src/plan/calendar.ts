@@ -1,6 +1,6 @@
 import { dateAfter, dateAt, instantAt } from '@tadka/core/duty'
 import { instant } from '@tadka/core/quantity'
-import type { RosterSet, RosterShift, SiteSet } from '@tadka/core/record'
+import type { RosterSet, RosterShift, SiteSet } from '@tadka/core/house'
 
 interface Known {
   readonly id: string

@@ -1,6 +1,6 @@
 import { dueList, tradingDayAt } from '@tadka/core/duty'
 import type { PlanSet, ShiftInput } from '@tadka/core/plan'
-import type { RosterSet, SiteSet } from '@tadka/core/record'
+import type { RosterSet, SiteSet } from '@tadka/core/house'
 import { computed, shallowRef } from 'vue'
 import { useProcedures } from '../procedure/procedures.ts'
 import { useNames } from '../record/names.ts'

@@ -1,6 +1,6 @@
 import type { Plan, PlanPerson, PlanProblem, PlanSet } from '@tadka/core/plan'
 import { outline, procedureOfRun, type RunState, type StationState } from '@tadka/core/procedure'
-import type { RosterSet } from '@tadka/core/record'
+import type { RosterSet } from '@tadka/core/house'
 
 /** A stretch of work as it is drawn: planned, under way or done. Instants in milliseconds UTC. */
 export interface Bar {

@@ -1,4 +1,4 @@
-import type { RosterSet } from '@tadka/core/record'
+import type { RosterSet } from '@tadka/core/house'
 
 /** A person's shift as it is typed. */
 export interface RosterRow {

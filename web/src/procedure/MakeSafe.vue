@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { SafeAct } from '@tadka/core/procedure'
-import type { AnyDraft } from '@tadka/core/record'
+import type { AnyDraft } from '@tadka/core/stream'
 import { NButton } from 'naive-ui'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Facts, Position } from '@tadka/core/procedure'
-import type { AnyDraft } from '@tadka/core/record'
+import type { AnyDraft } from '@tadka/core/stream'
 import { useWakeLock } from '@vueuse/core'
 import { NButton, NInput, NModal } from 'naive-ui'
 import { computed, onMounted, ref, watch } from 'vue'

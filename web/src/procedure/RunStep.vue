@@ -8,7 +8,7 @@ import {
   type SafetyRule,
   type StationState,
 } from '@tadka/core/procedure'
-import type { AnyDraft } from '@tadka/core/record'
+import type { AnyDraft } from '@tadka/core/stream'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'

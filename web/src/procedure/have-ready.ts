@@ -1,5 +1,4 @@
-import { usesLacking } from '@tadka/core/house'
-import { usesOf, type Procedure } from '@tadka/core/procedure'
+import { type Procedure, usesLacking, usesOf } from '@tadka/core/procedure'
 import { useI18n } from 'vue-i18n'
 import { useKit } from '../house/kit.ts'
 

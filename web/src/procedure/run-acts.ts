@@ -9,7 +9,7 @@ import {
   type Position,
   type RunState,
 } from '@tadka/core/procedure'
-import type { AnyDraft } from '@tadka/core/record'
+import type { AnyDraft } from '@tadka/core/stream'
 import { provisional } from '../record/provisional.ts'
 import { useSite } from '../record/site.ts'
 import { boot } from '../wire/device.ts'

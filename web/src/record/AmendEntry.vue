@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { amendmentOf, type AnyRecord } from '@tadka/core/record'
+import { amendmentOf } from '@tadka/core/record'
+import { type AnyRecord } from '@tadka/core/stream'
 import { NButton, NInput, NModal } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { amendmentOf, amendReading, numbersOf, type AnyRecord } from '@tadka/core/record'
+import { amendmentOf, amendReading, numbersOf } from '@tadka/core/record'
+import { type AnyRecord } from '@tadka/core/stream'
 import type { StripPick } from '@tadka/core/rules'
 import { NButton, NInput, NModal } from 'naive-ui'
 import { computed, ref } from 'vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { dateAt, instantAt } from '@tadka/core/duty'
-import type { SiteSet } from '@tadka/core/record'
+import type { SiteSet } from '@tadka/core/house'
 import { NButton, NInput, NModal, NSelect } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'

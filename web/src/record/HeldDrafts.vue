@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { HeldList } from '@tadka/contract/record'
-import type { AnyRecord } from '@tadka/core/record'
+import type { AnyRecord } from '@tadka/core/stream'
 import { Refusal } from '@tadka/core/refusal'
 import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'

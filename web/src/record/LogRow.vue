@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { amendFault, correctedAt, mayBeAmended, type CaseState } from '@tadka/core/record'
+import { amendFault, mayBeAmended } from '@tadka/core/record'
+import { correctedAt } from '@tadka/core/stream'
+import { type CaseState } from '@tadka/core/case'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'

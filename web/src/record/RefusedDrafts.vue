@@ -3,7 +3,7 @@ import { NButton } from 'naive-ui'
 import { useI18n } from 'vue-i18n'
 import { useTimes } from '../look/times.ts'
 import { useSentence } from './sentence.ts'
-import type { AnyRecord } from '@tadka/core/record'
+import type { AnyRecord } from '@tadka/core/stream'
 import { useSite } from './site.ts'
 
 /** What this tablet made and the server refused: kept, with the reason, until someone puts it aside. */

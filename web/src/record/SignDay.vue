@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { dateAfter, dayOf, type DayLeft } from '@tadka/core/duty'
-import type { SiteSet } from '@tadka/core/record'
+import type { SiteSet } from '@tadka/core/house'
 import { NButton, NInput, NModal } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { takeBackMinutes, takenBack, type AnyDraft } from '@tadka/core/record'
+import { takeBackMinutes, takenBack } from '@tadka/core/record'
+import { type AnyDraft } from '@tadka/core/stream'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'

@@ -1,4 +1,4 @@
-import type { AnyRecord } from '@tadka/core/record'
+import type { AnyRecord } from '@tadka/core/stream'
 
 /** One thing that was typed in a record: where it stands, and what it is. */
 export interface Edit {

@@ -1,4 +1,4 @@
-import type { FoldKey } from '@tadka/core/record'
+import type { FoldKey } from '@tadka/core/stream'
 import { tabletStore, type KeptState } from './tablet-store.ts'
 
 /** What the tablet knows of a site, kept for when it is opened without network. */

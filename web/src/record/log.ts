@@ -1,4 +1,5 @@
-import type { AnyRecord, CaseState } from '@tadka/core/record'
+import type { AnyRecord } from '@tadka/core/stream'
+import type { CaseState } from '@tadka/core/case'
 import { computed, ref, watch, type Ref } from 'vue'
 import { useSession } from '../people/session.ts'
 import { ask } from '../wire/api.ts'

@@ -1,14 +1,13 @@
-import { defaultFreshHours, findProcedure, type RunState, type StationState } from '@tadka/core/procedure'
 import {
-  inForceFor,
-  upcast,
-  type AnyDraft,
-  type AnyRecord,
+  defaultFreshHours,
+  findProcedure,
   type OwnProcedure,
-  type ProductSet,
-  type SiteSet,
-  type SubjectKind,
-} from '@tadka/core/record'
+  type RunState,
+  type StationState,
+} from '@tadka/core/procedure'
+import { inForceFor, upcast } from '@tadka/core/record'
+import { type AnyDraft, type AnyRecord, type SubjectKind } from '@tadka/core/stream'
+import { type ProductSet, type SiteSet } from '@tadka/core/house'
 import { Refusal } from '@tadka/core/refusal'
 import { clockOffset, rightNow } from '../wire/clock.ts'
 import { boot } from '../wire/device.ts'

@@ -1,5 +1,7 @@
 import { decimals, showInterval } from '@tadka/core/quantity'
-import type { AnyRecord, CaseAction, ReadingTaken } from '@tadka/core/record'
+import type { AnyRecord } from '@tadka/core/stream'
+import type { CaseAction } from '@tadka/core/case'
+import type { ReadingTaken } from '@tadka/core/reading'
 import { useI18n } from 'vue-i18n'
 import { useTimes } from '../look/times.ts'
 import { spokenLength } from '../pieces/seconds.ts'

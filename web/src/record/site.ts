@@ -1,33 +1,31 @@
 import {
   foldKey,
-  foldOf,
   followsOn,
-  upcast,
-  subjectsOf,
   type AnyDraft,
   type AnyRecord,
-  type BathState,
-  type CaseState,
-  type CrewState,
   type FoldKey,
-  type InstrumentKept,
-  type InstrumentSet,
-  type OwnProcedure,
-  type ProductKept,
-  type SpareSet,
   type Payloads,
-  type PlanState,
-  type ProductSet,
   type RecordType,
-  type RosterSet,
-  type RuleSet,
-  type ShiftState,
-  type SiteKept,
-  type SiteSet,
   type SubjectKind,
   type SubjectRef,
-} from '@tadka/core/record'
-import type { RunState, StationState } from '@tadka/core/procedure'
+} from '@tadka/core/stream'
+import { foldOf, upcast, subjectsOf, type ShiftState } from '@tadka/core/record'
+import { type BathState } from '@tadka/core/bath'
+import { type CaseState } from '@tadka/core/case'
+import {
+  type CrewState,
+  type InstrumentKept,
+  type InstrumentSet,
+  type ProductKept,
+  type SpareSet,
+  type ProductSet,
+  type RosterSet,
+  type RuleSet,
+  type SiteKept,
+  type SiteSet,
+} from '@tadka/core/house'
+import { type OwnProcedure, type RunState, type StationState } from '@tadka/core/procedure'
+import { type PlanState } from '@tadka/core/plan'
 import type { LoggerState } from '@tadka/core/logger'
 import type { DishState } from '@tadka/core/warewash'
 import { defineStore } from 'pinia'

@@ -1,4 +1,4 @@
-import type { AnyRecord } from '@tadka/core/record'
+import type { AnyRecord } from '@tadka/core/stream'
 
 interface Listeners {
   readonly record: (record: AnyRecord) => void

@@ -1,4 +1,4 @@
-import type { AnyDraft, FoldKey } from '@tadka/core/record'
+import type { AnyDraft, FoldKey } from '@tadka/core/stream'
 import type { RefusalWire } from '@tadka/core/refusal'
 import type { Table } from 'dexie'
 

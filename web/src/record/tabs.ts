@@ -1,4 +1,4 @@
-import type { AnyDraft } from '@tadka/core/record'
+import type { AnyDraft } from '@tadka/core/stream'
 import type { RefusalWire } from '@tadka/core/refusal'
 import type { Provenance } from './outbox.ts'
 

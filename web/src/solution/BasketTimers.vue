@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { showCountdown } from '@tadka/core/quantity'
 import { leastContactSeconds } from '@tadka/core/procedure'
-import { basketWhole, labelInForce, type Basket, type BathState } from '@tadka/core/record'
+import { basketWhole, type Basket, type BathState } from '@tadka/core/bath'
+import { labelInForce } from '@tadka/core/record'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'

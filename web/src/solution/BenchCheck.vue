@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useOfBath } from '@tadka/core/record'
+import { useOfBath } from '@tadka/core/bath'
 import { NSelect } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { BathMixed } from '@tadka/core/record'
+import type { BathMixed } from '@tadka/core/bath'
 import { NButton } from 'naive-ui'
 import { useI18n } from 'vue-i18n'
 import { useTimes } from '../look/times.ts'

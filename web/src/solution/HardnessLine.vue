@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { SiteKept } from '@tadka/core/record'
+import type { SiteKept } from '@tadka/core/house'
 import { NInput } from 'naive-ui'
 import { useI18n } from 'vue-i18n'
 import { useTimes } from '../look/times.ts'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { HeatField } from '@tadka/core/record'
+import type { HeatField } from '@tadka/core/reading'
 import { NButton, NSelect } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'

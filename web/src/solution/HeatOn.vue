@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { HeatField, HeatInstrument } from '@tadka/core/record'
+import type { HeatField, HeatInstrument } from '@tadka/core/reading'
 import { NSelect } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'

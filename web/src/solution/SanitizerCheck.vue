@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { CaseAction, Place } from '@tadka/core/record'
+import type { CaseAction } from '@tadka/core/case'
+import type { Place } from '@tadka/core/reading'
 import { NButton, NSelect } from 'naive-ui'
 import { computed, ref, toRef } from 'vue'
 import { useI18n } from 'vue-i18n'

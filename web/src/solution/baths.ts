@@ -1,4 +1,4 @@
-import { bathNow } from '@tadka/core/duty'
+import { bathNow } from '@tadka/core/bath'
 import { standingBaths, type StandingBath as Known } from '@tadka/core/warewash'
 import { computed } from 'vue'
 import { useNames } from '../record/names.ts'

@@ -1,5 +1,7 @@
 import { showInterval, type Interval } from '@tadka/core/quantity'
-import { judge, meetsInBath, useOfBath, wayBack, labelOf, type ProductUse } from '@tadka/core/record'
+import { judge, labelOf } from '@tadka/core/reading'
+import { meetsInBath, useOfBath, wayBack } from '@tadka/core/bath'
+import { type ProductUse } from '@tadka/core/house'
 import type { Bath } from '@tadka/core/solution'
 import { computed, ref } from 'vue'
 import { useKit, type Product } from '../house/kit.ts'

@@ -1,4 +1,4 @@
-import type { ProductSet } from '@tadka/core/record'
+import type { ProductSet } from '@tadka/core/house'
 import { useI18n } from 'vue-i18n'
 
 /** How a label gives its dose, in its own wording where that was entered. */

@@ -8,7 +8,7 @@ import {
   type HeatWhat,
   type Place,
   type ReadingTaken,
-} from '@tadka/core/record'
+} from '@tadka/core/reading'
 import { Refusal } from '@tadka/core/refusal'
 import { kindOf } from '@tadka/core/warewash'
 import { computed, ref, toRef } from 'vue'

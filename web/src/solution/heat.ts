@@ -1,4 +1,4 @@
-import { isPlausible, plausible, type PlausibleKind } from '@tadka/core/quantity'
+import { type Instant, isPlausible, plausible, type PlausibleKind } from '@tadka/core/quantity'
 import {
   heatFieldsOf,
   heatRead,
@@ -7,9 +7,8 @@ import {
   type HeatInstrument,
   type HeatWhat,
   type Read,
-} from '@tadka/core/record'
+} from '@tadka/core/reading'
 import { chosenSchool, type DishMachineKind, type HotWaterPractice } from '@tadka/core/rules'
-import type { Instant } from '@tadka/core/quantity'
 import { plateOf } from '@tadka/core/warewash'
 import { parseField } from './field.ts'
 

@@ -1,5 +1,5 @@
 import { decimals, showVolume, type UnitSystem } from '@tadka/core/quantity'
-import type { BathMixed } from '@tadka/core/record'
+import type { BathMixed } from '@tadka/core/bath'
 import type { Delivered, MeasuringTool, Measured, PieceDose, Pour, Weighed } from '@tadka/core/solution'
 import { useI18n } from 'vue-i18n'
 import { useSite } from '../record/site.ts'

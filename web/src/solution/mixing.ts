@@ -1,7 +1,7 @@
-import { millilitres } from '@tadka/core/quantity'
-import { bathDue } from '@tadka/core/duty'
+import { instant, millilitres } from '@tadka/core/quantity'
+import { bathDue, type BathMixed } from '@tadka/core/bath'
 import { mixesOf, proceduresOf } from '@tadka/core/procedure'
-import type { BathMixed, StationSet } from '@tadka/core/record'
+import type { StationSet } from '@tadka/core/house'
 import { Refusal } from '@tadka/core/refusal'
 import { aimedBand, aimedTarget, checkTarget } from '@tadka/core/rules'
 import {
@@ -15,7 +15,6 @@ import {
   type PourVerdict,
   type Vessel,
 } from '@tadka/core/solution'
-import { instant } from '@tadka/core/quantity'
 import { computed, ref, watch } from 'vue'
 import { useKit, type Product } from '../house/kit.ts'
 import { useSite } from '../record/site.ts'

@@ -1,4 +1,4 @@
-import type { HeatField, HeatInstrument, HeatWhat } from '@tadka/core/record'
+import type { HeatField, HeatInstrument, HeatWhat } from '@tadka/core/reading'
 import { useStorage } from '@vueuse/core'
 import type { Ref } from 'vue'
 import { useKit } from '../house/kit.ts'

@@ -1,5 +1,5 @@
 import { instant, type Instant } from '@tadka/core/quantity'
-import { clockHeard, learnClock, offsetTaken, type ClockSample } from '@tadka/core/record'
+import { clockHeard, learnClock, offsetTaken, type ClockSample } from '@tadka/core/stream'
 import { useIntervalFn, useStorage } from '@vueuse/core'
 import { readonly, ref } from 'vue'
 

@@ -1,6 +1,11 @@
 <script setup lang="ts">
-import type { Facts, InspectChoice, Step, Watched } from '@tadka/core/procedure'
-import { watchesBeforeDecision } from '@tadka/core/procedure'
+import {
+  type Facts,
+  type InspectChoice,
+  type Step,
+  type Watched,
+  watchesBeforeDecision,
+} from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'

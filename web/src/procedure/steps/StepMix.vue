@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { millilitres, showTemperature } from '@tadka/core/quantity'
 import { numberOf, type RunState, type Step } from '@tadka/core/procedure'
-import type { BathMixed } from '@tadka/core/record'
+import type { BathMixed } from '@tadka/core/bath'
 import { Refusal } from '@tadka/core/refusal'
 import { aimedTarget, checkTarget } from '@tadka/core/rules'
 import { measureFor } from '@tadka/core/solution'

@@ -1,6 +1,6 @@
 import { leastContactSeconds, provenMs, type Tick } from '../procedure/waiting.ts'
 import { tickOf } from '../procedure/run-state.ts'
-import type { AnyRecord } from './record.ts'
+import type { AnyRecord } from '../stream/record.ts'
 
 /** A basket of parts or ware in a bath: since when, how long it must stay, and how long it did. */
 export interface Basket {

@@ -1,18 +1,12 @@
-import type { Fold } from './fold.ts'
-import type {
-  ConcentrateOpened,
-  CrewSet,
-  HardnessMeasured,
-  InstrumentChecked,
-  InstrumentSet,
-  ProductSet,
-  SiteSet,
-  SpareSet,
-} from './house.ts'
-import type { Procedure } from '../procedure/language.ts'
+import type { Fold } from '../stream/fold.ts'
+import type { InstrumentChecked, InstrumentSet } from './instrument.ts'
+import type { ConcentrateOpened, ProductSet } from './product.ts'
+import type { CrewSet } from './roster.ts'
+import type { HardnessMeasured, SiteSet } from './site.ts'
+import type { SpareSet } from './spare.ts'
 import type { PersonSet, SecretSet } from '../people/records.ts'
 import { icePoint } from '../rules/index.ts'
-import { correctedAt } from './record.ts'
+import { correctedAt } from '../stream/record.ts'
 
 interface Named {
   readonly id: string
@@ -86,24 +80,6 @@ export const instrumentFold: Fold<InstrumentState> = {
       return { ...state, checks, checkDue: check.due, failed }
     }
     return { ...state, checks }
-  },
-}
-
-export interface OwnProcedure {
-  readonly id: string
-  /** Each version as it was first entered, the newest last. */
-  readonly versions: readonly Procedure[]
-}
-
-/** A site's own procedure. What a version says is fixed by its first record: runs rest on it. */
-export const procedureFold: Fold<OwnProcedure> = {
-  initial: (id) => ({ id, versions: [] }),
-  apply(state, record) {
-    if (record.type !== 'procedure.set@1') return state
-    const { document } = record.payload
-    if (state.versions.some((v) => v.version === document.version)) return state
-    const versions = [...state.versions, document].toSorted((a, b) => a.version - b.version)
-    return { ...state, versions }
   },
 }
 

@@ -1,5 +1,5 @@
 import type { Agent } from '../rules/index.ts'
-import type { ProductSet } from './house.ts'
+import type { ProductSet } from '../house/product.ts'
 
 interface Tester {
   /** Products that its maker names; absent or empty: any with its agent. */

@@ -1,6 +1,8 @@
-import { usesOf, type Procedure } from '../procedure/index.ts'
-import type { InstrumentSet, ProductSet, StationSet } from '../record/house.ts'
-import type { Role } from '../people/index.ts'
+import { usesOf, type Procedure } from './index.ts'
+import type { InstrumentSet } from '../house/instrument.ts'
+import type { ProductSet } from '../house/product.ts'
+import type { StationSet } from '../house/station.ts'
+import type { Role } from '../rights/index.ts'
 import type { Agent } from '../rules/index.ts'
 
 /** What a site still lacks to do what its stations ask for. */

@@ -1,29 +1,48 @@
-import type { InForce } from '../procedure/in-force.ts'
-import type { Payloads, RecordType } from './payloads.ts'
-
-export type SubjectKind =
-  | 'site'
-  | 'station'
-  | 'run'
-  | 'bath'
-  | 'case'
-  | 'product'
-  | 'instrument'
-  | 'rule'
-  | 'procedure'
-  | 'spare'
-  | 'shift'
-  | 'roster'
-  | 'crew'
-  | 'plan'
-  | 'dish'
-  | 'logger'
+/** What records are about. */
+export const subjectKinds = [
+  'site',
+  'station',
+  'run',
+  'bath',
+  'case',
+  'product',
+  'instrument',
+  'rule',
+  'procedure',
+  'spare',
+  'shift',
+  'roster',
+  'crew',
+  'plan',
+  'dish',
+  'logger',
+] as const
+export type SubjectKind = (typeof subjectKinds)[number]
 
 /** What a record is about; state folds per subject. */
 export interface SubjectRef {
   readonly kind: SubjectKind
   readonly id: string
 }
+
+/** A mistake put right by a new record that points at the old; both are shown. */
+export interface RecordAmended {
+  /** The id of the record that was wrong. */
+  readonly target: string
+  readonly targetType: string
+  /** What the target is about, so that those states are folded anew. */
+  readonly subjects: readonly SubjectRef[]
+  /** The payload as it should have been. */
+  readonly instead: unknown
+  readonly reason: string
+}
+
+/** Every type of record with its payload, by `type@version`. Each room adds its own, in its `records.ts`. */
+export interface Payloads {
+  'record.amended@1': RecordAmended
+}
+
+export type RecordType = keyof Payloads
 
 /** What a device makes: not yet in the chain. */
 export interface Draft<T extends RecordType = RecordType> {
@@ -42,7 +61,7 @@ export interface Draft<T extends RecordType = RecordType> {
   readonly payload: Payloads[T]
 }
 
-/** What the server adds when it puts a draft into the site's chain. */
+/** What the server adds when it puts a draft into the site's chain. The room `procedure` adds what was in force. */
 export interface ChainFields {
   /** Gapless within the site, from 1. */
   readonly seq: number
@@ -56,8 +75,6 @@ export interface ChainFields {
   readonly flags: readonly string[]
   /** While folding: another payload stands here than was taken. Never stored. */
   readonly amended?: true
-  /** What the site's records said then, where a record depends on it; absent in records of before the server wrote it. */
-  readonly inForce?: InForce
 }
 
 export type StoredRecord<T extends RecordType = RecordType> = Draft<T> & ChainFields

@@ -1,5 +1,5 @@
 import { chosenSchool, type TemperaturePair } from '../rules/index.ts'
-import type { ProductSet } from './house.ts'
+import type { ProductSet } from '../house/product.ts'
 
 /** The use of a detergent's label that is about the sink. */
 const sinkWash = 'sink-wash'

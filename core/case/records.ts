@@ -1,3 +1,5 @@
+import { subject, type RulesOf } from '../stream/rules.ts'
+
 /** What was done about a reading that was out or too close. */
 export interface CaseAction {
   readonly case: string
@@ -17,4 +19,23 @@ export interface CaseClosed {
   readonly case: string
   readonly station: string | null
   readonly reason: string
+}
+
+interface CasePayloads {
+  'case.action@1': CaseAction
+  'case.closed@1': CaseClosed
+}
+
+declare module '../stream/record.ts' {
+  interface Payloads extends CasePayloads {}
+}
+
+export const caseRecords: RulesOf<keyof CasePayloads> = {
+  'case.action@1': {
+    needs: 'record',
+    typed: true,
+    tap: true,
+    concerns: (action) => [...subject('case', action.case), ...subject('bath', action.bath)],
+  },
+  'case.closed@1': { needs: 'close-case' },
 }

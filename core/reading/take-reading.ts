@@ -1,19 +1,22 @@
-import { instrumentReading, stripReading, titrationReading } from '../rules/index.ts'
-import type {
-  Agent,
-  Instrument,
-  JudgedTemperature,
-  LabelUse,
-  LocalRule,
-  Medium,
-  SanitizerReading,
-  Strip,
-  StripPick,
+import {
+  type Agent,
+  type Instrument,
+  instrumentReading,
+  type JudgedTemperature,
+  type LabelUse,
+  type LocalRule,
+  type Medium,
+  type SanitizerReading,
+  type Strip,
+  type StripPick,
+  stripReading,
+  titrationReading,
 } from '../rules/index.ts'
 import type { Instant, Interval } from '../quantity/index.ts'
 import { Refusal } from '../refusal/index.ts'
 import { judge, type Read } from './judge.ts'
-import type { InstrumentSet, ProductSet } from './house.ts'
+import type { InstrumentSet } from '../house/instrument.ts'
+import type { ProductSet } from '../house/product.ts'
 import type { Drops, ReadingTaken } from './reading.ts'
 
 export interface Place {

@@ -12,8 +12,8 @@ import {
   type MeasuringTool,
   type Scale,
 } from '../solution/index.ts'
-import type { BathState } from './folds.ts'
-import type { ProductSet, ProductUse } from './house.ts'
+import type { BathState } from './fold.ts'
+import type { ProductSet, ProductUse } from '../house/product.ts'
 
 /** The use of its label that a bath was mixed for; where nobody wrote it down, the one whose target it was mixed to, else the first with a range. */
 export function useOfBath(

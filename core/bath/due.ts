@@ -1,7 +1,7 @@
 import { instant, type Instant } from '../quantity/index.ts'
-import type { BathState } from '../record/folds.ts'
+import type { BathState } from './fold.ts'
 import type { Verdict } from '../rules/index.ts'
-import type { SiteSet } from '../record/house.ts'
+import type { SiteSet } from '../house/site.ts'
 
 /** Hours after which a bath is tested again, and changed. Common practice, no source: every 2 to 4 h. */
 export const bathHours = { testHours: 2, changeHours: 4 } as const

@@ -1,5 +1,4 @@
-import type { AnyRecord, SubjectRef } from './record.ts'
-import { correctedAt } from './record.ts'
+import { type AnyRecord, correctedAt, type SubjectRef } from './record.ts'
 
 /** A pure reducer over the records of one subject, in fold order. States are plain JSON. */
 export interface Fold<S> {

@@ -1,6 +1,6 @@
 import { instant, type Instant } from '../quantity/index.ts'
-import type { BathState } from '../record/folds.ts'
-import { forecastBath, lossPrior } from '../solution/index.ts'
+import type { BathState } from './fold.ts'
+import { forecastBath, lossPrior } from './index.ts'
 
 export interface BathOutlook {
   /** ppm that it is not to fall below. */

@@ -38,18 +38,3 @@ export const mayUnlock = (role: Role, whose: Role): boolean =>
   may(role, 'unlock-person') && rank[whose] < rank[role]
 
 export const may = (role: Role, permission: Permission): boolean => permissions[role].includes(permission)
-
-/** The permission that a type of record needs. */
-export function permissionFor(type: string): Permission {
-  if (/^(site|station|product|instrument|rule|procedure|spare|crew|person|tablet)\.set@/.test(type))
-    return 'set-up-house'
-  if (type.startsWith('person.secret@')) return 'set-up-house'
-  if (/^(station\.(laid-up|back|returned)|duty\.closed)@/.test(type)) return 'close-case'
-  if (/^run\.(overridden|entered)@/.test(type)) return 'override'
-  if (/^(roster|plan)\.set@/.test(type)) return 'plan-shift'
-  if (type.startsWith('dish.returned@') || type.startsWith('case.closed@')) return 'close-case'
-  if (type.startsWith('logger.')) return 'bring-in'
-  if (type.startsWith('record.amended@')) return 'amend'
-  if (type.startsWith('shift.signed@')) return 'sign-shift'
-  return 'record'
-}

@@ -9,7 +9,7 @@ import {
   type PressureUnit,
   type TemperaturePair,
 } from '../rules/index.ts'
-import type { InstrumentSet } from './house.ts'
+import type { InstrumentSet } from '../house/instrument.ts'
 import type { Read } from './judge.ts'
 import { judgedTemperature, notTold, type Thermometer } from './take-reading.ts'
 

@@ -1,0 +1,7 @@
+export * from './records.ts'
+export { bathFold, type BathState } from './fold.ts'
+export { basketWhole, type Basket } from './baskets.ts'
+export { bathDue, bathHours, bathNow, type BathCall, type BathDue } from './due.ts'
+export { bathOutlook, lossOf, type BathOutlook } from './forecast.ts'
+export * from './way-back.ts'
+export * from './decay.ts'

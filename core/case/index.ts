@@ -1,0 +1,2 @@
+export * from './records.ts'
+export { caseFold, type CaseState } from './fold.ts'

@@ -1,0 +1,74 @@
+/** Places that several stations share. */
+export const sharedPlaces = ['sink', 'table', 'pail', 'pot'] as const
+export type SharedPlace = (typeof sharedPlaces)[number]
+
+/** Local wall-clock time, "HH:MM"; a close after midnight belongs to the evening before and is written past 24:00, "24:30". */
+export type LocalTime = string
+
+export interface TradingHours {
+  readonly open: LocalTime
+  readonly close: LocalTime
+}
+
+export interface Sailing {
+  readonly departs: LocalTime
+  /** ISO weekdays, 1 is Monday. */
+  readonly days: readonly number[]
+  /** How many it brings to the counters, 1 being an ordinary rush. */
+  readonly load: number
+}
+
+export interface SiteSet {
+  readonly name: string
+  readonly timeZone: string
+  /** ISO 3166-1 alpha-2: dates are written as they are there; absent where nobody has said. */
+  readonly country?: string | undefined
+  /** By ISO weekday "1" to "7"; a day left out is closed. */
+  readonly hours: Readonly<Record<string, TradingHours>>
+  /** ISO dates on which the site does not trade. */
+  readonly closedDays: readonly string[]
+  readonly sailings: readonly Sailing[]
+  readonly units: 'metric' | 'us'
+  /** Hours after which a sanitized machine is sanitized again before use. */
+  readonly freshHours: number
+  readonly emergencyNumber: string
+  /** Whom to call when a machine is stopped. */
+  readonly contacts?: readonly Contact[]
+  /** What the site chose where the trade's schools differ, question by question. */
+  readonly schools?: Readonly<Record<string, string>>
+  /** Hours after which a bath is tested again, and after which it is changed; the trade says every 2 to 4 h. */
+  readonly bath?: { readonly testHours: number; readonly changeHours: number }
+  /** Who must stay where while it trades. */
+  readonly counters?: readonly Counter[]
+  /** How many there are of each shared place or thing; one left out is plenty. */
+  readonly shared?: Readonly<Partial<Record<SharedPlace, number>>>
+  /** Stations of which at most so many may be down at once. */
+  readonly keepUp?: readonly { readonly stations: readonly string[]; readonly mostDown: number }[]
+  /** Stations that are closed down after all others: the dish machine. */
+  readonly lastOfAll?: readonly string[]
+}
+
+export const contactKinds = ['technician', 'manager', 'supplier', 'poison'] as const
+
+/** Somebody to call. */
+export interface Contact {
+  readonly kind: (typeof contactKinds)[number]
+  readonly name: string
+  readonly phone: string
+}
+
+export interface Counter {
+  readonly id: string
+  readonly name: string
+  /** People who stay at it while it trades, in quiet hours and in a rush. */
+  readonly quiet: number
+  readonly rush: number
+}
+
+/** How hard the water is. */
+export interface HardnessMeasured {
+  /** mg/L as CaCO3. */
+  readonly hardness: number
+  /** What it was measured with: a strip, a kit, the waterworks' letter. */
+  readonly with: string
+}

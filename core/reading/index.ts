@@ -1,0 +1,8 @@
+export * from './reading.ts'
+export * from './records.ts'
+export { judge, type Read } from './judge.ts'
+export * from './take-reading.ts'
+export * from './heat-entry.ts'
+export { madeFor } from './made-for.ts'
+export { washLabel } from './wash-label.ts'
+export { whatIf, type Changed } from './what-if.ts'

@@ -1,0 +1,26 @@
+import type { RulesOf } from '../stream/rules.ts'
+import type { ShiftSigned } from './shift.ts'
+
+/** A photo of a strip, a fault, a part: named by the hash of its bytes, which may come later. */
+export interface PhotoAttached {
+  readonly station: string
+  readonly run: string | null
+  readonly step: string | null
+  readonly sha256: string
+  readonly note: string
+}
+
+interface LogPayloads {
+  'photo.attached@1': PhotoAttached
+  'shift.signed@1': ShiftSigned
+}
+
+declare module '../stream/record.ts' {
+  interface Payloads extends LogPayloads {}
+}
+
+export const logRecords: RulesOf<keyof LogPayloads | 'record.amended@1'> = {
+  'photo.attached@1': { needs: 'record' },
+  'shift.signed@1': { needs: 'sign-shift', madeBy: 'signature' },
+  'record.amended@1': { needs: 'amend', concerns: (amendment) => amendment.subjects },
+}

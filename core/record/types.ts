@@ -1,0 +1,36 @@
+import { bathRecords } from '../bath/records.ts'
+import { caseRecords } from '../case/records.ts'
+import { houseRecords } from '../house/records.ts'
+import { loggerRecords } from '../logger/records.ts'
+import { peopleRecords } from '../people/records.ts'
+import { planRecords } from '../plan/records.ts'
+import { procedureRecords } from '../procedure/records.ts'
+import { readingRecords } from '../reading/records.ts'
+import type { Permission } from '../rights/index.ts'
+import type { RecordType } from '../stream/record.ts'
+import type { MadeBy, RecordRules, RulesOf } from '../stream/rules.ts'
+import { dishRecords } from '../warewash/records.ts'
+import { logRecords } from './records.ts'
+
+/** What holds for each type of record; each room says it of its own. */
+const rules: RulesOf<RecordType> = {
+  ...houseRecords,
+  ...peopleRecords,
+  ...readingRecords,
+  ...bathRecords,
+  ...caseRecords,
+  ...procedureRecords,
+  ...planRecords,
+  ...dishRecords,
+  ...loggerRecords,
+  ...logRecords,
+}
+
+export const recordTypes = Object.keys(rules) as readonly RecordType[]
+
+export const rulesOf = <T extends RecordType>(type: T): RecordRules<T> => rules[type]
+
+/** The permission that a type of record needs. */
+export const permissionFor = (type: RecordType): Permission => rules[type].needs
+
+export const madeBy = (type: RecordType): MadeBy => rules[type].madeBy ?? 'person'

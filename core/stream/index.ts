@@ -1,0 +1,5 @@
+export * from './record.ts'
+export * from './rules.ts'
+export * from './fold.ts'
+export * from './canonical.ts'
+export * from './tablet-clock.ts'
