@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { slug, words } from '../record/envelope.ts'
+import { slug, words } from '../stream/envelope.ts'
 import { secondSincePowerUp as second } from './power-up.ts'
 
 /** What stands outside and reports: a dish machine's probe, an ice machine's panel, a thermometer, the meter of a dispenser. */

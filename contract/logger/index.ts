@@ -1,7 +1,7 @@
 import type { LoggerImported, Measure } from '@tadka/core/logger'
 import { z } from 'zod'
-import { slug, words } from '../record/envelope.ts'
-import { loggerMapping } from '../record/logger.ts'
+import { slug, words } from '../stream/envelope.ts'
+import { loggerMapping } from './records.ts'
 
 /** The largest file that is taken, bytes. */
 export const mostBytes = 400 * 1024 * 1024

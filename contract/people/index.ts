@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { isEasyPin, passwordLeast } from '@tadka/core/people'
-import { slug } from '../record/envelope.ts'
-import { personSet, siteSet } from '../record/house.ts'
+import { slug } from '../stream/envelope.ts'
+import { siteSet } from '../house/site.ts'
+import { personSet } from './records.ts'
 
 const role = personSet.shape.role
 export { personSet }

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { instantMs, slug, words } from '../record/envelope.ts'
-import { stepKey } from '../record/run.ts'
+import { instantMs, slug, words } from '../stream/envelope.ts'
+import { stepKey } from './runs.ts'
 
 const ownPin = { person: slug, pin: z.string().regex(/^\d{4,8}$/, 'is 4 to 8 digits') }
 const procedure = z.strictObject({ id: slug, version: z.number().int().min(1) })

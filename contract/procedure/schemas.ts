@@ -1,6 +1,7 @@
 import type { Facets, Node, Procedure } from '@tadka/core/procedure'
+import { sharedPlaces } from '@tadka/core/house'
 import { z } from 'zod'
-import { freeKey, freeName } from '../record/envelope.ts'
+import { freeKey, freeName } from '../stream/envelope.ts'
 
 const id = freeName(/^[a-z0-9-]+$/, 40)
 const line = z.string().min(1).max(300)
@@ -41,7 +42,7 @@ const step = {
   act: z.enum(['freeze', 'reach-in', 'serve', 'sanitize', 'prime']).exactOptional(),
   minutes: parameter.exactOptional(),
   who: z.enum(['lead', 'technician']).exactOptional(),
-  at: z.enum(['sink', 'table', 'pail', 'pot']).exactOptional(),
+  at: z.enum(sharedPlaces).exactOptional(),
   sameAgent: id.exactOptional(),
 }
 const during = facets.exactOptional()

@@ -3,7 +3,7 @@ import { isOwn } from '@tadka/core/procedure'
 import { Refusal } from '@tadka/core/refusal'
 import type { z } from 'zod'
 import { readProcedure } from '../procedure/read.ts'
-import { draftEnvelope } from './envelope.ts'
+import { draftEnvelope } from '../stream/envelope.ts'
 import { isKnownType, payloadSchemas } from './payloads.ts'
 
 /** The first few faults of a parse, each with the path to its field. */

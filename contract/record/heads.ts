@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { slug } from './envelope.ts'
+import { slug } from '../stream/envelope.ts'
 
 /** Where a chain ended once: the place of its last record, and that record's hash. */
 export const headBody = z.strictObject({

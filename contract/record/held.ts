@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { words } from './envelope.ts'
+import { words } from '../stream/envelope.ts'
 
 export const decideBody = z.strictObject({
   /** Let it into the log, or leave it out. */

@@ -1,4 +1,3 @@
-export { batchBody, draftEnvelope, instantMs, slug, words, type DraftOutcome } from './envelope.ts'
 export { headBody, headsFile, type HeadsFile } from './heads.ts'
 export { decideBody, heldList, type HeldList } from './held.ts'
 export { isKnownType, payloadSchemas } from './payloads.ts'

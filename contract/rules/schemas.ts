@@ -1,7 +1,8 @@
 import { isPlausible, type PlausibleKind } from '@tadka/core/quantity'
-import { judgedQuantities, type JudgedQuantity } from '@tadka/core/rules'
+import { agents, judgedQuantities, type JudgedQuantity } from '@tadka/core/rules'
 import { z } from 'zod'
 
+export const agent = z.enum(agents)
 export const temperatureUnit = z.enum(['°C', '°F'])
 
 /** A closed interval; null is open on that side. */
@@ -27,7 +28,7 @@ export const labelUse = z.strictObject({
 })
 
 export const sanitizerReading = z.strictObject({
-  agent: z.enum(['chlorine', 'quat', 'iodine', 'other']),
+  agent,
   strength: read('strength', 'ppm').nullable(),
   temperature: z
     .strictObject({ unit: temperatureUnit, reading: interval })

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { importQuery } from '../logger/index.ts'
 import { eventsBody, newDevice } from '../device/index.ts'
-import { loggerMapping } from '../record/logger.ts'
+import { loggerMapping } from '../logger/records.ts'
 
 const mapping = {
   encoding: 'utf-8',

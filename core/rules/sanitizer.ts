@@ -11,7 +11,8 @@ import {
 import type { Profile } from './profile.ts'
 import { strictest, type Verdict } from './verdict.ts'
 
-export type Agent = 'chlorine' | 'quat' | 'iodine' | 'other'
+export const agents = ['chlorine', 'quat', 'iodine', 'other'] as const
+export type Agent = (typeof agents)[number]
 
 /** What a sanitizer's label says of one use. Null: the label is silent. */
 export interface LabelUse {

@@ -1,4 +1,4 @@
-import type { DraftOutcome } from '@tadka/contract/record'
+import type { DraftOutcome } from '@tadka/contract/stream'
 import type { FastifyInstance } from 'fastify'
 import { collectDefaultMetrics, Counter, Gauge, Histogram, Registry } from 'prom-client'
 

@@ -1,4 +1,4 @@
-import type { DraftOutcome } from '@tadka/contract/record'
+import type { DraftOutcome } from '@tadka/contract/stream'
 import type { Pool } from '../db/pool.ts'
 import type { Guard } from '../people/guard.ts'
 import type { Passes } from '../people/passes.ts'

@@ -1,4 +1,4 @@
-import { slug } from '@tadka/contract/record'
+import { slug } from '@tadka/contract/stream'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import type { Services } from '../app/services.ts'

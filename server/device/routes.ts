@@ -1,5 +1,5 @@
 import { eventsBody, newDevice } from '@tadka/contract/device'
-import { slug } from '@tadka/contract/record'
+import { slug } from '@tadka/contract/stream'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'

@@ -1,6 +1,6 @@
 import { Readable } from 'node:stream'
 import { importQuery } from '@tadka/contract/logger'
-import { slug, words } from '@tadka/contract/record'
+import { slug, words } from '@tadka/contract/stream'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'

@@ -1,5 +1,5 @@
 import { changedPersonBody, newPersonBody, ownSecretBody, pinResetBody } from '@tadka/contract/people'
-import { slug } from '@tadka/contract/record'
+import { slug } from '@tadka/contract/stream'
 import { freeSlug } from '@tadka/core/house'
 import { mayUnlock } from '@tadka/core/rights'
 import { personFault, type PersonSet } from '@tadka/core/people'

@@ -1,5 +1,5 @@
 import { frontDoor, passwordBody, pinBody, sessionView, type FrontDoor } from '@tadka/contract/people'
-import { slug } from '@tadka/contract/record'
+import { slug } from '@tadka/contract/stream'
 import { mayUnlock } from '@tadka/core/rights'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyReply, FastifyRequest } from 'fastify'

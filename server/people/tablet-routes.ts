@@ -1,5 +1,5 @@
 import { codeView, enrolBody, newTabletBody, tabletList, tabletNameBody } from '@tadka/contract/people'
-import { slug } from '@tadka/contract/record'
+import { slug } from '@tadka/contract/stream'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'

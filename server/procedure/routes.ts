@@ -1,5 +1,5 @@
 import { enterBody, overrideBody } from '@tadka/contract/procedure'
-import { type DraftOutcome, slug } from '@tadka/contract/record'
+import { type DraftOutcome, slug } from '@tadka/contract/stream'
 import {
   findProcedure,
   mayOverride,

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto'
-import { checkContents, checkDraft, type DraftOutcome } from '@tadka/contract/record'
+import { checkContents, checkDraft } from '@tadka/contract/record'
+import { type DraftOutcome } from '@tadka/contract/stream'
 import { dayOf } from '@tadka/core/duty'
 import type { Role } from '@tadka/core/rights'
 import { instant } from '@tadka/core/quantity'

@@ -1,4 +1,4 @@
-import { slug } from '@tadka/contract/record'
+import { slug } from '@tadka/contract/stream'
 import { signBody } from '@tadka/contract/people'
 import { boundsOfDay, dayLeft, dayOf, type DayLeft } from '@tadka/core/duty'
 import type { StationState } from '@tadka/core/procedure'

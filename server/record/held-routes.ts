@@ -1,4 +1,5 @@
-import { decideBody, heldList, slug, type DraftOutcome } from '@tadka/contract/record'
+import { decideBody, heldList } from '@tadka/contract/record'
+import { slug, type DraftOutcome } from '@tadka/contract/stream'
 import { permissionFor } from '@tadka/core/record'
 import { may } from '@tadka/core/rights'
 import { Refusal } from '@tadka/core/refusal'

@@ -1,4 +1,4 @@
-import { slug } from '@tadka/contract/record'
+import { slug } from '@tadka/contract/stream'
 import { asJudged } from '@tadka/core/record'
 import { type AnyRecord } from '@tadka/core/stream'
 import { stringify } from 'csv-stringify/sync'

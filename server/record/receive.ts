@@ -1,4 +1,4 @@
-import type { batchBody, DraftOutcome } from '@tadka/contract/record'
+import type { batchBody, DraftOutcome } from '@tadka/contract/stream'
 import { clockOffsetOf, type AnyDraft } from '@tadka/core/stream'
 import type { z } from 'zod'
 import type { Services } from '../app/services.ts'

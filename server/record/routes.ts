@@ -1,4 +1,5 @@
-import { batchBody, headBody, slug } from '@tadka/contract/record'
+import { batchBody, slug } from '@tadka/contract/stream'
+import { headBody } from '@tadka/contract/record'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'

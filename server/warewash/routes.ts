@@ -1,4 +1,4 @@
-import { slug } from '@tadka/contract/record'
+import { slug } from '@tadka/contract/stream'
 import { deliveryBody } from '@tadka/contract/warewash'
 import type { SiteSet } from '@tadka/core/house'
 import { Refusal } from '@tadka/core/refusal'

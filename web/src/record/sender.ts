@@ -1,4 +1,4 @@
-import type { DraftOutcome } from '@tadka/contract/record'
+import type { DraftOutcome } from '@tadka/contract/stream'
 import type { AnyDraft } from '@tadka/core/stream'
 import { Refusal, type RefusalWire } from '@tadka/core/refusal'
 import { computed, ref, shallowRef, triggerRef } from 'vue'

@@ -1,10 +1,22 @@
 import { z } from 'zod'
-import { slug, words } from './envelope.ts'
+import { slug, words } from '../stream/envelope.ts'
+import { runPlain, stepKey } from './runs.ts'
+import { procedureSchema } from './schemas.ts'
 
 const why = words(500).min(3)
 
 /** What becomes of a station outside of its runs. */
 export const stationPayloads = {
+  'procedure.set@1': z.strictObject({ document: procedureSchema }),
+  'follow-up.closed@1': z.strictObject({ ...runPlain, step: stepKey, note: words(300) }),
+  'count.read@1': z.strictObject({
+    station: slug,
+    of: z.enum(['racks', 'shots', 'litres', 'cycles']),
+    total: z.number().min(0).max(1e9),
+  }),
+  'sign.seen@1': z.strictObject({ station: slug, sign: slug, note: words(300) }),
+  'station.laid-up@1': z.strictObject({ station: slug, reason: words(300).min(3) }),
+  'station.back@1': z.strictObject({ station: slug }),
   'station.stopped@1': z.strictObject({ station: slug, reason: why }),
   'station.returned@1': z.strictObject({ station: slug, mended: why, proof: why }),
   'station.observed@1': z.strictObject({

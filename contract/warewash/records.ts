@@ -1,7 +1,7 @@
 import { waysOn } from '@tadka/core/warewash'
 import { z } from 'zod'
-import { instantMs, slug, words } from './envelope.ts'
-import { judgement } from './reading.ts'
+import { instantMs, slug, words } from '../stream/envelope.ts'
+import { judgement } from '../reading/records.ts'
 
 const figure = z.number().nullable()
 const racks = z.number().int().min(-1000).max(1000)

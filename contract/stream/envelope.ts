@@ -1,3 +1,4 @@
+import { subjectKinds } from '@tadka/core/stream'
 import { z } from 'zod'
 
 /** States are kept by what they are called: a name that every object has already would be found where nothing is. */
@@ -19,24 +20,7 @@ const storable = (value: string) => !value.includes('\0') && !/\p{Surrogate}/u.t
 export const words = (max: number) =>
   z.string().max(max).refine(storable, 'holds a character that cannot be stored')
 
-export const subjectKind = z.enum([
-  'site',
-  'station',
-  'run',
-  'bath',
-  'case',
-  'product',
-  'instrument',
-  'rule',
-  'procedure',
-  'spare',
-  'shift',
-  'roster',
-  'crew',
-  'plan',
-  'dish',
-  'logger',
-])
+export const subjectKind = z.enum(subjectKinds)
 export const subjectRef = z.strictObject({ kind: subjectKind, id: slug })
 
 /** A draft before its payload is looked at. */

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { freeKey, slug, words } from './envelope.ts'
+import { freeKey, slug, words } from '../stream/envelope.ts'
 import {
   dishMachineReading,
   hotWaterReading,
@@ -64,7 +64,7 @@ const place = {
   local: z.array(localRule).max(50).optional(),
 }
 
-export const readingTaken = z.discriminatedUnion('what', [
+const readingTaken = z.discriminatedUnion('what', [
   z.strictObject({
     ...place,
     what: z.literal('sanitizer'),
@@ -87,3 +87,5 @@ export const readingTaken = z.discriminatedUnion('what', [
   z.strictObject({ ...place, what: z.literal('hot-water'), reading: hotWaterReading }),
   z.strictObject({ ...place, what: z.literal('wash-water'), reading: washWaterReading }),
 ])
+
+export const readingPayloads = { 'reading.taken@1': readingTaken }

@@ -1,6 +1,6 @@
 import { delimiters, encodings, measures, timeOrders, unitsFor, type LoggerUnit } from '@tadka/core/logger'
 import { z } from 'zod'
-import { instantMs, slug, words } from './envelope.ts'
+import { instantMs, slug, words } from '../stream/envelope.ts'
 
 const column = z.number().int().min(0).max(500)
 const units = [...new Set(Object.values(unitsFor).flat())] as [LoggerUnit, ...LoggerUnit[]]

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { facets, procedureSchema } from '../procedure/schemas.ts'
-import { freeKey, freeName, instantMs, slug, words } from './envelope.ts'
+import { facets, procedureSchema } from './schemas.ts'
+import { freeKey, freeName, instantMs, slug, words } from '../stream/envelope.ts'
 
 export const runPlain = { run: slug, station: slug }
 export const stepKey = freeName(/^[a-z0-9-]+(\.[a-z0-9-]+)*$/, 100)

@@ -1,0 +1,18 @@
+import { z } from 'zod'
+import { slug, words } from '../stream/envelope.ts'
+
+const mL = z.number().min(0).max(1e7)
+
+export const casePayloads = {
+  'case.action@1': z.strictObject({
+    case: slug,
+    station: slug.nullable(),
+    run: slug.nullable(),
+    bath: slug.nullable(),
+    did: z.enum(['strengthened', 'weakened', 'drained-refilled', 'remixed', 'discarded', 'other']),
+    amount: mL.nullable(),
+    unit: z.enum(['mL', 'g', 'pieces', 'share']).optional(),
+    note: words(500),
+  }),
+  'case.closed@1': z.strictObject({ case: slug, station: slug.nullable(), reason: words(500).min(3) }),
+}

@@ -1,0 +1,71 @@
+import { contactKinds, sharedPlaces } from '@tadka/core/house'
+import { z } from 'zod'
+import { slug, words } from '../stream/envelope.ts'
+
+/** Local wall-clock time; past midnight it is written past 24:00. */
+export const localTime = z.string().regex(/^([0-2]\d|3[0-5]):[0-5]\d$/)
+
+export const siteSet = z.strictObject({
+  name: words(80),
+  timeZone: z.string().max(64).refine(isTimeZone, 'is not a time zone'),
+  country: z
+    .string()
+    .regex(/^[A-Z]{2}$/)
+    .optional(),
+  hours: z.partialRecord(
+    z.enum(['1', '2', '3', '4', '5', '6', '7']),
+    z.strictObject({ open: localTime, close: localTime }),
+  ),
+  closedDays: z.array(z.iso.date()).max(400),
+  sailings: z
+    .array(
+      z.strictObject({
+        departs: localTime,
+        days: z.array(z.number().int().min(1).max(7)),
+        load: z.number().min(0).max(10),
+      }),
+    )
+    .max(100),
+  units: z.enum(['metric', 'us']),
+  freshHours: z.number().min(0).max(48),
+  emergencyNumber: words(40),
+  contacts: z
+    .array(
+      z.strictObject({
+        kind: z.enum(contactKinds),
+        name: words(80).min(1),
+        phone: words(40).min(2),
+      }),
+    )
+    .max(12)
+    .optional(),
+  schools: z.record(slug, slug).optional(),
+  bath: z
+    .strictObject({ testHours: z.number().positive().max(48), changeHours: z.number().positive().max(48) })
+    .optional(),
+  counters: z
+    .array(
+      z.strictObject({
+        id: slug,
+        name: words(80).min(1),
+        quiet: z.number().int().min(0).max(50),
+        rush: z.number().int().min(0).max(50),
+      }),
+    )
+    .max(5)
+    .optional(),
+  shared: z.partialRecord(z.enum(sharedPlaces), z.number().int().min(0).max(50)).optional(),
+  keepUp: z
+    .array(z.strictObject({ stations: z.array(slug).max(50), mostDown: z.number().int().min(0).max(50) }))
+    .max(50)
+    .optional(),
+  lastOfAll: z.array(slug).max(50).optional(),
+})
+
+function isTimeZone(zone: string): boolean {
+  try {
+    return new Intl.DateTimeFormat('en', { timeZone: zone }).resolvedOptions().timeZone !== ''
+  } catch {
+    return false
+  }
+}

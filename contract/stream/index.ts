@@ -1,0 +1,1 @@
+export { batchBody, draftEnvelope, instantMs, slug, words, type DraftOutcome } from './envelope.ts'
