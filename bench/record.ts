@@ -7,8 +7,8 @@ import { migrate } from '../server/db/migrate.ts'
 import { openPool, type Pool } from '../server/db/pool.ts'
 import { site as demoSite } from '../server/demo/house.ts'
 import { stations } from '../server/demo/products.ts'
-import { appendBatch } from '../server/record/append.ts'
-import { AppendMemory } from '../server/record/memory.ts'
+import { appendBatch } from '../server/stream/append.ts'
+import { AppendMemory } from '../server/stream/memory.ts'
 import { median, report } from './report.ts'
 
 /**

@@ -38,7 +38,7 @@ export const folders: readonly Folder[] = [
   },
   {
     name: 'append',
-    mutate: ['server/record/{append,judge-draft,as-of}.ts', 'server/procedure/contact-entry.ts'],
+    mutate: ['server/stream/{append,judge-draft,as-of,contact-entry}.ts'],
     tests: [
       'server/test/{records,guards,judging,clean,odd-drafts}.test.ts',
       'server/test/{appending,contact-entry,as-of,processes}.test.ts',

@@ -26,7 +26,7 @@ import { peopleRoutes } from '../people/routes.ts'
 import { tabletRoutes } from '../people/tablet-routes.ts'
 import { EventHub } from '../record/events.ts'
 import { keepUp, peopleOnRecord } from '../record/keep-up.ts'
-import { SiteQueue } from '../record/queue.ts'
+import { SiteQueue } from '../stream/queue.ts'
 import { dayRoutes } from '../record/day-routes.ts'
 import { logRoutes } from '../record/log-routes.ts'
 import { planRoutes } from '../plan/routes.ts'
@@ -43,7 +43,7 @@ import { installErrors } from './errors.ts'
 import { countIn } from './metrics.ts'
 import { healthRoutes } from './health-routes.ts'
 import { trustRoutes } from './trust-routes.ts'
-import type { Services } from './services.ts'
+import type { Services } from '../services/services.ts'
 
 export interface AppOptions {
   readonly databaseUrl: string

@@ -3,7 +3,7 @@ import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import type { Metrics } from './metrics.ts'
-import type { Services } from './services.ts'
+import type { Services } from '../services/services.ts'
 
 /** With less the database stops in the middle of what it writes, bytes. */
 const leastRoom = 24 * 1024 * 1024

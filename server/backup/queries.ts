@@ -1,5 +1,5 @@
 import type { Client, Pool } from '../db/pool.ts'
-import type { Head } from '../record/heads.ts'
+import type { Head } from '../stream/heads.ts'
 
 export interface Backup {
   /** Milliseconds UTC. */

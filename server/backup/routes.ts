@@ -1,7 +1,7 @@
 import { slug } from '@tadka/contract/stream'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
-import type { Services } from '../app/services.ts'
+import type { Services } from '../services/services.ts'
 import { lastBackup } from './queries.ts'
 
 export const backupRoutes =

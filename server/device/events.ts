@@ -2,9 +2,9 @@ import { createHash } from 'node:crypto'
 import type { DeviceEvent, DeviceEvents } from '@tadka/contract/device'
 import type { AnyDraft } from '@tadka/core/stream'
 import { v7 } from 'uuid'
-import type { Services } from '../app/services.ts'
+import type { Services } from '../services/services.ts'
 import { inSite } from '../db/transaction.ts'
-import { appendBatch } from '../record/append.ts'
+import { appendBatch } from '../stream/append.ts'
 import * as queries from './queries.ts'
 
 /** The sign by which an ice machine's panel asks for cleaning. */

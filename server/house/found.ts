@@ -4,8 +4,8 @@ import { v7 } from 'uuid'
 import type { Pool } from '../db/pool.ts'
 import { changeRights, personChange, secretChange } from '../people/rights.ts'
 import { tokenHash } from '../people/secrets.ts'
-import { appendBatch, refusalIn } from '../record/append.ts'
-import type { SiteQueue } from '../record/queue.ts'
+import { appendBatch, refusalIn } from '../stream/append.ts'
+import type { SiteQueue } from '../stream/queue.ts'
 
 export interface Founding {
   readonly id: string

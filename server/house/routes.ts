@@ -1,7 +1,7 @@
 import { foundBody, sessionView } from '@tadka/contract/people'
 import { freeSlug, type SiteSet } from '@tadka/core/house'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
-import type { Services } from '../app/services.ts'
+import type { Services } from '../services/services.ts'
 import { enrolBrowser, enterSession } from '../people/enter.ts'
 import { Waits } from '../people/waits.ts'
 import { foundSite } from './found.ts'

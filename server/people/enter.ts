@@ -1,6 +1,6 @@
 import type { SessionView } from '@tadka/contract/people'
 import type { FastifyReply, FastifyRequest } from 'fastify'
-import type { Services } from '../app/services.ts'
+import type { Services } from '../services/services.ts'
 import { enrolledTablet, sessionCookie, tabletCookie, tabletOf, type Tablet } from './guard.ts'
 import type { PersonRow } from './queries.ts'
 import { changeRights, tabletChange } from './rights.ts'

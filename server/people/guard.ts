@@ -73,3 +73,9 @@ export class Guard {
 
 /** Clocks and sign-ins do not agree to the second. */
 export const draftSlackMs = 120_000
+
+declare module '../services/services.ts' {
+  interface Services {
+    readonly guard: Guard
+  }
+}

@@ -98,3 +98,9 @@ export async function stayByPassAlone(pool: Pool, claims: Claims): Promise<Stay 
   const values = [site, person, device, since, session, sessionMs]
   return (await pool.query<Stay>(sql, values)).rows[0] ?? null
 }
+
+declare module '../services/services.ts' {
+  interface Services {
+    readonly passes: Passes
+  }
+}

@@ -69,3 +69,9 @@ export class Pins {
     this.#waits.clearWhere((key) => key.startsWith(`${site} `) && key.endsWith(` ${id}`))
   }
 }
+
+declare module '../services/services.ts' {
+  interface Services {
+    readonly pins: Pins
+  }
+}

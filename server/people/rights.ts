@@ -3,8 +3,8 @@ import type { PersonSet, SecretSet, TabletSet } from '@tadka/core/people'
 import type { RecordType, SubjectRef } from '@tadka/core/stream'
 import { v7 } from 'uuid'
 import type { Pool } from '../db/pool.ts'
-import { appendBatch, refusalIn } from '../record/append.ts'
-import type { SiteQueue } from '../record/queue.ts'
+import { appendBatch, refusalIn } from '../stream/append.ts'
+import type { SiteQueue } from '../stream/queue.ts'
 import { hashSecret } from './secrets.ts'
 
 interface Change {

@@ -4,8 +4,8 @@ import type { CrewSet, ProductSet, RosterSet, SiteSet } from '@tadka/core/house'
 import type { PlanState } from '@tadka/core/plan'
 import { dutyInputs, type DishState } from '@tadka/core/warewash'
 import type { Pool } from '../db/pool.ts'
-import { headOf } from '../record/heads.ts'
-import { snapshot } from '../record/queries.ts'
+import { headOf } from '../stream/heads.ts'
+import { snapshot } from '../stream/queries.ts'
 import type { FeedSource } from './feed.ts'
 
 /** What calendars of a site are made from, for everybody of it. */

@@ -9,7 +9,7 @@ import {
   type RunState,
 } from '@tadka/core/procedure'
 import type { Pool } from '../db/pool.ts'
-import { lessonsOf } from '../record/lessons.ts'
+import { lessonsOf } from '../stream/lessons.ts'
 
 const learnedMs = 60 * 86_400_000
 const learnedRuns = 1500

@@ -15,10 +15,10 @@ import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { v7 } from 'uuid'
 import { z } from 'zod'
-import type { Services } from '../app/services.ts'
+import type { Services } from '../services/services.ts'
 import { findPerson } from '../people/queries.ts'
-import { appendBatch } from '../record/append.ts'
-import { stateOf } from '../record/queries.ts'
+import { appendBatch } from '../stream/append.ts'
+import { stateOf } from '../stream/queries.ts'
 import { runsBetween } from './queries.ts'
 
 const site = z.object({ site: slug })

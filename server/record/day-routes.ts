@@ -9,11 +9,11 @@ import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { v7 } from 'uuid'
 import { z } from 'zod'
-import type { Services } from '../app/services.ts'
-import { appendBatch } from './append.ts'
+import type { Services } from '../services/services.ts'
+import { appendBatch } from '../stream/append.ts'
 import { amendedSince, casesOpenBefore, hoursWithRecords, runsTouching } from './day-queries.ts'
-import { headOf } from './heads.ts'
-import * as queries from './queries.ts'
+import { headOf } from '../stream/heads.ts'
+import * as queries from '../stream/queries.ts'
 
 const site = z.object({ site: slug })
 const oneDay = site.extend({ day: z.iso.date() })

@@ -110,3 +110,9 @@ export class EventHub {
     await this.#listener?.end().catch(() => {})
   }
 }
+
+declare module '../services/services.ts' {
+  interface Services {
+    readonly hub: EventHub
+  }
+}

@@ -1,6 +1,6 @@
 import type { ServerResponse } from 'node:http'
 import type { Pool } from '../db/pool.ts'
-import { linksOf, type LinkRow } from './queries.ts'
+import { linksOf, type LinkRow } from '../stream/queries.ts'
 
 const page = 200
 /** News that comes so soon after the last is gathered, and told together; ms. */

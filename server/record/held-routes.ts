@@ -5,9 +5,9 @@ import { may } from '@tadka/core/rights'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
-import type { Services } from '../app/services.ts'
+import type { Services } from '../services/services.ts'
 import { everyoneOf } from '../people/queries.ts'
-import { appendBatch } from './append.ts'
+import { appendBatch } from '../stream/append.ts'
 import { decide, heldDraft, undecided, type HeldDraft } from './held.ts'
 
 const site = z.object({ site: slug })

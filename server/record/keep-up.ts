@@ -2,8 +2,8 @@ import { foldsVersion } from '@tadka/core/record'
 import type { Pool } from '../db/pool.ts'
 import { allSites, peopleWithoutRecord } from '../people/queries.ts'
 import { changeRights, keptSecretChange, personChange } from '../people/rights.ts'
-import { SiteQueue } from './queue.ts'
-import { rebuildSite } from './rebuild.ts'
+import { SiteQueue } from '../stream/queue.ts'
+import { rebuildSite } from '../stream/rebuild.ts'
 
 /**
  * Folds every site's states anew where they were kept by another version of the folds, as after an update. Records are never

@@ -4,9 +4,9 @@ import { type AnyRecord } from '@tadka/core/stream'
 import { stringify } from 'csv-stringify/sync'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
-import type { Services } from '../app/services.ts'
+import type { Services } from '../services/services.ts'
 import { csvColumns, csvRow } from './csv.ts'
-import * as queries from './queries.ts'
+import * as queries from '../stream/queries.ts'
 
 const site = z.object({ site: slug })
 const whole = z.coerce.number().int().min(0)

@@ -3,7 +3,7 @@ import { slug } from '@tadka/contract/stream'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
-import type { Services } from '../app/services.ts'
+import type { Services } from '../services/services.ts'
 import { inSite } from '../db/transaction.ts'
 
 const params = z.object({ site: slug, sha256: z.string().regex(/^[0-9a-f]{64}$/) })

@@ -1,9 +1,9 @@
 import type { batchBody, DraftOutcome } from '@tadka/contract/stream'
 import { clockOffsetOf, type AnyDraft } from '@tadka/core/stream'
 import type { z } from 'zod'
-import type { Services } from '../app/services.ts'
+import type { Services } from '../services/services.ts'
 import { authorizeDraft, type Senders } from '../people/draft-access.ts'
-import { appendBatch } from './append.ts'
+import { appendBatch } from '../stream/append.ts'
 import { hold, isHoldable, type HeldDraft } from './held.ts'
 
 /**

@@ -1,6 +1,6 @@
 import { type BathState, lossOf } from '@tadka/core/bath'
 import type { Pool } from '../db/pool.ts'
-import { lessonsOf } from '../record/lessons.ts'
+import { lessonsOf } from '../stream/lessons.ts'
 
 /** How far back baths are learned from. */
 const learnedMs = 120 * 86_400_000

@@ -3,8 +3,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openPool, type Pool } from '../db/pool.ts'
 import { site as demoSite, siteId } from '../demo/house.ts'
 import { products, stations } from '../demo/products.ts'
-import { appendBatch } from '../record/append.ts'
-import { asOf } from '../record/as-of.ts'
+import { appendBatch } from '../stream/append.ts'
+import { asOf } from '../stream/as-of.ts'
 import { draft, testDatabase, type TestDatabase } from './server.ts'
 
 const [first, second] = [1_000_000, 2_000_000]

@@ -2,7 +2,7 @@ import { latestProcedure, type Procedure } from '@tadka/core/procedure'
 import type { AnyDraft } from '@tadka/core/stream'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { products, stations } from '../demo/products.ts'
-import { checkContactEntry } from '../procedure/contact-entry.ts'
+import { checkContactEntry } from '../stream/contact-entry.ts'
 import { openPool, type Pool } from '../db/pool.ts'
 import { draft, testDatabase, type TestDatabase } from './server.ts'
 

@@ -10,7 +10,7 @@ import { demoHistory } from '../demo/history.ts'
 import { randomFrom } from '@tadka/core/plan'
 import { site, siteId } from '../demo/house.ts'
 import { stations } from '../demo/products.ts'
-import { statesOfKind } from '../record/queries.ts'
+import { statesOfKind } from '../stream/queries.ts'
 import { testServer, type TestServer } from './server.ts'
 
 const now = Date.parse('2026-11-26T22:40:00Z')

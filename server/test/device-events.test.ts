@@ -6,8 +6,8 @@ import { eventGateway, type Reported } from '@tadka/devices'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openPool, type Pool } from '../db/pool.ts'
 import { siteId } from '../demo/house.ts'
-import { headOf } from '../record/heads.ts'
-import { stateOf } from '../record/queries.ts'
+import { headOf } from '../stream/heads.ts'
+import { stateOf } from '../stream/queries.ts'
 import { ask, signIn, testServer, type TestServer } from './server.ts'
 
 let server: TestServer

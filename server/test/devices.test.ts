@@ -3,7 +3,7 @@ import type { DishState } from '@tadka/core/warewash'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openPool, type Pool } from '../db/pool.ts'
 import { siteId } from '../demo/house.ts'
-import { stateOf } from '../record/queries.ts'
+import { stateOf } from '../stream/queries.ts'
 import { verifySite } from '../record/verify/verify.ts'
 import { ask, draft, newDishMachine, signIn, testServer, type TestServer } from './server.ts'
 

@@ -2,7 +2,7 @@ import type { AnyRecord } from '@tadka/core/stream'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { siteId } from '../demo/house.ts'
 import { mostStreams } from '../record/events.ts'
-import { headOf } from '../record/heads.ts'
+import { headOf } from '../stream/heads.ts'
 import { openPool } from '../db/pool.ts'
 import { signIn, started, testServer, type TestServer } from './server.ts'
 

@@ -3,7 +3,7 @@ import type { AnyRecord } from '@tadka/core/stream'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { siteId } from '../demo/house.ts'
 import { csvColumns, csvRow } from '../record/csv.ts'
-import { sha256 } from '../record/append.ts'
+import { sha256 } from '../stream/append.ts'
 import { ask, draft, signIn, started, testServer, type TestServer } from './server.ts'
 
 let server: TestServer

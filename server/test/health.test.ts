@@ -1,7 +1,7 @@
 import type { FastifyInstance } from 'fastify'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { buildApp } from '../app/app.ts'
-import { headOf } from '../record/heads.ts'
+import { headOf } from '../stream/heads.ts'
 import { siteId } from '../demo/house.ts'
 import { ask, onTablet, signIn, started, testServer, type TestServer } from './server.ts'
 

@@ -1,7 +1,7 @@
 import type { AnyDraft } from '@tadka/core/stream'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { siteId } from '../demo/house.ts'
-import { headOf } from '../record/heads.ts'
+import { headOf } from '../stream/heads.ts'
 import { verifySite } from '../record/verify/verify.ts'
 import { ask, draft, enrolTestTablet, onTablet, signIn, testServer, type TestServer } from './server.ts'
 

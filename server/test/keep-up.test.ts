@@ -3,7 +3,7 @@ import { foldsVersion } from '@tadka/core/record'
 import { openPool, type Pool } from '../db/pool.ts'
 import { siteId } from '../demo/house.ts'
 import { keepUp, peopleOnRecord } from '../record/keep-up.ts'
-import { stateOf } from '../record/queries.ts'
+import { stateOf } from '../stream/queries.ts'
 import { verifySite } from '../record/verify/verify.ts'
 import { testServer, type TestServer } from './server.ts'
 

@@ -1,7 +1,7 @@
 import type { BathState } from '@tadka/core/bath'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { siteId } from '../demo/house.ts'
-import { lessonsOf } from '../record/lessons.ts'
+import { lessonsOf } from '../stream/lessons.ts'
 import { learnedBySite } from '../plan/learned.ts'
 import { lossesOf } from '../solution/losses.ts'
 import { ask, signIn, testServer, type TestServer } from './server.ts'

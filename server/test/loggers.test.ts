@@ -5,8 +5,8 @@ import { csvOf, gateway, mappingOf, rackStream, samplesIn } from '@tadka/devices
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openPool, type Pool } from '../db/pool.ts'
 import { siteId } from '../demo/house.ts'
-import { headOf } from '../record/heads.ts'
-import { stateOf } from '../record/queries.ts'
+import { headOf } from '../stream/heads.ts'
+import { stateOf } from '../stream/queries.ts'
 import { verifySite } from '../record/verify/verify.ts'
 import { ask, draft, newDishMachine, signIn, testServer, type TestServer } from './server.ts'
 

@@ -9,7 +9,7 @@ import { people, siteId } from '../demo/house.ts'
 import { loadDemo } from '../demo/load.ts'
 import { tokenHash } from '../people/secrets.ts'
 import { openPool, type Pool } from '../db/pool.ts'
-import { stateOf } from '../record/queries.ts'
+import { stateOf } from '../stream/queries.ts'
 
 export interface TestDatabase {
   readonly ownerUrl: string

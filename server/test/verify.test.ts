@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openPool, type Pool } from '../db/pool.ts'
 import { siteId } from '../demo/house.ts'
-import { headOf, type Head } from '../record/heads.ts'
+import { headOf, type Head } from '../stream/heads.ts'
 import { verifyIn, verifySite } from '../record/verify/verify.ts'
 import { ask, draft, signIn, started, testServer, type TestServer } from './server.ts'
 

@@ -4,7 +4,7 @@ import { instant } from '@tadka/core/quantity'
 import { inForce, type LocalRule } from '@tadka/core/rules'
 import type { CycleLimits } from '@tadka/core/warewash'
 import type { Pool } from '../db/pool.ts'
-import { stateOf, statesOfKind } from '../record/queries.ts'
+import { stateOf, statesOfKind } from '../stream/queries.ts'
 import { limitsAt } from './cutting.ts'
 
 /** What a station's cycles are held to now, as the site's records have it; null where it is no dish machine. */

@@ -1,5 +1,5 @@
-import type { Services } from '../app/services.ts'
-import { appendBatch } from '../record/append.ts'
+import type { Services } from '../services/services.ts'
+import { appendBatch } from '../stream/append.ts'
 import { draftOf, type Judged } from './cutting.ts'
 
 /** Drafts of one batch. */

@@ -1,7 +1,7 @@
 import type { CycleTrace, Delivery, MachineNow } from '@tadka/contract/warewash'
 import { Refusal } from '@tadka/core/refusal'
 import { cycleSplitter, doorBit } from '@tadka/core/warewash'
-import type { Services } from '../app/services.ts'
+import type { Services } from '../services/services.ts'
 import type { Client } from '../db/pool.ts'
 import { inSite } from '../db/transaction.ts'
 import { emptyBlock, putInto, seconds, unpack } from './block.ts'

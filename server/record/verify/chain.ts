@@ -1,8 +1,8 @@
 import { isFault, noRecordBefore, verifyChain } from '@tadka/core/stream'
 import type { Client } from '../../db/pool.ts'
-import { sha256 } from '../append.ts'
-import { headIn } from '../heads.ts'
-import { linksAfter, type LinkRow } from '../queries.ts'
+import { sha256 } from '../../stream/append.ts'
+import { headIn } from '../../stream/heads.ts'
+import { linksAfter, type LinkRow } from '../../stream/queries.ts'
 import type { VerifyFault } from './faults.ts'
 
 const stretch = 2000

@@ -1,7 +1,7 @@
 import { concernsOf } from '@tadka/core/record'
 import { type AnyRecord, type SubjectKind, type SubjectRef } from '@tadka/core/stream'
 import type { Client } from '../../db/pool.ts'
-import type { LinkRow } from '../queries.ts'
+import type { LinkRow } from '../../stream/queries.ts'
 import { mostFaults, type VerifyFault } from './faults.ts'
 
 type Row = SubjectRef & { readonly seq: number }

@@ -1,6 +1,6 @@
 import { canonicalText, type SubjectKind } from '@tadka/core/stream'
 import type { Client } from '../../db/pool.ts'
-import { foldSubject, subjectsFiled } from '../fold-subject.ts'
+import { foldSubject, subjectsFiled } from '../../stream/fold-subject.ts'
 import { mostFaults, type VerifyFault } from './faults.ts'
 
 interface Kept {

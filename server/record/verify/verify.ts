@@ -1,7 +1,7 @@
 import { backedUpHeads } from '../../backup/queries.ts'
 import { inSite } from '../../db/transaction.ts'
 import type { Client, Pool } from '../../db/pool.ts'
-import { headsMissed, type Head } from '../heads.ts'
+import { headsMissed, type Head } from '../../stream/heads.ts'
 import { followChain } from './chain.ts'
 import { mostFaults, type VerifyFault } from './faults.ts'
 import { IndexCheck } from './index-rows.ts'

@@ -11,7 +11,7 @@ import { type AnyDraft } from '@tadka/core/stream'
 import { type ProductSet } from '@tadka/core/house'
 import { Refusal } from '@tadka/core/refusal'
 import type { Pool } from '../db/pool.ts'
-import { statesOfKind } from '../record/queries.ts'
+import { statesOfKind } from './queries.ts'
 
 type Product = Partial<ProductSet> & { readonly id: string }
 

@@ -20,3 +20,9 @@ export class SiteQueue {
     }
   }
 }
+
+declare module '../services/services.ts' {
+  interface Services {
+    readonly queue: SiteQueue
+  }
+}
