@@ -9,7 +9,7 @@ const gallery: RouteRecordRaw[] = import.meta.env.DEV
 export const places = ['shift', 'run', 'bench', 'dish', 'log', 'house'] as const
 
 const views = {
-  shift: () => import('./duty/ShiftPlace.vue'),
+  shift: () => import('./plan/ShiftPlace.vue'),
   ahead: () => import('./duty/AheadPlace.vue'),
   roster: () => import('./plan/RosterPlace.vue'),
   lists: () => import('./plan/ShiftLists.vue'),
@@ -34,7 +34,7 @@ export const router = createRouter({
   routes: [
     { path: '/', redirect: '/shift' },
     { path: '/sign-in', component: () => import('./people/SignIn.vue'), meta: { open: true } },
-    { path: '/trust', component: () => import('./people/TrustPlace.vue'), meta: { open: true } },
+    { path: '/trust', component: () => import('./house/TrustPlace.vue'), meta: { open: true } },
     { path: '/first-start', component: () => import('./house/FirstStart.vue'), meta: { open: true } },
     { path: '/shift', component: views.shift, meta: { place: 'shift' } },
     { path: '/shift/ahead', component: views.ahead, meta: { place: 'shift' } },

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { isChainLost, lostHead, moveHead, rememberHead } from '../src/record/head.ts'
+import { isChainLost, lostHead, moveHead, rememberHead } from '../src/stream/head.ts'
 import { tablet, type Tablet } from './tablet.ts'
 
 let t: Tablet

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { dark, light, type Palette } from '../src/look/palette.ts'
 import { bandScale, commonBand } from '../src/pieces/band.ts'
 import { jugMarks } from '../src/pieces/jug.ts'
-import { parseField } from '../src/solution/field.ts'
+import { parseField } from '../src/pieces/field.ts'
 
 /** Relative luminance and contrast ratio: WCAG 2.2, definitions. */
 function luminance(colour: string): number {

@@ -1,16 +1,16 @@
 import type { AnyDraft } from '@tadka/core/stream'
 import { afterAll, afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type { Kept, TabletStore } from '../src/record/tablet-store.ts'
+import type { Kept, TabletStore } from '../src/stream/tablet-store.ts'
 import { tablet } from './tablet.ts'
 
 /** Other files have opened the tablet's store already: here it is another, and what works on it is read anew. */
 const tabletStore = vi.fn<() => Promise<TabletStore | null>>()
 vi.resetModules()
-vi.doMock('../src/record/tablet-store.ts', () => ({ tabletStore }))
-const { forgetBackedUp, keep } = await import('../src/record/outbox.ts')
-const { makeSender } = await import('../src/record/sender.ts')
+vi.doMock('../src/stream/tablet-store.ts', () => ({ tabletStore }))
+const { forgetBackedUp, keep } = await import('../src/stream/outbox.ts')
+const { makeSender } = await import('../src/stream/sender.ts')
 afterAll(() => {
-  vi.doUnmock('../src/record/tablet-store.ts')
+  vi.doUnmock('../src/stream/tablet-store.ts')
   vi.resetModules()
 })
 const has = (outbox: object) => tabletStore.mockResolvedValue({ outbox } as unknown as TabletStore)

@@ -1,12 +1,22 @@
-import { type Facts, latestProcedure, pieces, type Position, type Procedure, runFold, startRun, stationFold, type StationState } from '@tadka/core/procedure'
+import {
+  type Facts,
+  latestProcedure,
+  pieces,
+  type Position,
+  type Procedure,
+  runFold,
+  startRun,
+  stationFold,
+  type StationState,
+} from '@tadka/core/procedure'
 import { point } from '@tadka/core/quantity'
 import { taken } from '@tadka/core/reading'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope } from 'vue'
-import { useSession } from '../src/people/session.ts'
+import { useSession } from '../src/rights/session.ts'
 import { useRunActs } from '../src/procedure/run-acts.ts'
 import { useRunView } from '../src/procedure/run-view.ts'
-import { useSite } from '../src/record/site.ts'
+import { useSite } from '../src/site/site.ts'
 import { tablet } from './tablet.ts'
 
 const procedure = latestProcedure('soft-serve-gravity.open') as Procedure

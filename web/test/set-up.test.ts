@@ -6,7 +6,7 @@ import { countriesIn, countryOfLanguage, weekOf } from '../src/house/countries.t
 import { emptyFounding, foundFaults, foundingOf, loginOf } from '../src/house/found-draft.ts'
 import { readHours, readLocalTime } from '../src/house/local-time.ts'
 import { stationsPicked } from '../src/house/machine-pick.ts'
-import { localeOf } from '../src/look/times.ts'
+import { localeOf } from '../src/site/times.ts'
 import { i18n } from '../src/words/index.ts'
 
 describe('a time of day', () => {

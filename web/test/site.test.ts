@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { useSession } from '../src/people/session.ts'
-import { useSite } from '../src/record/site.ts'
+import { useSession } from '../src/rights/session.ts'
+import { useSite } from '../src/site/site.ts'
 import { stored, tablet, type Tablet } from './tablet.ts'
 
 let t: Tablet

@@ -5,12 +5,12 @@ import { showMinutes } from '@tadka/core/quantity'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useProcedures } from '../procedure/procedures.ts'
-import { useTimes } from '../look/times.ts'
-import { useSession } from '../people/session.ts'
+import { useProcedures } from '../site/procedures.ts'
+import { useTimes } from '../site/times.ts'
+import { useSession } from '../rights/session.ts'
 import ReasonForm from '../pieces/ReasonForm.vue'
-import { useNames } from '../record/names.ts'
-import { useSite } from '../record/site.ts'
+import { useNames } from '../site/names.ts'
+import { useSite } from '../site/site.ts'
 
 /** What is due, most urgent first: minutes left, the rule behind it, and one button that deals with it. */
 const props = defineProps<{

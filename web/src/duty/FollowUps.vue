@@ -3,9 +3,9 @@ import type { FollowUp, StationState } from '@tadka/core/procedure'
 import { NButton, NInput, NSelect } from 'naive-ui'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useTimes } from '../look/times.ts'
-import { useNames } from '../record/names.ts'
-import { useSite } from '../record/site.ts'
+import { useTimes } from '../site/times.ts'
+import { useNames } from '../site/names.ts'
+import { useSite } from '../site/site.ts'
 
 /** What inspections asked for: replaced, regreased, a technician called; each closed with a word on what was done. */
 defineProps<{ stations: readonly StationState[] }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useTimes } from '../look/times.ts'
+import { useTimes } from '../site/times.ts'
 
 defineProps<{ x: number; top: number; base: number; now: number }>()
 const { clock } = useTimes()

@@ -4,12 +4,12 @@ import { NButton } from 'naive-ui'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
-import { useTimes } from '../look/times.ts'
-import { useSession } from '../people/session.ts'
+import { useTimes } from '../site/times.ts'
+import { useSession } from '../rights/session.ts'
 import ReasonForm from '../pieces/ReasonForm.vue'
 import VerdictMark from '../pieces/VerdictMark.vue'
-import { useNames } from '../record/names.ts'
-import { useSite } from '../record/site.ts'
+import { useNames } from '../site/names.ts'
+import { useSite } from '../site/site.ts'
 
 /** Corrective actions that stand until a recheck is in, or a shift lead closes them with a reason. */
 defineProps<{ cases: readonly CaseState[] }>()

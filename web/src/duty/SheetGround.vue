@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { area, curveBasis } from 'd3-shape'
 import { useI18n } from 'vue-i18n'
-import { useTimes } from '../look/times.ts'
+import { useTimes } from '../site/times.ts'
 import { halfHours, type Ground } from './sheet.ts'
 
 /** What lies behind the lanes of a sheet: the tide of trade, the hours, the ships. */

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute } from 'vue-router'
-import { useSite } from '../record/site.ts'
+import { useSite } from '../site/site.ts'
 import { places } from '../router.ts'
 
 const route = useRoute()

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useTimes } from '../look/times.ts'
-import { useTrust } from '../people/trust.ts'
+import { useTimes } from '../site/times.ts'
+import { useTrust } from './trust.ts'
 
 /** Until when tablets may reach this site as they do, and what to do before it ends. */
 const { t } = useI18n()

@@ -3,10 +3,10 @@ import { volumeFrom } from '@tadka/core/quantity'
 import { NButton, NInput, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useSite } from '../record/site.ts'
-import { parseField } from '../solution/field.ts'
+import { useSite } from '../site/site.ts'
+import { parseField } from '../pieces/field.ts'
 import { rightNow } from '../wire/clock.ts'
-import type { Product } from './kit.ts'
+import type { Product } from '../site/kit.ts'
 
 /** A container opened today: its dates, for the warnings that age brings. */
 const props = defineProps<{ product: Product }>()

@@ -2,15 +2,15 @@
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useTimes } from '../look/times.ts'
-import { useSession } from '../people/session.ts'
-import { useNames } from '../record/names.ts'
+import { useTimes } from '../site/times.ts'
+import { useSession } from '../rights/session.ts'
+import { useNames } from '../site/names.ts'
 import { now } from '../wire/clock.ts'
 import InstrumentCheck from './InstrumentCheck.vue'
 import InstrumentForm from './InstrumentForm.vue'
 import TypicalInstruments from './TypicalInstruments.vue'
 import { instrumentTyped, type InstrumentKind } from './instrument-draft.ts'
-import { useKit, type Kinded } from './kit.ts'
+import { useKit, type Kinded } from '../site/kit.ts'
 
 /** What the site measures with: in date or not, checked or not. */
 const { t } = useI18n()

@@ -4,9 +4,9 @@ import { isOwn, ownCopy, stepsOf, type Procedure } from '@tadka/core/procedure'
 import { NButton, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useSession } from '../people/session.ts'
-import { useProcedures } from '../procedure/procedures.ts'
-import { useSite } from '../record/site.ts'
+import { useSession } from '../rights/session.ts'
+import { useProcedures } from '../site/procedures.ts'
+import { useSite } from '../site/site.ts'
 import OwnForm from './OwnForm.vue'
 
 /** Every procedure that is known, by family: its wall chart for each station, its options, and the file to take along. */

@@ -3,13 +3,13 @@ import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute } from 'vue-router'
-import { useTimes } from '../look/times.ts'
-import { useSession } from '../people/session.ts'
-import { useSite } from '../record/site.ts'
+import { useTimes } from '../site/times.ts'
+import { useSession } from '../rights/session.ts'
+import { useSite } from '../site/site.ts'
 import { useDoseWords } from '../solution/dose-words.ts'
 import ContainerForm from './ContainerForm.vue'
 import LabelForm from './LabelForm.vue'
-import { useKit, type Product } from './kit.ts'
+import { useKit, type Product } from '../site/kit.ts'
 
 /** The labels: what each product is for, its dose, its limits, and what it must not meet. */
 const { t } = useI18n()

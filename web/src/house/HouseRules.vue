@@ -11,9 +11,9 @@ import {
 import { NButton, useMessage } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useTimes } from '../look/times.ts'
-import { useSession } from '../people/session.ts'
-import { useSite } from '../record/site.ts'
+import { useTimes } from '../site/times.ts'
+import { useSession } from '../rights/session.ts'
+import { useSite } from '../site/site.ts'
 import { now, rightNow } from '../wire/clock.ts'
 import RuleForm from './RuleForm.vue'
 

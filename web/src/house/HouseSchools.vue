@@ -4,7 +4,7 @@ import { chosenSchool, schools } from '@tadka/core/rules'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { parseField } from '../solution/field.ts'
+import { parseField } from '../pieces/field.ts'
 import ChoicePick from '../pieces/ChoicePick.vue'
 import { useSiteSet } from './site-set.ts'
 

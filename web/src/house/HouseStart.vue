@@ -2,8 +2,8 @@
 import type { Missing } from '@tadka/core/procedure'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useNames } from '../record/names.ts'
-import { useSession } from '../people/session.ts'
+import { useNames } from '../site/names.ts'
+import { useSession } from '../rights/session.ts'
 import { useSetUp } from './set-up.ts'
 
 /** The set-up at a glance: each part with what it has, what is missing, and the way to it. */

@@ -5,13 +5,13 @@ import { dispenserDrift } from '@tadka/core/solution'
 import { NButton, NInput, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useTimes } from '../look/times.ts'
+import { useTimes } from '../site/times.ts'
 import VerdictMark from '../pieces/VerdictMark.vue'
-import { useNames } from '../record/names.ts'
-import { useSite } from '../record/site.ts'
-import { parseField } from '../solution/field.ts'
+import { useNames } from '../site/names.ts'
+import { useSite } from '../site/site.ts'
+import { parseField } from '../pieces/field.ts'
 import { rightNow } from '../wire/clock.ts'
-import { useKit, type Kinded } from './kit.ts'
+import { useKit, type Kinded } from '../site/kit.ts'
 
 /** A thermometer in melting ice, or a dispenser into a cylinder: checked, and what its checks tell together. */
 const props = defineProps<{ instrument: Kinded<'thermometer'> | Kinded<'dispenser'> }>()

@@ -3,7 +3,7 @@ import { volumeUnits } from '@tadka/core/quantity'
 import { NButton, NSelect, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useSite } from '../record/site.ts'
+import { useSite } from '../site/site.ts'
 import { newId } from '../wire/device.ts'
 import {
   emptyInstrument,
@@ -18,7 +18,7 @@ import {
   type InstrumentDraft,
   type InstrumentFault,
 } from './instrument-draft.ts'
-import { useKit, type Kinded } from './kit.ts'
+import { useKit, type Kinded } from '../site/kit.ts'
 import ChoiceField from './ChoiceField.vue'
 import TextField from './TextField.vue'
 import './form.css'

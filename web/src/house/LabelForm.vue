@@ -5,9 +5,9 @@ import { chemicalClasses, type ChemicalClass } from '@tadka/core/solution'
 import { NButton, NCheckbox, NSelect, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useSite } from '../record/site.ts'
+import { useSite } from '../site/site.ts'
 import { newId } from '../wire/device.ts'
-import { useKit, type Product } from './kit.ts'
+import { useKit, type Product } from '../site/kit.ts'
 import {
   emptyLabel,
   emptyUse,

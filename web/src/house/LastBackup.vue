@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useTimes } from '../look/times.ts'
-import { useSession } from '../people/session.ts'
+import { useTimes } from '../site/times.ts'
+import { useSession } from '../rights/session.ts'
 import { ask } from '../wire/api.ts'
 import { now } from '../wire/clock.ts'
 

@@ -3,7 +3,7 @@ import { ownNumbers, withNumbers, type Procedure } from '@tadka/core/procedure'
 import { NButton, NInput, NSelect } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { parseField } from '../solution/field.ts'
+import { parseField } from '../pieces/field.ts'
 import { useContactCheck } from './contact-check.ts'
 import './form.css'
 

@@ -3,8 +3,8 @@ import type { CrewSet, SiteSet } from '@tadka/core/house'
 import { NButton, NSelect } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useProcedures } from '../procedure/procedures.ts'
-import { useSite } from '../record/site.ts'
+import { useProcedures } from '../site/procedures.ts'
+import { useSite } from '../site/site.ts'
 import { useFamilyName } from './family-name.ts'
 
 /** What a person is signed off for, what they learn, and which counters they can serve: the shift is planned by it. */

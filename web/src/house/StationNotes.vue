@@ -4,10 +4,10 @@ import type { Counted } from '@tadka/core/house'
 import { NButton, NInput, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useTimes } from '../look/times.ts'
-import { useSession } from '../people/session.ts'
-import { useSite } from '../record/site.ts'
-import { parseField } from '../solution/field.ts'
+import { useTimes } from '../site/times.ts'
+import { useSession } from '../rights/session.ts'
+import { useSite } from '../site/site.ts'
+import { parseField } from '../pieces/field.ts'
 
 /** What makes work fall due besides the clock: what was seen, what was counted, and whether it is in service at all. */
 const props = defineProps<{ station: StationState }>()

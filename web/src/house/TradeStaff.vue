@@ -2,7 +2,7 @@
 import { NButton, NInput, NInputNumber, NSelect } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useSite } from '../record/site.ts'
+import { useSite } from '../site/site.ts'
 import DraftRow from './DraftRow.vue'
 import { mostCounters, sharedThings, type TradeDraft } from './trade-draft.ts'
 

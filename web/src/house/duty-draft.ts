@@ -1,5 +1,5 @@
 import type { Counted, StationDuty, Trigger } from '@tadka/core/house'
-import { parseField } from '../solution/field.ts'
+import { parseField } from '../pieces/field.ts'
 
 /** A duty as it is typed: what it asks, and one figure or word, by its kind. */
 export interface DutyRow {

@@ -1,7 +1,7 @@
 import { millilitres, volumeFrom, volumeIn, type VolumeUnit } from '@tadka/core/quantity'
 import type { InstrumentSet } from '@tadka/core/house'
 import type { Agent } from '@tadka/core/rules'
-import { parseField } from '../solution/field.ts'
+import { parseField } from '../pieces/field.ts'
 
 export type InstrumentKind = InstrumentSet['kind']
 export const instrumentKinds = [

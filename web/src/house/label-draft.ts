@@ -21,8 +21,8 @@ import {
   type Supply,
   type Worded,
 } from '@tadka/core/solution'
-import type { Product } from './kit.ts'
-import { parseField } from '../solution/field.ts'
+import type { Product } from '../site/kit.ts'
+import { parseField } from '../pieces/field.ts'
 
 /** One use on a label, as it is typed. Temperatures in °C and °F as the label pairs them; empty: the label is silent. */
 export interface UseDraft {

@@ -2,7 +2,7 @@ import { instant, type Instant, type Interval, type UnitSystem } from '@tadka/co
 import { whatIf, type Changed, type ReadingTaken } from '@tadka/core/reading'
 import { type AnyRecord } from '@tadka/core/stream'
 import { codeSections, judgedQuantities, type JudgedQuantity, type LocalRule } from '@tadka/core/rules'
-import { parseField } from '../solution/field.ts'
+import { parseField } from '../pieces/field.ts'
 import { ask } from '../wire/api.ts'
 
 /** A local rule as it is typed. `replaces` is a section, or empty for a limit that is added. */

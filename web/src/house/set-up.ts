@@ -3,11 +3,11 @@ import { dayOf } from '@tadka/core/duty'
 import { instant } from '@tadka/core/quantity'
 import type { InstrumentSet, SiteSet } from '@tadka/core/house'
 import { computed } from 'vue'
-import { useSession } from '../people/session.ts'
-import { useProcedures } from '../procedure/procedures.ts'
-import { useSite } from '../record/site.ts'
+import { useSession } from '../rights/session.ts'
+import { useProcedures } from '../site/procedures.ts'
+import { useSite } from '../site/site.ts'
 import { now } from '../wire/clock.ts'
-import { useKit } from './kit.ts'
+import { useKit } from '../site/kit.ts'
 
 /** How far the site is set up, and what it lacks. */
 export function useSetUp() {

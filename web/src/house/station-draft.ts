@@ -10,7 +10,7 @@ import {
 } from '@tadka/core/plate'
 import type { UnitSystem } from '@tadka/core/quantity'
 import { machineKinds } from '@tadka/core/warewash'
-import { parseField } from '../solution/field.ts'
+import { parseField } from '../pieces/field.ts'
 
 /** A station as it is typed. */
 export interface StationDraft {

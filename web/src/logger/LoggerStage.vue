@@ -2,7 +2,7 @@
 import { NButton, NProgress } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useTimes } from '../look/times.ts'
+import { useTimes } from '../site/times.ts'
 import FileFault from './FileFault.vue'
 import LoggerSummary from './LoggerSummary.vue'
 import TallyMarks from './TallyMarks.vue'

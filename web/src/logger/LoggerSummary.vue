@@ -2,7 +2,7 @@
 import { unitsFor, type LoggerSummary } from '@tadka/core/logger'
 import { decimals } from '@tadka/core/quantity'
 import { useI18n } from 'vue-i18n'
-import { useTimes } from '../look/times.ts'
+import { useTimes } from '../site/times.ts'
 
 /** What a file holds: its step, gaps, and the least and most of each column. */
 defineProps<{ summary: LoggerSummary }>()

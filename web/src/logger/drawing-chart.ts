@@ -1,7 +1,7 @@
 import type { LoggerDrawing } from '@tadka/contract/logger'
 import { unitsFor } from '@tadka/core/logger'
 import type { ChartConfiguration } from 'chart.js'
-import { lineOf } from '../warewash/chart-line.ts'
+import { lineOf } from '../pieces/chart-line.ts'
 
 interface Words {
   readonly names: readonly string[]

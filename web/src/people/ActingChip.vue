@@ -3,8 +3,8 @@ import { NPopover } from 'naive-ui'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
-import { useSite } from '../record/site.ts'
-import { useSession } from './session.ts'
+import { useSite } from '../site/site.ts'
+import { useSession } from '../rights/session.ts'
 
 /** Who acts, and how many records are unsent; two taps change who. */
 const session = useSession()

@@ -4,8 +4,8 @@ import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import DigitsEntry from '../pieces/DigitsEntry.vue'
 import './entry.css'
-import { useSession } from './session.ts'
-import { useRefusalText } from './refusal-text.ts'
+import { useSession } from '../rights/session.ts'
+import { useRefusalText } from '../rights/refusal-text.ts'
 
 /** Makes this browser a tablet of the site, by a code. Until then it is told no names and takes no PIN. */
 const session = useSession()

@@ -4,7 +4,7 @@ import { NSelect } from 'naive-ui'
 import { computed, watchEffect } from 'vue'
 import { useI18n } from 'vue-i18n'
 import NumberPad from '../pieces/NumberPad.vue'
-import { useSession } from './session.ts'
+import { useSession } from '../rights/session.ts'
 
 /** Somebody's own PIN, typed now: who may decide a thing, and the proof that it is them. */
 const props = defineProps<{ needs: Permission; wrong: string }>()

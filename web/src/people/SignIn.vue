@@ -6,12 +6,12 @@ import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
 import DigitsEntry from '../pieces/DigitsEntry.vue'
-import { useSite } from '../record/site.ts'
+import { useSite } from '../site/site.ts'
 import EnrolTablet from './EnrolTablet.vue'
 import './entry.css'
 import PasswordEntry from './PasswordEntry.vue'
-import { useSession } from './session.ts'
-import { useRefusalText } from './refusal-text.ts'
+import { useSession } from '../rights/session.ts'
+import { useRefusalText } from '../rights/refusal-text.ts'
 
 const session = useSession()
 const route = useRoute()

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { showMinutes } from '@tadka/core/quantity'
 import { useI18n } from 'vue-i18n'
-import { useTimes } from '../look/times.ts'
-import { useNames } from '../record/names.ts'
+import { useTimes } from '../site/times.ts'
+import { useNames } from '../site/names.ts'
 import type { Next } from './next.ts'
 
 /** For each person the next action in one sentence: what, when, and what comes then. */

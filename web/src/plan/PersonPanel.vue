@@ -3,8 +3,8 @@ import type { RosterSet } from '@tadka/core/house'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useNames } from '../record/names.ts'
-import { useSite } from '../record/site.ts'
+import { useNames } from '../site/names.ts'
+import { useSite } from '../site/site.ts'
 import { usePlanner } from './planner.ts'
 
 /** One person of the shift: reported sick, or here after all. The plan is then made anew. */

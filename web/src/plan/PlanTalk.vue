@@ -2,9 +2,9 @@
 import { NButton, NProgress } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useTimes } from '../look/times.ts'
-import { useSession } from '../people/session.ts'
-import { useNames } from '../record/names.ts'
+import { useTimes } from '../site/times.ts'
+import { useSession } from '../rights/session.ts'
+import { useNames } from '../site/names.ts'
 import { usePlanWords } from './plan-words.ts'
 import { usePlanner } from './planner.ts'
 

@@ -4,7 +4,7 @@ import { showMinutes } from '@tadka/core/quantity'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useNames } from '../record/names.ts'
+import { useNames } from '../site/names.ts'
 import { usePlanWords } from './plan-words.ts'
 import { usePlanner } from './planner.ts'
 

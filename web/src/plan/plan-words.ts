@@ -1,8 +1,8 @@
 import type { Change, Pin, Plan, PlanProblem, Refused, WayOut } from '@tadka/core/plan'
 import { showMinutes } from '@tadka/core/quantity'
 import { useI18n } from 'vue-i18n'
-import { useTimes } from '../look/times.ts'
-import { useNames } from '../record/names.ts'
+import { useTimes } from '../site/times.ts'
+import { useNames } from '../site/names.ts'
 import { worksOn } from './lanes.ts'
 import type { Look, Price } from './planner.ts'
 

@@ -19,7 +19,7 @@ import {
 import { useDebounceFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, toRaw, watch } from 'vue'
-import { useSite } from '../record/site.ts'
+import { useSite } from '../site/site.ts'
 import { now } from '../wire/clock.ts'
 import { askPlanner } from './ask-worker.ts'
 import { useShiftInput } from './input.ts'

@@ -1,7 +1,7 @@
 import { computed } from 'vue'
-import { useProcedures } from '../procedure/procedures.ts'
-import { useStepWords } from '../procedure/step-words.ts'
-import { useSite } from '../record/site.ts'
+import { useProcedures } from '../site/procedures.ts'
+import { useStepWords } from '../site/step-words.ts'
+import { useSite } from '../site/site.ts'
 import { lanesOf } from './lanes.ts'
 import { usePlanner } from './planner.ts'
 

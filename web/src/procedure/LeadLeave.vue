@@ -3,7 +3,7 @@ import { NButton, NInput, NModal } from 'naive-ui'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import LeadPin from '../people/LeadPin.vue'
-import { useSession } from '../people/session.ts'
+import { useSession } from '../rights/session.ts'
 import { ask } from '../wire/api.ts'
 import { useAsking } from '../wire/asking.ts'
 

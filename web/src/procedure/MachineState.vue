@@ -2,8 +2,8 @@
 import type { Forbidden, Position, Procedure, RunState, StationState } from '@tadka/core/procedure'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useTimes } from '../look/times.ts'
-import { useStepWords } from './step-words.ts'
+import { useTimes } from '../site/times.ts'
+import { useStepWords } from '../site/step-words.ts'
 
 /** The machine's state and what it forbids, and the steps around the current one: always in view. */
 const props = defineProps<{

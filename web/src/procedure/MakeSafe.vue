@@ -4,8 +4,8 @@ import type { AnyDraft } from '@tadka/core/stream'
 import { NButton } from 'naive-ui'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import TakeBackNow from '../record/TakeBackNow.vue'
-import { useSite } from '../record/site.ts'
+import TakeBackNow from '../site/TakeBackNow.vue'
+import { useSite } from '../site/site.ts'
 
 /** What makes a machine safe by hand, a tap each; the last one can be taken back. */
 const props = defineProps<{ station: string; safe: readonly SafeAct[] }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { useSession } from '../people/session.ts'
+import { useSession } from '../rights/session.ts'
 
 /** What is mixed and no product is entered for: said with the way to enter one. Once it is, what waited for it goes on by itself. */
 defineProps<{ use: string }>()

@@ -3,10 +3,10 @@ import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
-import RunningNow from '../duty/RunningNow.vue'
+import RunningNow from './RunningNow.vue'
 import PlaceBar from '../frame/PlaceBar.vue'
-import { useSite } from '../record/site.ts'
-import { useProcedures } from './procedures.ts'
+import { useSite } from '../site/site.ts'
+import { useProcedures } from '../site/procedures.ts'
 import { useStartRun } from './start.ts'
 
 /** What runs now, and every station with what can be started on it. */

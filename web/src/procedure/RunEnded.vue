@@ -10,8 +10,8 @@ import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { spokenLength } from '../pieces/seconds.ts'
-import { useNames } from '../record/names.ts'
-import { useStepWords } from './step-words.ts'
+import { useNames } from '../site/names.ts'
+import { useStepWords } from '../site/step-words.ts'
 
 /** A run at its end: what was done, and what of it did not happen as it must. */
 const props = defineProps<{ run: RunState; procedure: Procedure | null; station: StationState }>()

@@ -2,7 +2,7 @@
 import type { Position, RunState } from '@tadka/core/procedure'
 import { NButton, useMessage } from 'naive-ui'
 import { useI18n } from 'vue-i18n'
-import { canTakePhotos, usePhotos } from '../record/photos.ts'
+import { canTakePhotos, usePhotos } from '../site/photos.ts'
 
 /** Beneath every step: take the last one back, a photo, give the run up. */
 const props = defineProps<{ run: RunState; position: Position; before: string | null }>()

@@ -9,9 +9,9 @@ import {
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useTimes } from '../look/times.ts'
-import WhomToCall from '../house/WhomToCall.vue'
-import { useNames } from '../record/names.ts'
+import { useTimes } from '../site/times.ts'
+import WhomToCall from '../site/WhomToCall.vue'
+import { useNames } from '../site/names.ts'
 import MakeSafe from './MakeSafe.vue'
 import { useRunActs } from './run-acts.ts'
 

@@ -4,11 +4,11 @@ import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
-import { useSite } from '../record/site.ts'
+import { useSite } from '../site/site.ts'
 import { useChartWords } from './chart-words.ts'
 import { useHaveReady } from './have-ready.ts'
-import { useProcedures } from './procedures.ts'
-import { useStepWords } from './step-words.ts'
+import { useProcedures } from '../site/procedures.ts'
+import { useStepWords } from '../site/step-words.ts'
 
 /** A procedure for the wall: one station's numbers, one site's products, on a page or two. */
 const props = defineProps<{ procedure: string }>()

@@ -3,8 +3,8 @@ import { crosswise, numberOf, type Parameter, type Step } from '@tadka/core/proc
 import { measureFor } from '@tadka/core/solution'
 import { Refusal } from '@tadka/core/refusal'
 import { useI18n } from 'vue-i18n'
-import { useKit } from '../house/kit.ts'
-import { useSite } from '../record/site.ts'
+import { useKit } from '../site/kit.ts'
+import { useSite } from '../site/site.ts'
 import { useWays } from '../solution/measured.ts'
 import { volumeWords } from '../solution/words.ts'
 

@@ -1,6 +1,6 @@
 import { type Procedure, usesLacking, usesOf } from '@tadka/core/procedure'
 import { useI18n } from 'vue-i18n'
-import { useKit } from '../house/kit.ts'
+import { useKit } from '../site/kit.ts'
 
 /** What to have ready before the first step: the procedure's own list, and this site's product for each thing it mixes. */
 export function useHaveReady() {

@@ -10,8 +10,8 @@ import {
   type RunState,
 } from '@tadka/core/procedure'
 import type { AnyDraft } from '@tadka/core/stream'
-import { provisional } from '../record/provisional.ts'
-import { useSite } from '../record/site.ts'
+import { provisional } from '../stream/provisional.ts'
+import { useSite } from '../site/site.ts'
 import { boot } from '../wire/device.ts'
 
 const subjectOf = (run: RunState) => ({ kind: 'run', id: run.id }) as const

@@ -15,7 +15,7 @@ import {
   type SafetyRule,
 } from '@tadka/core/procedure'
 import { computed, ref } from 'vue'
-import { useSite } from '../record/site.ts'
+import { useSite } from '../site/site.ts'
 import { now } from '../wire/clock.ts'
 
 export interface LaneNow {

@@ -3,10 +3,10 @@ import { Refusal } from '@tadka/core/refusal'
 import { useMessage } from 'naive-ui'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
-import { useSite } from '../record/site.ts'
+import { useSite } from '../site/site.ts'
 import { newId } from '../wire/device.ts'
 import { useLacking } from './have-ready.ts'
-import { useProcedures } from './procedures.ts'
+import { useProcedures } from '../site/procedures.ts'
 
 /** Starts a run of a procedure on a station; where it does not fit, goes to what is to be done first. */
 export function useStartRun() {

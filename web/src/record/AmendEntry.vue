@@ -5,9 +5,9 @@ import { NButton, NInput, NModal } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import FigureField from '../pieces/FigureField.vue'
-import { parseField } from '../solution/field.ts'
+import { parseField } from '../pieces/field.ts'
 import { editsOf, valueAt, withValue } from './edits.ts'
-import { useSite } from './site.ts'
+import { useSite } from '../site/site.ts'
 
 /** What somebody typed, put right by a new entry beside the old, with the reason. */
 const props = defineProps<{ record: AnyRecord }>()

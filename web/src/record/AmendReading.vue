@@ -5,12 +5,12 @@ import type { StripPick } from '@tadka/core/rules'
 import { NButton, NInput, NModal } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useKit } from '../house/kit.ts'
+import { useKit } from '../site/kit.ts'
 import FigureField from '../pieces/FigureField.vue'
 import StripPicker from '../pieces/StripPicker.vue'
 import JudgementView from '../solution/JudgementView.vue'
-import { parseField } from '../solution/field.ts'
-import { useSite } from './site.ts'
+import { parseField } from '../pieces/field.ts'
+import { useSite } from '../site/site.ts'
 
 /** A mistyped reading put right: a new record beside the old, with the reason. */
 const props = defineProps<{ record: AnyRecord }>()

@@ -2,7 +2,7 @@
 import { NButton } from 'naive-ui'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useSession } from '../people/session.ts'
+import { useSession } from '../rights/session.ts'
 import { ask } from '../wire/api.ts'
 
 interface Report {

@@ -3,7 +3,7 @@ import type { DayLeft } from '@tadka/core/duty'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { spokenLength } from '../pieces/seconds.ts'
-import { useNames } from './names.ts'
+import { useNames } from '../site/names.ts'
 
 /** What of a day is not as it should be, by kind, with names. */
 const props = defineProps<{ left: readonly DayLeft[] }>()

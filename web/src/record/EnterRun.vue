@@ -5,12 +5,12 @@ import { NButton, NInput, NModal, NSelect } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import LeadPin from '../people/LeadPin.vue'
-import { useSession } from '../people/session.ts'
-import { useProcedures } from '../procedure/procedures.ts'
+import { useSession } from '../rights/session.ts'
+import { useProcedures } from '../site/procedures.ts'
 import { ask } from '../wire/api.ts'
 import { useAsking } from '../wire/asking.ts'
 import { now } from '../wire/clock.ts'
-import { useSite } from './site.ts'
+import { useSite } from '../site/site.ts'
 
 /** A run that was done without the tablet, told afterwards by a shift lead: who, when, what was read. */
 const { t } = useI18n()

@@ -5,13 +5,13 @@ import { Refusal } from '@tadka/core/refusal'
 import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useTimes } from '../look/times.ts'
-import { useSession } from '../people/session.ts'
+import { useTimes } from '../site/times.ts'
+import { useSession } from '../rights/session.ts'
 import ReasonForm from '../pieces/ReasonForm.vue'
 import { ask } from '../wire/api.ts'
-import { useNames } from './names.ts'
+import { useNames } from '../site/names.ts'
 import { useSentence } from './sentence.ts'
-import { useSite } from './site.ts'
+import { useSite } from '../site/site.ts'
 
 /** What came and may not go into the log by itself: a manager lets it in or leaves it out. Nothing of it is thrown away. */
 const { t } = useI18n()

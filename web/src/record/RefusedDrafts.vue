@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
 import { useI18n } from 'vue-i18n'
-import { useTimes } from '../look/times.ts'
+import { useTimes } from '../site/times.ts'
 import { useSentence } from './sentence.ts'
 import type { AnyRecord } from '@tadka/core/stream'
-import { useSite } from './site.ts'
+import { useSite } from '../site/site.ts'
 
 /** What this tablet made and the server refused: kept, with the reason, until someone puts it aside. */
 const site = useSite()

@@ -4,12 +4,12 @@ import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import PlaceBar from '../frame/PlaceBar.vue'
-import { useTimes } from '../look/times.ts'
+import { useTimes } from '../site/times.ts'
 import { clockOffset } from '../wire/clock.ts'
-import { useNames } from './names.ts'
+import { useNames } from '../site/names.ts'
 import RefusedDrafts from './RefusedDrafts.vue'
 import { useSentence } from './sentence.ts'
-import { useSite } from './site.ts'
+import { useSite } from '../site/site.ts'
 
 /** What was done on this tablet and is not with the server yet: since when, why, and what to do. */
 const { t } = useI18n()

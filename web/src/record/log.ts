@@ -1,9 +1,9 @@
 import type { AnyRecord } from '@tadka/core/stream'
 import type { CaseState } from '@tadka/core/case'
 import { computed, ref, watch, type Ref } from 'vue'
-import { useSession } from '../people/session.ts'
+import { useSession } from '../rights/session.ts'
 import { ask } from '../wire/api.ts'
-import { useSite } from './site.ts'
+import { useSite } from '../site/site.ts'
 
 export type LogRecord = AnyRecord & { readonly hash: string }
 

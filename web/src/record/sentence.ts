@@ -3,11 +3,11 @@ import type { AnyRecord } from '@tadka/core/stream'
 import type { CaseAction } from '@tadka/core/case'
 import type { ReadingTaken } from '@tadka/core/reading'
 import { useI18n } from 'vue-i18n'
-import { useTimes } from '../look/times.ts'
+import { useTimes } from '../site/times.ts'
 import { spokenLength } from '../pieces/seconds.ts'
 import { volumeWords } from '../solution/words.ts'
-import { useNames } from './names.ts'
-import { useSite } from './site.ts'
+import { useNames } from '../site/names.ts'
+import { useSite } from '../site/site.ts'
 
 /** A record in one sentence, as it is read in the log. */
 export function useSentence() {

@@ -2,8 +2,8 @@
 import type { BathMixed } from '@tadka/core/bath'
 import { NButton } from 'naive-ui'
 import { useI18n } from 'vue-i18n'
-import { useTimes } from '../look/times.ts'
-import { useNames } from '../record/names.ts'
+import { useTimes } from '../site/times.ts'
+import { useNames } from '../site/names.ts'
 
 /** The label of a working container: what it is, how strong, when and by whom it was mixed, and until when it serves. */
 defineProps<{ mixed: BathMixed & { mixedAt: number; by: string; useBy: number } }>()

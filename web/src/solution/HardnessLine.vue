@@ -2,7 +2,7 @@
 import type { SiteKept } from '@tadka/core/house'
 import { NInput } from 'naive-ui'
 import { useI18n } from 'vue-i18n'
-import { useTimes } from '../look/times.ts'
+import { useTimes } from '../site/times.ts'
 
 /** Whose number the hardness is: the site's, with its date; or one measured now, and with what. */
 defineProps<{ water: SiteKept['water'] | null; measured: boolean }>()

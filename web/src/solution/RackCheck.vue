@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import ChoicePick from '../pieces/ChoicePick.vue'
-import { useNames } from '../record/names.ts'
+import { useNames } from '../site/names.ts'
 import { useChosenProduct } from './chosen-product.ts'
 import SanitizerCheck from './SanitizerCheck.vue'
 

@@ -4,7 +4,7 @@ import { decimals } from '@tadka/core/quantity'
 import { useDocumentVisibility, useIntervalFn } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useSession } from '../people/session.ts'
+import { useSession } from '../rights/session.ts'
 import { ask } from '../wire/api.ts'
 import { now } from '../wire/clock.ts'
 

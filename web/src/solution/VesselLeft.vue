@@ -2,7 +2,7 @@
 import type { InVessel, PourVerdict } from '@tadka/core/solution'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useKit, type Product } from '../house/kit.ts'
+import { useKit, type Product } from '../site/kit.ts'
 
 /** What is still in the vessel: asked where nobody knows, refused with the reason where the product must not meet it. */
 const props = defineProps<{ verdict: PourVerdict | null; product: Product }>()

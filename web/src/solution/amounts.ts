@@ -1,8 +1,8 @@
 import { decimals, millilitres, volumeIn } from '@tadka/core/quantity'
 import type { Correction, MeasuringTool } from '@tadka/core/solution'
 import { useI18n } from 'vue-i18n'
-import { useKit } from '../house/kit.ts'
-import { useSite } from '../record/site.ts'
+import { useKit } from '../site/kit.ts'
+import { useSite } from '../site/site.ts'
 import { volumeWords } from './words.ts'
 
 /** An amount on a tool, in the unit that its marks are printed in, to as many places as its marks have. */

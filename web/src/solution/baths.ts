@@ -1,7 +1,7 @@
 import { bathNow } from '@tadka/core/bath'
 import { standingBaths, type StandingBath as Known } from '@tadka/core/warewash'
 import { computed } from 'vue'
-import { useNames } from '../record/names.ts'
+import { useNames } from '../site/names.ts'
 import { now } from '../wire/clock.ts'
 import { useSiteKnown } from './site-known.ts'
 

@@ -7,8 +7,8 @@ import { stripFit, type StripPick } from '@tadka/core/rules'
 import type { Correction } from '@tadka/core/solution'
 import { useStorage } from '@vueuse/core'
 import { computed, ref, type Ref } from 'vue'
-import { useKit, type Product } from '../house/kit.ts'
-import { useSite } from '../record/site.ts'
+import { useKit, type Product } from '../site/kit.ts'
+import { useSite } from '../site/site.ts'
 import { rightNow } from '../wire/clock.ts'
 
 export interface Checked {

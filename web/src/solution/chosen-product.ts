@@ -1,5 +1,5 @@
 import { computed, ref } from 'vue'
-import { useKit } from '../house/kit.ts'
+import { useKit } from '../site/kit.ts'
 
 /**
  * The product for a use: the one there is, or the one that was chosen where a site has several. Until then none, so that

@@ -4,12 +4,12 @@ import { meetsInBath, useOfBath, wayBack } from '@tadka/core/bath'
 import { type ProductUse } from '@tadka/core/house'
 import type { Bath } from '@tadka/core/solution'
 import { computed, ref } from 'vue'
-import { useKit, type Product } from '../house/kit.ts'
-import { useSite } from '../record/site.ts'
+import { useKit, type Product } from '../site/kit.ts'
+import { useSite } from '../site/site.ts'
 import { now, rightNow } from '../wire/clock.ts'
 import { useBaths, type StandingBath } from './baths.ts'
-import { parseField } from './field.ts'
-import { useVolumeUnit } from './volume-unit.ts'
+import { parseField } from '../pieces/field.ts'
+import { useVolumeUnit } from '../site/volume-unit.ts'
 
 export const correctFields = ['from', 'to', 'volume', 'holds'] as const
 export type CorrectField = (typeof correctFields)[number]

@@ -10,7 +10,7 @@ import {
 } from '@tadka/core/reading'
 import { chosenSchool, type DishMachineKind, type HotWaterPractice } from '@tadka/core/rules'
 import { plateOf } from '@tadka/core/warewash'
-import { parseField } from './field.ts'
+import { parseField } from '../pieces/field.ts'
 
 export interface Typed {
   readonly fields: Readonly<Record<HeatField, string>>

@@ -1,6 +1,6 @@
 import { createSharedComposable, useIntervalFn } from '@vueuse/core'
 import { ref } from 'vue'
-import { useSession } from '../people/session.ts'
+import { useSession } from '../rights/session.ts'
 import { ask } from '../wire/api.ts'
 
 const everyMs = 30 * 60_000

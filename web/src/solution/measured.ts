@@ -2,7 +2,7 @@ import { decimals, showVolume, type UnitSystem } from '@tadka/core/quantity'
 import type { BathMixed } from '@tadka/core/bath'
 import type { Delivered, MeasuringTool, Measured, PieceDose, Pour, Weighed } from '@tadka/core/solution'
 import { useI18n } from 'vue-i18n'
-import { useSite } from '../record/site.ts'
+import { useSite } from '../site/site.ts'
 import { onTool } from './amounts.ts'
 
 /** One way to measure a mix out, as it is shown: the figure, what it makes, and what goes in the log. */

@@ -16,12 +16,12 @@ import {
   type Vessel,
 } from '@tadka/core/solution'
 import { computed, ref, watch } from 'vue'
-import { useKit, type Product } from '../house/kit.ts'
-import { useSite } from '../record/site.ts'
+import { useKit, type Product } from '../site/kit.ts'
+import { useSite } from '../site/site.ts'
 import { newId } from '../wire/device.ts'
 import { rightNow } from '../wire/clock.ts'
-import { parseField } from './field.ts'
-import { useVolumeUnit } from './volume-unit.ts'
+import { parseField } from '../pieces/field.ts'
+import { useVolumeUnit } from '../site/volume-unit.ts'
 
 export interface KnownVessel extends Vessel {
   /** The station and the use: a machine takes several solutions. */

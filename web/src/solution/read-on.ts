@@ -1,7 +1,7 @@
 import type { HeatField, HeatInstrument, HeatWhat } from '@tadka/core/reading'
 import { useStorage } from '@vueuse/core'
 import type { Ref } from 'vue'
-import { useKit } from '../house/kit.ts'
+import { useKit } from '../site/kit.ts'
 
 /** Fields that are read on a clock or a calendar. */
 const timed: readonly HeatField[] = ['seconds', 'hours']

@@ -1,8 +1,8 @@
 import type { SiteKnown } from '@tadka/core/warewash'
 import { createSharedComposable } from '@vueuse/core'
 import { computed } from 'vue'
-import { useKit } from '../house/kit.ts'
-import { useSite } from '../record/site.ts'
+import { useKit } from '../site/kit.ts'
+import { useSite } from '../site/site.ts'
 import { useLosses } from './losses.ts'
 
 /** What the core works out baths and duties from, as this tablet knows it. */

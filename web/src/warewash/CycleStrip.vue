@@ -4,7 +4,7 @@ import { decimals } from '@tadka/core/quantity'
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useTimes } from '../look/times.ts'
+import { useTimes } from '../site/times.ts'
 import { stripOf } from './strip.ts'
 
 /** The last cycles as marks on the line of the limit; each opens its trace. */

@@ -2,7 +2,7 @@
 import { decimals, showInterval } from '@tadka/core/quantity'
 import { computed, toRef } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useTimes } from '../look/times.ts'
+import { useTimes } from '../site/times.ts'
 import VerdictMark from '../pieces/VerdictMark.vue'
 import { now } from '../wire/clock.ts'
 import type { Dish } from './dish.ts'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
 import { useI18n } from 'vue-i18n'
-import { useSite } from '../record/site.ts'
+import { useSite } from '../site/site.ts'
 import type { Dish } from './dish.ts'
 
 /** Without a probe: racks counted with one large button, and taken back; the gauges read by hand on the Bench. */

@@ -1,7 +1,7 @@
 import type { MachineNow } from '@tadka/contract/warewash'
 import { useDocumentVisibility, useIntervalFn } from '@vueuse/core'
 import { computed, ref, watch, type Ref } from 'vue'
-import { useSession } from '../people/session.ts'
+import { useSession } from '../rights/session.ts'
 import { ask } from '../wire/api.ts'
 import { now } from '../wire/clock.ts'
 

@@ -1,7 +1,7 @@
 import { dishFold, kindOf, machineNow, type DishState } from '@tadka/core/warewash'
 import { computed, type Ref } from 'vue'
-import { useKit } from '../house/kit.ts'
-import { useSite } from '../record/site.ts'
+import { useKit } from '../site/kit.ts'
+import { useSite } from '../site/site.ts'
 import { now } from '../wire/clock.ts'
 
 /** A site's dish machines, with a probe or without. */

@@ -1,6 +1,6 @@
 import type { CycleTrace } from '@tadka/contract/warewash'
 import type { ChartConfiguration } from 'chart.js'
-import { lineOf } from './chart-line.ts'
+import { lineOf } from '../pieces/chart-line.ts'
 
 export interface TraceWords {
   readonly tank: string

@@ -2,7 +2,7 @@ import type { CycleDay } from '@tadka/contract/warewash'
 import { dateAt, instantAt } from '@tadka/core/duty'
 import type { Instant } from '@tadka/core/quantity'
 import type { ChartConfiguration } from 'chart.js'
-import { lineOf } from './chart-line.ts'
+import { lineOf } from '../pieces/chart-line.ts'
 
 /** A month, "2026-11". */
 export type Month = string

@@ -4,8 +4,8 @@ import { readingInCelsius, showTemperature } from '@tadka/core/quantity'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useSite } from '../../record/site.ts'
-import { parseField } from '../../solution/field.ts'
+import { useSite } from '../../site/site.ts'
+import { parseField } from '../../pieces/field.ts'
 
 /** A machine is cool when its time is over, or a thermometer says so. */
 const emit = defineEmits<{ cooled: [celsius: number] }>()

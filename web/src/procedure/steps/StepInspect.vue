@@ -9,10 +9,10 @@ import {
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useTimes } from '../../look/times.ts'
+import { useTimes } from '../../site/times.ts'
 import HoldButton from '../../pieces/HoldButton.vue'
-import { useSession } from '../../people/session.ts'
-import { useNames } from '../../record/names.ts'
+import { useSession } from '../../rights/session.ts'
+import { useNames } from '../../site/names.ts'
 
 /** A sign and its choices: what each means is said beneath it; what was said last time stands above. */
 const props = defineProps<{

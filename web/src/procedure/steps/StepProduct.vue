@@ -3,7 +3,7 @@ import { rerunFit } from '@tadka/core/rules'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useKit } from '../../house/kit.ts'
+import { useKit } from '../../site/kit.ts'
 import FigureField from '../../pieces/FigureField.vue'
 import NumberPad from '../../pieces/NumberPad.vue'
 

@@ -11,7 +11,7 @@ import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { spokenLength } from '../../pieces/seconds.ts'
-import { useSite } from '../../record/site.ts'
+import { useSite } from '../../site/site.ts'
 import LeadLeave from '../LeadLeave.vue'
 
 /** A wait that was too short: what did not happen by it, and the ways on. */

@@ -2,7 +2,7 @@
 import type { SiteSet } from '@tadka/core/house'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useSite } from '../record/site.ts'
+import { useSite } from './site.ts'
 
 /** Whom to call, as the site has it; where it has nobody, who enters it and where. */
 const { t } = useI18n()

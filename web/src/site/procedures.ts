@@ -1,5 +1,5 @@
 import { allProcedures, latestProcedure, proceduresOf, type Procedure } from '@tadka/core/procedure'
-import { useSite } from '../record/site.ts'
+import { useSite } from './site.ts'
 
 /** What can be begun on this site: the library's procedures and the site's own, each at its newest version. */
 export function useProcedures() {

@@ -2,9 +2,9 @@
 import { showCountdown } from '@tadka/core/quantity'
 import { currentPosition, outline, procedureOfRun, waitEndsAt, type RunState } from '@tadka/core/procedure'
 import { useI18n } from 'vue-i18n'
-import { useNames } from '../record/names.ts'
+import { useNames } from '../site/names.ts'
 import { now } from '../wire/clock.ts'
-import { useStepWords } from '../procedure/step-words.ts'
+import { useStepWords } from '../site/step-words.ts'
 
 /** Each run under way: who, which step, what it waits for. */
 defineProps<{ runs: readonly RunState[] }>()

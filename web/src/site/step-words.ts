@@ -1,6 +1,6 @@
 import { decimals, showVolume } from '@tadka/core/quantity'
 import type { Position, Procedure } from '@tadka/core/procedure'
-import { useSite } from '../record/site.ts'
+import { useSite } from './site.ts'
 
 /** A procedure's words with its numbers put in, in the site's units. */
 export function useStepWords() {

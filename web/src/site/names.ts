@@ -1,7 +1,7 @@
 import { outline, procedureOfRun } from '@tadka/core/procedure'
-import { useStepWords } from '../procedure/step-words.ts'
-import { useProcedures } from '../procedure/procedures.ts'
-import { useSession } from '../people/session.ts'
+import { useStepWords } from './step-words.ts'
+import { useProcedures } from './procedures.ts'
+import { useSession } from '../rights/session.ts'
 import { useSite } from './site.ts'
 
 /** Names for ids, as people say them; the id itself where nothing better is known. */

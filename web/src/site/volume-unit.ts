@@ -1,6 +1,6 @@
 import { millilitres, volumeFrom, volumeIn } from '@tadka/core/quantity'
 import { computed } from 'vue'
-import { useSite } from '../record/site.ts'
+import { useSite } from './site.ts'
 
 /** The unit that a bath's volume is typed in on this site, and the way there and back. */
 export function useVolumeUnit() {

@@ -2,7 +2,7 @@
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useTimes } from '../look/times.ts'
+import { useTimes } from '../site/times.ts'
 import ChoicePick from '../pieces/ChoicePick.vue'
 import { useTrust } from './trust.ts'
 

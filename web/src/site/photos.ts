@@ -1,5 +1,5 @@
 import { useSite } from './site.ts'
-import { forgetPhoto, keepPhoto, photosKept } from './outbox.ts'
+import { forgetPhoto, keepPhoto, photosKept } from '../stream/outbox.ts'
 import { actingNow } from '../wire/api.ts'
 
 /** The longer side of a photo after shrinking, px. */

@@ -9,7 +9,7 @@ import {
 import { millilitres, type Instant } from '@tadka/core/quantity'
 import { rulesInForce, type LocalRule } from '@tadka/core/rules'
 import { computed } from 'vue'
-import { useSite } from '../record/site.ts'
+import { useSite } from './site.ts'
 
 export type Product = ProductSet & ProductKept & { id: string }
 type Tested = Pick<Product, 'id' | 'agent'>

@@ -1,4 +1,4 @@
-import { useSite } from '../record/site.ts'
+import { useSite } from './site.ts'
 
 const formats = new Map<string, Intl.DateTimeFormat>()
 
