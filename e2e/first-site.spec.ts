@@ -77,7 +77,7 @@ class Hands {
       await this.tap('Another use')
       await this.use(use, i + 1)
     }
-    await this.tap('Put it in the log')
+    await this.tap('Save to the log')
     await expect(this.page.getByRole('listitem').filter({ hasText: l.name }).first()).toBeVisible()
   }
   async use(use: Readonly<Record<string, string>>, at: number): Promise<void> {
@@ -303,7 +303,7 @@ async function signed(page: Page): Promise<void> {
   await dialog.getByRole('button', { name: 'Sign the day' }).click()
   await expect(dialog).toBeHidden()
   await expect(page.locator('.signed')).toHaveText(/^Signed .* by Ada$/)
-  await press(page, 'Check the chain')
+  await press(page, 'Check that nothing was altered')
   await expect(page.getByText(/^Whole: \d+ records/)).toBeVisible()
 }
 

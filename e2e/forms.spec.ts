@@ -119,9 +119,9 @@ for (const [system, u] of Object.entries(systems)) {
       await chooseStation(page, 'Galley sink')
       await on(page, 'Water', 'Probe of the test')
       await page.locator('#heat-temperature').fill(u.warm)
-      await expect(verdict(page)).toHaveText('In')
+      await expect(verdict(page)).toHaveText('In range')
       await page.locator('#heat-temperature').fill(u.cold)
-      await expect(verdict(page)).toHaveText('Out')
+      await expect(verdict(page)).toHaveText('Out of range')
 
       await press(page, 'Dish machine')
       await chooseStation(page, 'Galley dish machine')
@@ -131,12 +131,12 @@ for (const [system, u] of Object.entries(systems)) {
       await page.locator('#heat-wash').fill(u.wash[0])
       await page.locator('#heat-rinse').fill(u.rinse[0])
       await page.locator('#heat-pressure').fill(u.flow)
-      await expect(verdict(page)).toHaveText('In')
+      await expect(verdict(page)).toHaveText('In range')
       await page.locator('#heat-pressure').fill(u.weakFlow)
-      await expect(verdict(page)).toHaveText('Out')
+      await expect(verdict(page)).toHaveText('Out of range')
       await page.locator('#heat-pressure').fill(u.flow)
       await page.locator('#heat-rinse').fill(u.rinse[1])
-      await expect(verdict(page)).toHaveText('Out')
+      await expect(verdict(page)).toHaveText('Out of range')
     })
 
     test('the way back is told for a liquid, for tablets and for a powder, each by itself', async ({

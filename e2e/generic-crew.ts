@@ -227,7 +227,7 @@ export class GenericCrew {
     const ph = step.getByRole('radio', { name: 'matches 7 pH' })
     if ((await ph.count()) > 0) await this.touch(ph, true)
     const blocks = step.getByRole('radio', { name: /^matches \d+ ppm$/ })
-    const keep = step.getByRole('button', { name: 'Put it in the log' })
+    const keep = step.getByRole('button', { name: 'Save to the log' })
     const passed = step.locator('.large', { hasText: /^In( range)?$/ })
     for (const block of await blocks.all()) {
       await this.touch(block, true)

@@ -23,7 +23,7 @@ test('a manager sets the day and what falls due; what is wrong is told and nothi
   await load.fill('0.6')
   await load.press('Tab')
   await press(page, 'Keep the site’s day')
-  await expect(page.getByText('Saved: the log shows what changed.')).toBeVisible()
+  await expect(page.getByText('Saved. The log shows what changed.')).toBeVisible()
   await page.reload()
   await expect(page.getByRole('textbox', { name: 'Load' }).last()).toHaveValue('0.6')
 
@@ -31,12 +31,10 @@ test('a manager sets the day and what falls due; what is wrong is told and nothi
   await page.getByRole('button', { name: /Kiosk slush/ }).click()
   const rule = page.getByRole('textbox', { name: /^Where it comes from/ }).first()
   await rule.fill('')
-  await expect(page.getByRole('alert')).toHaveText(
-    'Duty 1: say where it comes from, so that others can weigh it.',
-  )
+  await expect(page.getByRole('alert')).toHaveText('Duty 1: say why it is done.')
   await rule.fill('By its manual, page 12')
-  await press(page, 'Keep the duties')
-  await expect(page.getByText('Saved: the log shows what changed.')).toBeVisible()
+  await press(page, 'Save the schedule')
+  await expect(page.getByText('Saved. The log shows what changed.')).toBeVisible()
   await page.reload()
   await page.getByRole('button', { name: /Kiosk slush/ }).click()
   await expect(page.getByRole('textbox', { name: /^Where it comes from/ }).first()).toHaveValue(
@@ -48,16 +46,16 @@ test('a probe is entered in House, its words told once, heard, and ended', async
   await signIn(page, 'Oriel', '9080')
   await go(page, '/house/devices')
   await expect(page.getByText('Probe in the galley dish machine')).toBeVisible()
-  await press(page, 'Let it report')
+  await press(page, 'Add the device')
   await expect(page.getByRole('alert')).toHaveText('Give it a name, and say what it is on or of.')
   await page.getByRole('textbox', { name: 'Its name' }).fill('Spare probe')
   await page.locator('form .n-base-selection').nth(1).click()
   await page.locator('.n-base-select-option', { hasText: 'Galley dish machine' }).click()
-  await press(page, 'Let it report')
+  await press(page, 'Add the device')
   const words = page.locator('code')
   await expect(words).toHaveText(/^Device gannet\/spare-probe\/[\w-]{40,}$/)
   const row = page.locator('li', { hasText: 'Spare probe' })
-  await expect(row).toContainText('never heard yet')
+  await expect(row).toContainText('has not reported yet')
   await isAccessible(page)
   const authorization = (await words.textContent()) ?? ''
   const stream = rackStream(1)
@@ -66,7 +64,7 @@ test('a probe is entered in House, its words told once, heard, and ended', async
     30,
   )
   await page.reload()
-  await expect(row).toContainText('last heard')
+  await expect(row).toContainText('last report')
   await expect(words).toHaveCount(0)
   await row.getByRole('button', { name: 'End it' }).click()
   await expect(row).toContainText('ended')

@@ -41,7 +41,7 @@ test('a rack logger’s file is mapped by eye, refused with its line, brought in
   await pick(page, 'Wert', 1, '°C')
   await expect(
     page.getByText('Rides in the rack, by 71 °C at the surface').locator('xpath=..'),
-  ).toContainText('1 Cannot tell')
+  ).toContainText('1 Can’t tell yet')
   await page.locator('.n-input-number input').fill('0.5')
   await page.locator('.n-input-number input').blur()
   await expect(
@@ -52,7 +52,7 @@ test('a rack logger’s file is mapped by eye, refused with its line, brought in
   await page.getByRole('radio', { name: 'point 65.2' }).click()
   await expect(page.getByRole('alert').first()).toContainText('Line 2: this is no number')
   await page.getByRole('radio', { name: 'comma 65,2' }).click()
-  await press(page, 'Put it in the log')
+  await press(page, 'Save to the log')
   await expect(page.getByText('It is in the log.')).toBeVisible()
   await press(page, 'Close')
   await expect(page.getByRole('cell', { name: '72.6 °C' })).toBeVisible()
@@ -62,7 +62,7 @@ test('a rack logger’s file is mapped by eye, refused with its line, brought in
   await choose(page, 'ride-copy.csv', `Zeit;Wert\n${rows.join('\n')}\n`)
   await pick(page, 'Wert', 0, 'the ware’s surface')
   await pick(page, 'Wert', 1, '°C')
-  await press(page, 'Put it in the log')
+  await press(page, 'Save to the log')
   await expect(page.getByText('nothing was counted twice')).toBeVisible()
   await press(page, 'Close')
 
@@ -88,7 +88,7 @@ test('a machine’s signals give racks; a bad line far down refuses all of it; a
   await press(page, 'Cancel')
   await choose(page, 'machine.csv', text)
   await expect(page.getByText('a file with racks cannot be taken back')).toBeVisible()
-  await press(page, 'Put it in the log')
+  await press(page, 'Save to the log')
   await expect(page.getByText('It is in the log.')).toBeVisible()
   await press(page, 'Close')
   await expect(page.getByRole('button', { name: 'Take it back' })).toHaveCount(0)

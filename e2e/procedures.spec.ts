@@ -9,7 +9,7 @@ async function begin(page: Page, station: string, procedure: string): Promise<vo
   await page.locator('li', { hasText: station }).getByRole('button', { name: procedure, exact: true }).click()
 }
 const lane = (page: Page, name: string) =>
-  page.getByRole('group', { name: 'Side by side' }).getByRole('button', { name: new RegExp(name) })
+  page.getByRole('group', { name: 'At the same time' }).getByRole('button', { name: new RegExp(name) })
 
 /** Pours a mix as it is told. */
 const pour = (page: Page) => press(page, 'Poured')
@@ -43,9 +43,9 @@ test('three barrels are closed side by side: two waits overlap, each calls, and 
   await expect(page.getByText('Off at the breaker')).toBeHidden()
   await press(page, 'Done')
   await expect(page.locator('.facet', { hasText: 'Inside' })).not.toContainText('empty')
-  await press(page, 'Give up this run')
+  await press(page, 'Stop this run for good')
   await page.getByRole('dialog').getByRole('textbox').fill('only the barrels were tried')
-  await page.getByRole('dialog').getByRole('button', { name: 'Give up this run' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Stop this run for good' }).click()
   await expect(page.getByText('Given up: only the barrels were tried')).toBeVisible()
 })
 
@@ -79,9 +79,9 @@ test('a nugget machine is descaled: the reservoir is looked after, and a late vi
   await press(page, 'Start the timer')
   // This family freezes its own solution: nothing is forbidden, and its ice is not for food.
   await expect(page.locator('.facet', { hasText: 'Ice' })).toContainText('throw away')
-  await press(page, 'Give up this run')
+  await press(page, 'Stop this run for good')
   await page.getByRole('dialog').getByRole('textbox').fill('only the visits were tried')
-  await page.getByRole('dialog').getByRole('button', { name: 'Give up this run' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Stop this run for good' }).click()
 })
 
 test('a dish machine is delimed with its feeds off, and they are on again at the end', async ({ page }) => {
@@ -136,10 +136,10 @@ test('a run is handed over between two tablets; what an inspection asks for stan
   await press(other, 'Done')
   await go(other, '/shift')
   await expect(other.getByText('Replace it: Espresso grinder')).toBeVisible()
-  await other.locator('.n-select', { hasText: 'Spare drawn' }).click()
+  await other.locator('.n-select', { hasText: 'Spare used' }).click()
   await other.locator('.n-base-select-option', { hasText: 'Burrs, Razorbill G (1)' }).click()
   await other.getByRole('textbox', { name: 'What was done' }).fill('new burrs in')
-  await press(other, 'Dealt with')
+  await press(other, 'Done')
   await expect(other.getByText('Replace it: Espresso grinder')).toBeHidden()
   await go(other, '/log')
   await expect(other.getByText('new burrs in', { exact: false })).toBeVisible()
@@ -165,7 +165,7 @@ test('a model’s own option leaves out what it does not do, and its wall chart 
   await page.locator('.question .n-select').click()
   await page.locator('.n-base-select-option', { hasText: 'dry' }).click()
   await press(page, 'Save the data plate')
-  await expect(page.getByText('Saved: the log shows what changed.')).toBeVisible()
+  await expect(page.getByText('Saved. The log shows what changed.')).toBeVisible()
   await go(page, '/chart/slush.in-place?station=kiosk-slush')
   await expect(page.getByText('Stay dry: Large gaskets', { exact: false })).toBeVisible()
   await expect(page.getByText('Gaskets, both faces: a film', { exact: false })).toBeHidden()
@@ -195,7 +195,7 @@ test('a procedure is brought in from a file: a bad one refused with its place, a
     .click()
   await page.getByLabel('Leave it on, min').fill('2')
   await page.locator('form.house-form').getByLabel('Name').fill('Set up, our way')
-  await press(page, 'Keep as our own')
+  await press(page, 'Save as our own')
   await expect(page.getByText('Set up, our way')).toBeVisible()
   await go(page, '/run')
   await page
@@ -205,9 +205,9 @@ test('a procedure is brought in from a file: a bad one refused with its place, a
   await press(page, 'Done')
   await press(page, 'Done')
   await expect(page.locator('.fig')).toHaveText('2 min')
-  await press(page, 'Give up this run')
+  await press(page, 'Stop this run for good')
   await page.getByRole('dialog').getByRole('textbox').fill('only a try')
-  await page.getByRole('dialog').getByRole('button', { name: 'Give up this run' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Stop this run for good' }).click()
 })
 
 test('a photo is put beside its step, and stands in the log', async ({ page }) => {
@@ -219,7 +219,7 @@ test('a photo is put beside its step, and stands in the log', async ({ page }) =
     .setInputFiles({ name: 'no.png', mimeType: 'image/png', buffer: Buffer.from('no') })
   await expect(page.getByText('That file is no picture.')).toBeVisible()
   await page.getByLabel('Photo').setInputFiles({ name: 'p.png', mimeType: 'image/png', buffer: picture })
-  await expect(page.getByText('In the log.')).toBeVisible()
+  await expect(page.getByText('Saved to the log.')).toBeVisible()
   await go(page, '/log')
   await page.getByRole('button', { name: /Photo: Soap, towels, paper/ }).click()
   const shown = page.getByRole('img', { name: /Photo: Soap/ })

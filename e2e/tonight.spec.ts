@@ -26,9 +26,9 @@ test('the close is planned, somebody falls sick, and the new plan says what it c
   if (await away.isVisible()) {
     await away.click()
     await press(page, 'Tomas is here after all')
-    await page.getByRole('button', { name: 'Take it' }).click({ timeout: 60_000 })
+    await page.getByRole('button', { name: 'Use this plan' }).click({ timeout: 60_000 })
   }
-  await expect(page.getByText(/no plan ends before \d\d:\d\d/)).toBeVisible()
+  await expect(page.getByText(/earliest possible \d\d:\d\d/)).toBeVisible()
   await expect(bars(page, /^Tomas, .* planned$/).first()).toBeVisible()
   await isAccessible(page)
 
@@ -42,7 +42,7 @@ test('the close is planned, somebody falls sick, and the new plan says what it c
   await press(page, 'Tomas is away today')
   await expect(page.getByText('A better plan')).toBeVisible({ timeout: 60_000 })
   await expect(page.locator('.talk li').first()).toContainText(/instead of|moves to|is put in|is left out/)
-  await press(page, 'Take it')
+  await press(page, 'Use this plan')
   await expect(bars(page, /^Tomas, .* planned$/)).toHaveCount(0)
   await expect(bars(page, /^About Tomas, away/)).toBeVisible()
   await expect(bars(other, /^About Tomas, away/)).toBeVisible({ timeout: 30_000 })
@@ -56,7 +56,7 @@ test('the close is planned, somebody falls sick, and the new plan says what it c
 test('a run is moved: refused with its reason, or put there for its price', async ({ page }) => {
   await signIn(page, 'Ines', '4711')
   await planned(page)
-  const better = page.getByRole('button', { name: 'Take it' })
+  const better = page.getByRole('button', { name: 'Use this plan' })
   if (await better.isVisible()) await better.click()
   // The espresso machine trades until 23:30.
   const machine = bars(page, /^\w+, Espresso machine: .* planned$/).first()
@@ -66,7 +66,7 @@ test('a run is moved: refused with its reason, or put there for its price', asyn
   await expect(page.getByText(/That cannot be: the machine must be up until 23:30/)).toBeVisible({
     timeout: 60_000,
   })
-  await press(page, 'Leave it')
+  await press(page, 'Do not move it')
 
   const floors = bars(page, /^\w+, Terminal: floors.*: Sweep.* planned$/).first()
   const box = await floors.boundingBox()
@@ -76,9 +76,9 @@ test('a run is moved: refused with its reason, or put there for its price', asyn
   await page.mouse.move(box.x + 60, box.y + 12, { steps: 4 })
   await page.mouse.move(box.x + 108, box.y + 12, { steps: 4 })
   await page.mouse.up()
-  await expect(page.getByRole('button', { name: 'Put it there' })).toBeVisible({ timeout: 60_000 })
-  await expect(page.locator('.talk p')).toContainText(/That costs nothing|Last one out|late more/)
-  await press(page, 'Put it there')
+  await expect(page.getByRole('button', { name: 'Move it there' })).toBeVisible({ timeout: 60_000 })
+  await expect(page.locator('.talk p')).toContainText(/That costs nothing|Last person leaves|now:/)
+  await press(page, 'Move it there')
   await expect(page.locator('.pin').first()).toBeVisible({ timeout: 30_000 })
   await later(page, 0)
   await expect(page.locator('.pin').first()).toBeVisible({ timeout: 30_000 })

@@ -1,3 +1,4 @@
+import { latenessOf, type Lateness } from './late.ts'
 import type { Objective, Plan, PlanProblem } from './problem.ts'
 import { planSearch } from './search.ts'
 
@@ -13,6 +14,8 @@ export interface Priced {
   readonly way: WayOut
   readonly objective: Objective
   readonly unplaced: number
+  /** What is late all the same. */
+  readonly left: Lateness
 }
 
 /** Kinds of constraint that may stand in the way. */
@@ -22,7 +25,6 @@ export type Reason = 'hours' | 'counters' | 'stations' | 'sign-offs' | 'places' 
 const trial = 250
 const longerMinutes = 30
 
-const lateness = (plan: Plan) => ({ unplaced: plan.unplaced.length, late: plan.objective.late })
 const inTime = (plan: Plan) => plan.unplaced.length === 0 && plan.objective.late === 0
 
 /**
@@ -31,13 +33,15 @@ const inTime = (plan: Plan) => plan.unplaced.length === 0 && plan.objective.late
  */
 export function waysOut(problem: PlanProblem, plan: Plan, seed = 1): Priced[] {
   if (inTime(plan)) return []
-  const now = lateness(plan)
+  const now = { unplaced: plan.unplaced.length, late: plan.objective.late }
   return candidates(problem, plan)
     .map((way): Priced => {
-      const search = planSearch(relieved(problem, way), seed, plan)
+      const eased = relieved(problem, way)
+      const search = planSearch(eased, seed, plan)
       search.improve(trial)
       const found = search.plan()
-      return { way, objective: found.objective, unplaced: found.unplaced.length }
+      const left = latenessOf(eased, found)
+      return { way, objective: found.objective, unplaced: found.unplaced.length, left }
     })
     .filter((p) => p.unplaced < now.unplaced || (p.unplaced === now.unplaced && p.objective.late < now.late))
     .toSorted(
@@ -47,12 +51,11 @@ export function waysOut(problem: PlanProblem, plan: Plan, seed = 1): Priced[] {
 }
 
 function candidates(problem: PlanProblem, plan: Plan): WayOut[] {
-  const troubled = problem.runs.filter((r) => {
-    const end = Math.max(0, ...plan.placed.filter((p) => p.run === r.id).map((p) => p.end))
-    return plan.unplaced.some((u) => u.run === r.id) || end > r.latest
-  })
-  const over = problem.people.filter((p) => (plan.leaves[p.id] ?? 0) > p.to)
-  const theirs = plan.placed.filter((p) => over.some((o) => o.id === p.person)).map((p) => p.run)
+  const { late, over } = latenessOf(problem, plan)
+  const troubled = problem.runs.filter(
+    (r) => plan.unplaced.some((u) => u.run === r.id) || late.some((l) => l.run === r.id),
+  )
+  const theirs = plan.placed.filter((p) => over.some((o) => o.person === p.person)).map((p) => p.run)
   const open = problem.runs.filter((r) => !r.segments.some((s) => s.fixed))
   return [
     ...open

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { DueItem } from '@tadka/core/duty'
-import type { Plan, PlanProblem } from '@tadka/core/plan'
+import { latenessOf, type Plan, type PlanProblem } from '@tadka/core/plan'
 import { showMinutes } from '@tadka/core/quantity'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
@@ -22,18 +22,9 @@ const { t } = useI18n()
 const names = useNames()
 const words = usePlanWords()
 
-const late = computed(() =>
-  props.problem.runs.flatMap((r) => {
-    const end = Math.max(0, ...props.plan.placed.filter((p) => p.run === r.id).map((p) => p.end))
-    return end > r.latest ? [{ run: r.id, minutes: end - r.latest }] : []
-  }),
-)
-const over = computed(() =>
-  props.problem.people.flatMap((p) => {
-    const minutes = (props.plan.leaves[p.id] ?? 0) - p.to
-    return minutes > 0 ? [{ person: p.id, minutes }] : []
-  }),
-)
+const lateness = computed(() => latenessOf(props.problem, props.plan))
+const late = computed(() => lateness.value.late)
+const over = computed(() => lateness.value.over)
 const any = computed(
   () => props.plan.unplaced.length + late.value.length + over.value.length + props.stopped.length > 0,
 )
@@ -72,9 +63,9 @@ const reasons = computed(() => planner.ways?.reasons ?? [])
         <span>
           {{ words.way(problem, w.way) }}:
           {{
-            w.objective.late === 0
-              ? t('plan.way.in')
-              : t('plan.way.left', { n: Math.round(w.objective.late) })
+            w.unplaced > 0
+              ? t('plan.way.unplaced', { n: w.unplaced }, w.unplaced)
+              : t('plan.way.then', { late: words.late(w.left) })
           }}
         </span>
         <n-button

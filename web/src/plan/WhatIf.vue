@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Otherwise } from '@tadka/core/plan'
+import { latenessOf, type Otherwise } from '@tadka/core/plan'
 import { showMinutes } from '@tadka/core/quantity'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
@@ -37,7 +37,7 @@ const sides = computed(() => {
   const row = (told: string, { plan, problem }: typeof now) => ({
     told,
     last: words.at(problem, plan.objective.last),
-    late: Math.round(plan.objective.late),
+    late: words.late(latenessOf(problem, plan)),
     unplaced: plan.unplaced.length,
     by: plan.objective.last - now.plan.objective.last,
   })

@@ -1,4 +1,14 @@
-import type { Change, Pin, Plan, PlanProblem, Refused, WayOut } from '@tadka/core/plan'
+import {
+  latenessOf,
+  minutesLate,
+  type Change,
+  type Lateness,
+  type Pin,
+  type Plan,
+  type PlanProblem,
+  type Refused,
+  type WayOut,
+} from '@tadka/core/plan'
 import { showMinutes } from '@tadka/core/quantity'
 import { useI18n } from 'vue-i18n'
 import { useTimes } from '../site/times.ts'
@@ -21,6 +31,15 @@ export function usePlanWords() {
     return run
       ? `${names.station(run.station)}, ${run.title}`
       : `${names.station(station)}, ${names.procedure(procedure)}`
+  }
+
+  /** "3 jobs late, together 1 h 14 min"; who is kept past their hours counts too. */
+  function late(l: Lateness): string {
+    const time = showMinutes(minutesLate(l))
+    if (l.late.length > 0) return t('plan.late.jobs', { n: l.late.length, time }, l.late.length)
+    return l.over.length > 0
+      ? t('plan.late.over', { n: l.over.length, time }, l.over.length)
+      : t('plan.late.none')
   }
 
   function change(problem: PlanProblem, c: Change): string {
@@ -48,7 +67,10 @@ export function usePlanWords() {
         ? t('plan.offer.unplaced', { n: best.unplaced.length, before: kept.unplaced.length })
         : '',
       a.late !== b.late && kept.unplaced.length === best.unplaced.length
-        ? t('plan.offer.late', { n: Math.round(b.late), before: Math.round(a.late) })
+        ? t('plan.offer.late', {
+            then: late(latenessOf(problem, best)),
+            now: late(latenessOf(problem, kept)),
+          })
         : '',
       problem.people.every(worksOn)
         ? ''
@@ -69,11 +91,15 @@ export function usePlanWords() {
     const { problem, best } = look
     if (!standing) return []
     const last = best.objective.last - standing.objective.last
-    const late = best.objective.late - standing.objective.late
     const lost = best.unplaced.filter((u) => !standing.unplaced.some((s) => s.run === u.run))
     const said = [
       ...lost.map((u) => t('plan.price.unplaced', { what: runName(problem, u.run) })),
-      lost.length === 0 && late > 0 ? t('plan.price.late', { n: Math.round(late) }) : '',
+      lost.length === 0 && best.objective.late > standing.objective.late
+        ? t('plan.price.late', {
+            then: late(latenessOf(problem, best)),
+            now: late(latenessOf(problem, standing)),
+          })
+        : '',
       last !== 0
         ? t(last > 0 ? 'plan.price.last' : 'plan.price.sooner', {
             time: showMinutes(Math.abs(last)),
@@ -118,5 +144,5 @@ export function usePlanWords() {
     }
   }
 
-  return { runName, change, gains, costs, where, refused, way, at }
+  return { runName, late, change, gains, costs, where, refused, way, at }
 }

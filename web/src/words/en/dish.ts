@@ -11,7 +11,7 @@ export const dish = {
     rinse: 'Rinsing',
     unheard: 'No news from the probe',
   },
-  heard: 'last heard {time}',
+  heard: 'last report {time}',
   noAnswer: 'The server does not answer; it is asked again by itself.',
   gauge: { tank: 'Wash tank', rinse: 'Final rinse', pressure: 'Rinse pressure' },
   least: '{v} or more',

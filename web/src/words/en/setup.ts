@@ -7,7 +7,7 @@ export const setup = {
     products: 'What you clean with',
     instruments: 'What you measure with',
     people: 'Who works here',
-    roster: 'Who works today',
+    roster: 'Staff today',
   },
   state: {
     machines: 'Nothing yet | 1 machine or place | {n} machines and places',
