@@ -1,4 +1,4 @@
-import { toCelsius, toFahrenheit, volumeIn, type TemperatureUnit, type VolumeUnit } from './convert.ts'
+import { toCelsius, toFahrenheit, toPsi, volumeIn, type TemperatureUnit, type VolumeUnit } from './convert.ts'
 import { celsius, fahrenheit, millilitres } from './units.ts'
 import type { Interval } from './interval.ts'
 
@@ -32,6 +32,25 @@ export function showTemperature(at: number, system: UnitSystem): Shown {
     ? { value: decimals(at, 1), unit: '°C' }
     : { value: decimals(toFahrenheit(celsius(at)), 0), unit: '°F' }
 }
+
+/** A temperature as a probe reads it, to a tenth. @param at °C. */
+export function showRead(at: number, system: UnitSystem): Shown {
+  return system === 'metric'
+    ? { value: decimals(at, 1), unit: '°C' }
+    : { value: decimals(toFahrenheit(celsius(at)), 1), unit: '°F' }
+}
+
+/** By how much a temperature changes, which has no zero to be moved. @param by °C. */
+export const showDifference = (by: number, system: UnitSystem, digits = 1): Shown =>
+  system === 'metric'
+    ? { value: decimals(by, digits), unit: '°C' }
+    : { value: decimals((by * 9) / 5, digits), unit: '°F' }
+
+/** A pressure in whole kPa, in the US system in psi to a tenth. @param at kPa. */
+export const showPressure = (at: number, system: UnitSystem): Shown =>
+  system === 'metric'
+    ? { value: decimals(at, 0), unit: 'kPa' }
+    : { value: decimals(toPsi(at), 1), unit: 'psi' }
 
 /** A reading in its instrument's unit as °C. */
 export const inCelsius = (value: number, unit: TemperatureUnit): number =>

@@ -51,6 +51,7 @@ describe('the strip of the last racks', () => {
 
 describe('the charts', () => {
   const colours = { ink: '', quiet: '', line: '', tank: '', rinse: '', middle: '', low: '', limit: '' }
+  const metric = { degree: '°C', of: (c: number) => c }
   it('a trace draws its limits only where they hold', () => {
     const trace = {
       at: [0, 1000, 2000],
@@ -60,19 +61,26 @@ describe('the charts', () => {
       on: [1, 1, 2],
     }
     const words = { tank: 't', rinse: 'r', washLeast: 'w', rinseLeast: 'l', seconds: 's' }
-    const { datasets } = traceChart(trace, { wash: 66, rinse: 82 }, words, colours).data
+    const { datasets } = traceChart(trace, { wash: 66, rinse: 82 }, metric, words, colours).data
     expect(datasets[2]?.data.map((p) => p.y)).toEqual([66, 66, null])
     expect(datasets[3]?.data.map((p) => p.y)).toEqual([null, null, 82])
     expect(datasets[0]?.data[2]).toEqual({ x: 2, y: null })
   })
   it('a month draws its limit through every day', () => {
     const day = { day: '2026-11-12', racks: 3, out: 0, cannotTell: 0, rinseMiddle: 85, rinseLow: null }
-    const { datasets } = trendChart([day], 82, { middle: 'm', low: 'l', limit: 'x' }, colours).data
+    const { datasets } = trendChart([day], 82, metric, { middle: 'm', low: 'l', limit: 'x' }, colours).data
     expect(datasets.map((d) => d.data[0])).toEqual([
       { x: '12', y: 85 },
       { x: '12', y: null },
       { x: '12', y: 82 },
     ])
+  })
+  it('a site in US units has its axis, its points and its limit in °F', () => {
+    const day = { day: '2026-11-12', racks: 3, out: 0, cannotTell: 0, rinseMiddle: 85, rinseLow: 80 }
+    const us = { degree: '°F', of: (c: number) => (c * 9) / 5 + 32 }
+    const { data, options } = trendChart([day], 82, us, { middle: 'm', low: 'l', limit: 'x' }, colours)
+    expect(data.datasets.map((d) => d.data[0]?.y)).toEqual([185, 176, us.of(82)])
+    expect(options?.scales?.['y']).toMatchObject({ title: { text: '°F' } })
   })
   it('months are those of the site’s zone, and turn over the year', () => {
     const month = monthOf(instant(Date.UTC(2026, 11, 31, 23)), 'Europe/Dublin')

@@ -8,6 +8,7 @@ import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useTheme } from '../look/theme.ts'
 import { useTimes } from '../site/times.ts'
+import { useUnits } from '../site/units.ts'
 import { useSession } from '../rights/session.ts'
 import VerdictMark from '../pieces/VerdictMark.vue'
 import { useLineChart } from '../pieces/chart.ts'
@@ -22,6 +23,7 @@ const { t } = useI18n()
 const session = useSession()
 const { palette } = useTheme()
 const { clock, second, date, day } = useTimes()
+const units = useUnits()
 
 const dayMs = 86_400_000
 const path = computed(() => `/api/sites/${session.site}/loggers/${props.file.id}`)
@@ -46,12 +48,12 @@ const chart = computed(() => {
   const surface = columns.some((c) => c.measures === 'ware') ? modelCode.dishMachine.surface.pair.c : null
   const words = {
     names: columns.map((c) => t(`logger.measure.${c.measures}`)),
-    limit: t('logger.surfaceLeast'),
+    limit: t('logger.surfaceLeast', { limit: units.limit(modelCode.dishMachine.surface.pair.c) }),
     when: (at: number) => (to - from > 2 * dayMs ? day(at) : clock(at)),
   }
   return (
     drawing.value &&
-    drawingChart(drawing.value, surface, words, {
+    drawingChart(drawing.value, surface, { degree: units.degree.value, of: units.inDegrees }, words, {
       ink,
       quiet: ink2,
       line,
@@ -99,7 +101,7 @@ async function withdraw(): Promise<void> {
         <tbody>
           <tr v-for="p in passes" :key="p.from">
             <td>{{ date(p.from) }} {{ second(p.from) }}</td>
-            <td>{{ decimals(p.highest, 1) }} °C</td>
+            <td>{{ units.read(p.highest) }}</td>
             <td>{{ decimals(p.a0, 0) }}</td>
             <td><verdict-mark :verdict="p.verdict" :size="20" /></td>
           </tr>

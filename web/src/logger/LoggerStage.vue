@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import { modelCode } from '@tadka/core/rules'
 import { NButton, NProgress } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useTimes } from '../site/times.ts'
+import { useUnits } from '../site/units.ts'
 import FileFault from './FileFault.vue'
 import LoggerSummary from './LoggerSummary.vue'
 import TallyMarks from './TallyMarks.vue'
@@ -11,12 +13,13 @@ import type { Import } from './use-import.ts'
 /** Where a file stands: what is still to be told, how far it is read, what it would bring, what became of it. */
 const props = defineProps<{ entry: Import }>()
 const emit = defineEmits<{ done: [id: string] }>()
-const { t } = useI18n()
+const { t, locale } = useI18n()
+const units = useUnits()
 const stage = computed(() => props.entry.stage.value)
 const percent = (share: number) => Math.round(share * 100)
 const { date, clock } = useTimes()
 const when = (at: number) => `${date(at)} ${clock(at)}`
-const rows = (n: number) => n.toLocaleString('en')
+const rows = (n: number) => n.toLocaleString(locale.value)
 </script>
 
 <template>
@@ -50,7 +53,10 @@ const rows = (n: number) => n.toLocaleString('en')
         <span class="label">{{ t('logger.cyclesFound') }}</span> <tally-marks :tally="stage.checked.cycles" />
       </div>
       <div v-if="stage.checked.passes" class="told">
-        <span class="label">{{ t('logger.passesFound') }}</span> <tally-marks :tally="stage.checked.passes" />
+        <span class="label">{{
+          t('logger.passesFound', { limit: units.limit(modelCode.dishMachine.surface.pair.c) })
+        }}</span>
+        <tally-marks :tally="stage.checked.passes" />
       </div>
       <p v-if="!stage.checked.cycles && !stage.checked.passes" class="quiet">{{ t('logger.noVerdict') }}</p>
       <div class="act">

@@ -1,7 +1,7 @@
 import type { LoggerDrawing } from '@tadka/contract/logger'
 import { unitsFor } from '@tadka/core/logger'
 import type { ChartConfiguration } from 'chart.js'
-import { lineOf } from '../pieces/chart-line.ts'
+import { lineOf, type Degrees } from '../pieces/chart-line.ts'
 
 interface Words {
   readonly names: readonly string[]
@@ -30,14 +30,21 @@ export function turns(from: number, to: number): number[] {
  * A file's temperatures: of each column a line through the most of each stretch, and one through the least where they part. Other units
  * have no place on this axis. @param limit °C that is drawn, or null.
  */
-export function drawingChart(d: LoggerDrawing, limit: number | null, words: Words, colours: Colours): Config {
+export function drawingChart(
+  d: LoggerDrawing,
+  limit: number | null,
+  units: Degrees,
+  words: Words,
+  colours: Colours,
+): Config {
   const steps = d.at.slice(1).map((at, i) => at - (d.at[i] ?? 0))
   const step = Math.min(...steps.filter((s) => s > 0), Number.POSITIVE_INFINITY)
+  const inDegrees = (v: number | null) => (v === null ? null : units.of(v))
   /** The points, with a hole where rows are missing. */
   const points = (of: readonly (number | null)[]) =>
     d.at.flatMap((x, i) => {
       const gap = i > 0 && x - (d.at[i - 1] ?? x) > apart * step
-      return [...(gap ? [{ x: x - 1, y: null }] : []), { x, y: of[i] ?? null }]
+      return [...(gap ? [{ x: x - 1, y: null }] : []), { x, y: inDegrees(of[i] ?? null) }]
     })
   const drawn = d.columns
     .map((c, i) => ({ ...c, name: words.names[i] ?? '' }))
@@ -51,8 +58,8 @@ export function drawingChart(d: LoggerDrawing, limit: number | null, words: Word
   })
   const [first, last] = [d.at[0] ?? 0, d.at.at(-1) ?? 0]
   const ends = [
-    { x: first, y: limit },
-    { x: last, y: limit },
+    { x: first, y: inDegrees(limit) },
+    { x: last, y: inDegrees(limit) },
   ]
   const limits = limit === null ? [] : [lineOf(words.limit, ends, colours.limit, { dashed: true })]
   return {
@@ -76,7 +83,7 @@ export function drawingChart(d: LoggerDrawing, limit: number | null, words: Word
           grid: { color: colours.line },
         },
         y: {
-          title: { display: true, text: '°C', color: colours.quiet },
+          title: { display: true, text: units.degree, color: colours.quiet },
           ticks: { color: colours.quiet },
           grid: { color: colours.line },
         },

@@ -16,3 +16,9 @@ export function lineOf<P>(
     spanGaps: false,
   }
 }
+
+/** The degrees of a chart's axis, and the way into them from °C. */
+export interface Degrees {
+  readonly degree: string
+  readonly of: (celsius: number) => number
+}

@@ -4,8 +4,8 @@ import type { CaseAction } from '@tadka/core/case'
 import type { ReadingTaken } from '@tadka/core/reading'
 import { useI18n } from 'vue-i18n'
 import { useTimes } from '../site/times.ts'
+import { useUnits } from '../site/units.ts'
 import { spokenLength } from '../pieces/seconds.ts'
-import { volumeWords } from '../solution/words.ts'
 import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
 
@@ -14,7 +14,8 @@ export function useSentence() {
   const { t, te } = useI18n()
   const names = useNames()
   const site = useSite()
-  const volume = (mL: number) => volumeWords(mL, site.set?.units)
+  const units = useUnits()
+  const { volume } = units
   const { clock, day, date } = useTimes()
 
   /** How long a wait lasted and should have, where it was too short. */
@@ -63,14 +64,15 @@ export function useSentence() {
     if (typeof f['amount'] === 'number') parts.push(`${decimals(f['amount'], 1)} ${String(f['unit'])}`)
     // Grams are grams: what was weighed was not poured by volume.
     else if (typeof f['pouredMl'] === 'number' && f['pouredMl'] > 0)
-      parts.push(t('log.facts.pouredMl', { v: decimals(f['pouredMl'], 1) }))
-    for (const name of ['counted', 'litres'] as const)
-      if (f[name] !== undefined && f[name] !== null)
-        parts.push(t(`log.facts.${name}`, { v: String(f[name]) }))
+      parts.push(t('log.facts.pouredMl', { v: volume(f['pouredMl']) }))
+    if (f['counted'] !== undefined && f['counted'] !== null)
+      parts.push(t('log.facts.counted', { v: String(f['counted']) }))
+    if (typeof f['litres'] === 'number') parts.push(volume(f['litres'] * 1000))
     if (typeof f['choice'] === 'string')
       parts.push(names.choice(record.payload.run, record.payload.step, f['choice']))
     if (f['decided'] === true) parts.push(t('log.facts.decided'))
-    if (typeof f['celsius'] === 'number') parts.push(t('log.facts.celsius', { v: decimals(f['celsius'], 1) }))
+    if (typeof f['celsius'] === 'number')
+      parts.push(t('log.facts.celsius', { v: units.temperature(f['celsius']) }))
     return parts.length > 0 ? `: ${parts.join(', ')}` : ''
   }
 
@@ -217,7 +219,7 @@ export function useSentence() {
         return t('log.say.bath.mixed', {
           volume: volume(mL),
           product: productName,
-          poured: `${measured ? `${decimals(measured.amount, 1)} ${measured.unit}` : `${decimals(poured, 1)} mL`}, ${tool}`,
+          poured: `${measured ? `${decimals(measured.amount, 1)} ${measured.unit}` : volume(poured)}, ${tool}`,
         })
       }
       case 'reading.taken@1':
@@ -246,7 +248,10 @@ export function useSentence() {
         return t('log.say.procedure.set', { name: own, version })
       }
       case 'water.measured@1':
-        return t('log.say.water.measured', { v: record.payload.hardness, with: record.payload.with })
+        return t('log.say.water.measured', {
+          v: units.hardness(record.payload.hardness),
+          with: record.payload.with,
+        })
       case 'concentrate.opened@1':
         return t('log.say.concentrate.opened', { name: names.product(record.payload.product) })
       case 'instrument.checked@1': {
@@ -260,14 +265,13 @@ export function useSentence() {
       }
       case 'cycle.judged@1': {
         const { figures, judgement } = record.payload
-        const shown = (v: number | null) => (v === null ? '–' : decimals(v, 1))
-        const read = { wash: shown(figures.washLow), rinse: shown(figures.rinseLow) }
+        const read = { wash: units.read(figures.washLow), rinse: units.read(figures.rinseLow) }
         const what = judgement ? t('log.say.cycleRead', read) : t('log.say.gone')
         return t('log.say.cycle.judged', { what })
       }
       case 'concentrate.drawn@1': {
         const { product, millilitres } = record.payload
-        return t('log.say.concentrate.drawn', { name: names.product(product), v: decimals(millilitres, 0) })
+        return t('log.say.concentrate.drawn', { name: names.product(product), v: volume(millilitres) })
       }
       case 'logger.imported@1': {
         const { name: file, summary, cycles, passes } = record.payload

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import type { Mark } from '@tadka/core/warewash'
-import { decimals } from '@tadka/core/quantity'
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useTimes } from '../site/times.ts'
+import { useUnits } from '../site/units.ts'
 import { stripOf } from './strip.ts'
 
 /** The last cycles as marks on the line of the limit; each opens its trace. */
@@ -12,6 +12,7 @@ const props = defineProps<{ marks: readonly Mark[]; limit: number }>()
 const open = defineModel<string | null>('open', { required: true })
 const { t } = useI18n()
 const { clock } = useTimes()
+const units = useUnits()
 const box = useTemplateRef<HTMLElement>('box')
 const { width } = useElementSize(box)
 const height = 150
@@ -28,7 +29,7 @@ const nameOf = (m: Mark) =>
   t('dish.markName', {
     time: clock(m.at),
     verdict: m.verdict ? t(`verdict.${m.verdict}`) : t('dish.cutShort'),
-    rinse: m.rinseLow === null ? '–' : decimals(m.rinseLow, 1),
+    rinse: units.read(m.rinseLow),
   })
 function move(by: number): void {
   const at = props.marks.findIndex((m) => m.key === open.value)
@@ -60,7 +61,7 @@ function move(by: number): void {
         :y2="strip.limitAt"
         class="limit"
       />
-      <text x="0" :y="strip.limitAt + 5" class="quietly">{{ limit }} °C</text>
+      <text x="0" :y="strip.limitAt + 5" class="quietly">{{ units.limit(limit) }}</text>
       <text v-for="turn in strip.turns" :key="turn.at" :x="turn.x" :y="height + 26" class="quietly">
         {{ clock(turn.at) }}
       </text>

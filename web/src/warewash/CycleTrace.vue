@@ -8,6 +8,7 @@ import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useTheme } from '../look/theme.ts'
 import { useTimes } from '../site/times.ts'
+import { useUnits } from '../site/units.ts'
 import { useSession } from '../rights/session.ts'
 import VerdictMark from '../pieces/VerdictMark.vue'
 import { ask } from '../wire/api.ts'
@@ -20,6 +21,7 @@ const emit = defineEmits<{ close: [] }>()
 const { t } = useI18n()
 const session = useSession()
 const { clock } = useTimes()
+const units = useUnits()
 const { palette } = useTheme()
 
 const trace = ref<CycleTrace | null>(null)
@@ -50,6 +52,7 @@ const chart = computed(() => {
     traceChart(
       trace.value,
       props.limits,
+      { degree: units.degree.value, of: units.inDegrees },
       {
         tank: t('dish.gauge.tank'),
         rinse: t('dish.gauge.rinse'),
@@ -62,7 +65,6 @@ const chart = computed(() => {
   )
 })
 useLineChart(canvas, chart)
-const figure = (value: number | null) => (value === null ? '–' : `${decimals(value, 1)} °C`)
 </script>
 
 <template>
@@ -72,7 +74,7 @@ const figure = (value: number | null) => (value === null ? '–' : `${decimals(v
       <verdict-mark v-if="mark.verdict" :verdict="mark.verdict" />
       <span v-else class="quiet">{{ t('dish.cutShort') }}</span>
       <span class="quiet">{{
-        t('dish.reached', { wash: figure(mark.washLow), rinse: figure(mark.rinseLow) })
+        t('dish.reached', { wash: units.read(mark.washLow), rinse: units.read(mark.rinseLow) })
       }}</span>
       <span v-if="mark.a0 !== null" class="quiet small">{{ t('dish.a0', { v: decimals(mark.a0, 0) }) }}</span>
       <n-button @click="emit('close')">{{ t('dish.closeTrace') }}</n-button>
@@ -81,7 +83,7 @@ const figure = (value: number | null) => (value === null ? '–' : `${decimals(v
       <canvas
         ref="canvas"
         role="img"
-        :aria-label="t('dish.traceOf', { wash: figure(mark.washLow), rinse: figure(mark.rinseLow) })"
+        :aria-label="t('dish.traceOf', { wash: units.read(mark.washLow), rinse: units.read(mark.rinseLow) })"
       />
     </div>
     <p v-else-if="state === 'asking'" class="quiet">{{ t('dish.asking') }}</p>

@@ -4,6 +4,7 @@ import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useTimes } from '../site/times.ts'
+import { useUnits } from '../site/units.ts'
 import VerdictMark from '../pieces/VerdictMark.vue'
 import type { AnyDraft } from '@tadka/core/stream'
 import TakeBackNow from '../site/TakeBackNow.vue'
@@ -17,6 +18,7 @@ const props = defineProps<{ station: string; dish: Dish }>()
 const { t } = useI18n()
 const site = useSite()
 const { clock, day } = useTimes()
+const units = useUnits()
 const dayMs = 86_400_000
 
 const when = (at: number | null) =>
@@ -156,9 +158,9 @@ function changed(): void {
     <p v-if="misses" class="warn">
       <b>{{ t('dish.misses', { day: dayOf(misses.day) }) }}</b>
       {{ range }}
-      {{ t('dish.sinks', { v: decimals(Math.abs(trend?.slope ?? 0), 2) }) }}
+      {{ t('dish.sinks', { v: units.difference(Math.abs(trend?.slope ?? 0), 2) }) }}
     </p>
-    <p v-else-if="trend" class="quiet">{{ t('dish.steady', { v: decimals(trend.now, 1) }) }}</p>
+    <p v-else-if="trend" class="quiet">{{ t('dish.steady', { v: units.read(trend.now) }) }}</p>
     <p v-else class="quiet">{{ t('dish.noTrend') }}</p>
     <template v-if="dish.told.value.likely.length > 0">
       <h2>{{ t('dish.likely') }}</h2>

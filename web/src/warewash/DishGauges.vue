@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { decimals, showInterval } from '@tadka/core/quantity'
+import { showInterval } from '@tadka/core/quantity'
 import { computed, toRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useTimes } from '../site/times.ts'
+import { useUnits } from '../site/units.ts'
 import VerdictMark from '../pieces/VerdictMark.vue'
 import { now } from '../wire/clock.ts'
 import type { Dish } from './dish.ts'
@@ -12,6 +13,7 @@ import { useMachineNow } from './dish-now.ts'
 const props = defineProps<{ station: string; dish: Dish }>()
 const { t } = useI18n()
 const { clock } = useTimes()
+const units = useUnits()
 const { machine, fresh, failed } = useMachineNow(toRef(props, 'station'))
 
 const limits = computed(() => props.dish.told.value.limits)
@@ -23,26 +25,31 @@ const seconds = computed(() => {
 const gauges = computed(() => [
   {
     name: 'tank',
-    value: machine.value?.tank ?? null,
-    unit: '°C',
-    asks: t('dish.least', { v: limits.value.wash }),
+    value: units.readNumber(machine.value?.tank ?? null),
+    unit: units.degree.value,
+    asks: t('dish.least', { v: units.limit(limits.value.wash) }),
   },
   {
     name: 'rinse',
     // Between rinses the manifold cools: the last rinse is what counts.
-    value: machine.value?.phase === 'rinse' ? machine.value.rinse : (last.value?.rinseLow ?? null),
-    unit: '°C',
-    asks: t('dish.least', { v: limits.value.rinse }),
+    value: units.readNumber(
+      machine.value?.phase === 'rinse' ? machine.value.rinse : (last.value?.rinseLow ?? null),
+    ),
+    unit: units.degree.value,
+    asks: t('dish.least', { v: units.limit(limits.value.rinse) }),
   },
   {
     name: 'pressure',
-    value: machine.value?.phase === 'rinse' ? machine.value.pressure : (last.value?.pressureLow ?? null),
-    unit: 'kPa',
-    asks: t('dish.between', { lo: limits.value.pressureLow, hi: limits.value.pressureHigh }),
+    value: units.pressureNumber(
+      machine.value?.phase === 'rinse' ? machine.value.pressure : (last.value?.pressureLow ?? null),
+    ),
+    unit: units.pressureUnit.value,
+    asks: t('dish.between', {
+      lo: units.pressureLimit(limits.value.pressureLow),
+      hi: units.pressureLimit(limits.value.pressureHigh),
+    }),
   },
 ])
-const shown = (value: number | null, unit: string) =>
-  value === null ? '–' : decimals(value, unit === 'kPa' ? 0 : 1)
 const why = computed(() => {
   const m = last.value
   const tested = props.dish.told.value.byChemical ? props.dish.told.value.rackTest : null
@@ -50,13 +57,13 @@ const why = computed(() => {
   if (!m) return ''
   if (m.verdict === 'cannot-tell') return t(m.stuck ? 'dish.why.stuck' : 'dish.why.gap')
   const { wash, rinse, rinseMost, pressureLow, pressureHigh } = limits.value
-  if (m.washLow !== null && m.washLow < wash) return t('dish.why.wash', { v: decimals(m.washLow, 1) })
-  if (m.rinseLow !== null && m.rinseLow < rinse) return t('dish.why.rinse', { v: decimals(m.rinseLow, 1) })
+  if (m.washLow !== null && m.washLow < wash) return t('dish.why.wash', { v: units.read(m.washLow) })
+  if (m.rinseLow !== null && m.rinseLow < rinse) return t('dish.why.rinse', { v: units.read(m.rinseLow) })
   if (m.rinseHigh !== null && m.rinseHigh > rinseMost)
-    return t('dish.why.hot', { v: decimals(m.rinseHigh, 1) })
+    return t('dish.why.hot', { v: units.read(m.rinseHigh) })
   if (m.pressureLow !== null && (m.pressureLow < pressureLow || (m.pressureHigh ?? 0) > pressureHigh))
-    return t('dish.why.pressure', { v: decimals(m.pressureLow, 0) })
-  return m.rinseLow === null ? '' : t('dish.why.held', { v: decimals(m.rinseLow, 1) })
+    return t('dish.why.pressure', { v: units.pressure(m.pressureLow) })
+  return m.rinseLow === null ? '' : t('dish.why.held', { v: units.read(m.rinseLow) })
 })
 </script>
 
@@ -73,7 +80,7 @@ const why = computed(() => {
       <div v-for="g in gauges" :key="g.name">
         <dt>{{ t(`dish.gauge.${g.name}`) }}</dt>
         <dd>
-          <span class="value">{{ fresh || g.name !== 'tank' ? shown(g.value, g.unit) : '–' }}</span>
+          <span class="value">{{ fresh || g.name !== 'tank' ? g.value : '–' }}</span>
           <span class="unit">{{ g.unit }}</span>
         </dd>
         <dd class="quiet small">{{ g.asks }}</dd>

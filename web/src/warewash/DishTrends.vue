@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import type { CycleDay } from '@tadka/contract/warewash'
-import { decimals } from '@tadka/core/quantity'
 import { NButton } from 'naive-ui'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useTheme } from '../look/theme.ts'
 import { useTimes } from '../site/times.ts'
+import { useUnits } from '../site/units.ts'
 import { useSession } from '../rights/session.ts'
 import { useSite } from '../site/site.ts'
 import { ask } from '../wire/api.ts'
@@ -20,6 +20,7 @@ const { t, locale } = useI18n()
 const session = useSession()
 const { palette } = useTheme()
 const { day } = useTimes()
+const units = useUnits()
 
 const site = useSite()
 const zone = computed(() => site.set?.timeZone ?? 'UTC')
@@ -52,17 +53,22 @@ const chart = computed(() => {
   const words = { middle: t('dish.rinseMiddle'), low: t('dish.rinseLow'), limit: t('dish.rinseLeast') }
   return days.value.length === 0
     ? null
-    : trendChart(days.value, props.dish.told.value.limits.rinse, words, {
-        ink,
-        quiet: ink2,
-        line,
-        middle: sea,
-        low: ink,
-        limit: out,
-      })
+    : trendChart(
+        days.value,
+        props.dish.told.value.limits.rinse,
+        { degree: units.degree.value, of: units.inDegrees },
+        words,
+        {
+          ink,
+          quiet: ink2,
+          line,
+          middle: sea,
+          low: ink,
+          limit: out,
+        },
+      )
 })
 useLineChart(canvas, chart)
-const figure = (v: number | null) => (v === null ? '–' : decimals(v, 1))
 </script>
 
 <template>
@@ -101,8 +107,8 @@ const figure = (v: number | null) => (v === null ? '–' : decimals(v, 1))
               <td>{{ d.racks }}</td>
               <td :class="{ bad: d.out > 0 }">{{ d.out }}</td>
               <td>{{ d.cannotTell }}</td>
-              <td>{{ figure(d.rinseMiddle) }}</td>
-              <td>{{ figure(d.rinseLow) }}</td>
+              <td>{{ units.read(d.rinseMiddle) }}</td>
+              <td>{{ units.read(d.rinseLow) }}</td>
             </tr>
           </tbody>
         </table>

@@ -7,6 +7,7 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useKit } from '../site/kit.ts'
 import { useTimes } from '../site/times.ts'
+import { useUnits } from '../site/units.ts'
 import VerdictMark from '../pieces/VerdictMark.vue'
 import { useStartRun } from '../procedure/start.ts'
 import BasketTimers from '../solution/BasketTimers.vue'
@@ -24,6 +25,7 @@ const kit = useKit()
 const baths = useBaths()
 const { start } = useStartRun()
 const { clock } = useTimes()
+const units = useUnits()
 
 const mine = computed(() => site.all('bath').filter((b) => b.station === props.station.id))
 const compartments = computed(() =>
@@ -85,7 +87,7 @@ function run(procedure: 'sink.set-up' | 'sink.change'): void {
           :full="c.volume && c.capacity ? c.volume / c.capacity : 0"
           :label="t('dish.sink.drawing', { use: t(`dish.sink.${c.use}`), state: asks(c) })"
         >
-          <b v-if="warmth(c)">{{ showInterval(warmth(c)!.celsius!) }} °C</b>
+          <b v-if="warmth(c)">{{ units.interval(warmth(c)!.celsius!) }}</b>
           <b v-else-if="strength(c)?.strength">{{ showInterval(strength(c)!.strength!) }} ppm</b>
         </basin-drawing>
         <p class="asks" :class="c.state">{{ asks(c) }}</p>

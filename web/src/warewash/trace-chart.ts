@@ -1,6 +1,6 @@
 import type { CycleTrace } from '@tadka/contract/warewash'
 import type { ChartConfiguration } from 'chart.js'
-import { lineOf } from '../pieces/chart-line.ts'
+import { lineOf, type Degrees } from '../pieces/chart-line.ts'
 
 export interface TraceWords {
   readonly tank: string
@@ -21,15 +21,17 @@ export interface TraceColours {
 export function traceChart(
   trace: CycleTrace,
   limits: { readonly wash: number; readonly rinse: number },
+  units: Degrees,
   words: TraceWords,
   colours: TraceColours,
 ): ChartConfiguration<'line', { x: number; y: number | null }[]> {
   const from = trace.at[0] ?? 0
   const x = trace.at.map((at) => Math.round((at - from) / 1000))
-  const points = (of: readonly (number | null)[]) => x.map((s, i) => ({ x: s, y: of[i] ?? null }))
+  const inDegrees = (v: number | null) => (v === null ? null : units.of(v))
+  const points = (of: readonly (number | null)[]) => x.map((s, i) => ({ x: s, y: inDegrees(of[i] ?? null) }))
   /** A line at `value` over the seconds in which a bit is on. */
   const while_ = (bit: number, value: number) =>
-    x.map((s, i) => ({ x: s, y: ((trace.on[i] ?? 0) & bit) !== 0 ? value : null }))
+    x.map((s, i) => ({ x: s, y: ((trace.on[i] ?? 0) & bit) !== 0 ? units.of(value) : null }))
   const line = (label: string, data: { x: number; y: number | null }[], colour: string, dashed = false) =>
     lineOf(label, data, colour, { dashed })
   return {
@@ -56,9 +58,9 @@ export function traceChart(
           grid: { color: colours.line },
         },
         y: {
-          suggestedMin: 55,
-          suggestedMax: 92,
-          title: { display: true, text: '°C', color: colours.quiet },
+          suggestedMin: units.of(55),
+          suggestedMax: units.of(92),
+          title: { display: true, text: units.degree, color: colours.quiet },
           ticks: { color: colours.quiet },
           grid: { color: colours.line },
         },

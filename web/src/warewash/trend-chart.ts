@@ -2,7 +2,7 @@ import type { CycleDay } from '@tadka/contract/warewash'
 import { dateAt, instantAt } from '@tadka/core/duty'
 import type { Instant } from '@tadka/core/quantity'
 import type { ChartConfiguration } from 'chart.js'
-import { lineOf } from '../pieces/chart-line.ts'
+import { lineOf, type Degrees } from '../pieces/chart-line.ts'
 
 /** A month, "2026-11". */
 export type Month = string
@@ -32,13 +32,15 @@ type Colours = Readonly<Record<'ink' | 'quiet' | 'line' | 'middle' | 'low' | 'li
 export function trendChart(
   days: readonly CycleDay[],
   limit: number,
+  units: Degrees,
   words: Words,
   colours: Colours,
 ): ChartConfiguration<'line', { x: string; y: number | null }[]> {
+  const inDegrees = (v: number | null) => (v === null ? null : units.of(v))
   const line = (label: string, of: (d: CycleDay) => number | null, colour: string, dashed: boolean) =>
     lineOf(
       label,
-      days.map((d) => ({ x: d.day.slice(8), y: of(d) })),
+      days.map((d) => ({ x: d.day.slice(8), y: inDegrees(of(d)) })),
       colour,
       { dashed, points: dashed ? 0 : 3 },
     )
@@ -58,9 +60,9 @@ export function trendChart(
       scales: {
         x: { type: 'category', ticks: { color: colours.quiet }, grid: { color: colours.line } },
         y: {
-          suggestedMin: limit - 2,
-          suggestedMax: limit + 6,
-          title: { display: true, text: '°C', color: colours.quiet },
+          suggestedMin: units.of(limit - 2),
+          suggestedMax: units.of(limit + 6),
+          title: { display: true, text: units.degree, color: colours.quiet },
           ticks: { color: colours.quiet },
           grid: { color: colours.line },
         },

@@ -1,0 +1,40 @@
+import { describe, expect, it } from 'vitest'
+import { showDifference, showPressure, showRead } from '../../quantity/index.ts'
+import { modelCode, showLimit, showPressureLimit } from '../../rules/index.ts'
+
+describe('a limit on a site in US units', () => {
+  const { wash, rinse, pressure, surface } = modelCode.dishMachine
+  it.each([
+    ...Object.values(wash).map((w) => w.pair),
+    rinse.leastSingle,
+    rinse.leastOther,
+    rinse.most,
+    surface.pair,
+    modelCode.washWater.pair,
+    modelCode.hotWaterByHand.pair,
+  ])('of $c °C is written $f °F, as FDA Food Code 2022 pairs them, not as it would convert', ({ c, f }) => {
+    expect(showLimit(c, 'us')).toEqual({ value: String(f), unit: '°F' })
+    expect(showLimit(c, 'metric')).toEqual({ value: String(c), unit: '°C' })
+  })
+  it('of a plate that the code does not pair is converted', () =>
+    expect(showLimit(85, 'us')).toEqual({ value: '185', unit: '°F' }))
+  it('of the rinse’s pressure is 5 and 30 psi (4-501.113), a plate’s own is converted', () => {
+    expect(showPressureLimit(pressure.kPa.lo, 'us')).toEqual({ value: '5', unit: 'psi' })
+    expect(showPressureLimit(pressure.kPa.hi, 'us')).toEqual({ value: '30', unit: 'psi' })
+    expect(showPressureLimit(100, 'us')).toEqual({ value: '14.5', unit: 'psi' })
+    expect(showPressureLimit(100, 'metric')).toEqual({ value: '100', unit: 'kPa' })
+  })
+})
+
+describe('what a probe reads', () => {
+  it('is shown to a tenth in either system: just below a limit is not shown as the limit', () => {
+    expect(showRead(81.9, 'metric')).toEqual({ value: '81.9', unit: '°C' })
+    expect(showRead(81.9, 'us')).toEqual({ value: '179.4', unit: '°F' })
+  })
+  it('sinks by a difference of degrees, not by a temperature', () =>
+    expect(showDifference(0.5, 'us', 2)).toEqual({ value: '0.9', unit: '°F' }))
+  it('of pressure is in whole kPa, or psi to a tenth', () => {
+    expect(showPressure(140, 'metric')).toEqual({ value: '140', unit: 'kPa' })
+    expect(showPressure(140, 'us')).toEqual({ value: '20.3', unit: 'psi' })
+  })
+})

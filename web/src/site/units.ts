@@ -1,0 +1,63 @@
+import {
+  celsius,
+  decimals,
+  interval,
+  showInterval,
+  showDifference,
+  showPressure,
+  showRead,
+  showTemperature,
+  showVolume,
+  toFahrenheit,
+  type Interval,
+  type Shown,
+} from '@tadka/core/quantity'
+import { showLimit, showPressureLimit } from '@tadka/core/rules'
+import { computed } from 'vue'
+import { useSite } from './site.ts'
+
+const said = ({ value, unit }: Shown) => `${value} ${unit}`
+
+/** Quantities as this site writes them: metric or US. What is not known is a dash. */
+export function useUnits() {
+  const site = useSite()
+  const system = computed(() => site.set?.units ?? 'metric')
+  const isUs = computed(() => system.value === 'us')
+  const orDash =
+    (show: (value: number, in_: 'metric' | 'us') => Shown) =>
+    (value: number | null): string =>
+      value === null ? '–' : said(show(value, system.value))
+  return {
+    system,
+    degree: computed(() => (isUs.value ? ('°F' as const) : ('°C' as const))),
+    /** Number of a temperature in the site's degrees, for a chart's axis. @param at °C. */
+    inDegrees: (at: number): number => (isUs.value ? toFahrenheit(celsius(at)) : at),
+    /** A reading's span, in the site's degrees. @param read °C. */
+    interval: ({ lo, hi }: Interval): string => {
+      const inUnits = (at: number | null) =>
+        at === null ? null : isUs.value ? toFahrenheit(celsius(at)) : at
+      return `${showInterval(interval(inUnits(lo), inUnits(hi)))} ${isUs.value ? '°F' : '°C'}`
+    },
+    /** In whole °F, or °C to a tenth. @param at °C. */
+    temperature: orDash(showTemperature),
+    /** As a probe reads it, to a tenth. @param at °C. */
+    read: orDash(showRead),
+    /** The number alone of what a probe reads. @param at °C. */
+    readNumber: (at: number | null): string => (at === null ? '–' : showRead(at, system.value).value),
+    /** By how much it changed. @param by °C. */
+    difference: (by: number, digits = 1): string => said(showDifference(by, system.value, digits)),
+    /** As the code pairs it. @param at °C. */
+    limit: (at: number): string => said(showLimit(at, system.value)),
+    /** @param at kPa. */
+    pressure: orDash(showPressure),
+    pressureUnit: computed(() => showPressure(0, system.value).unit),
+    pressureNumber: (at: number | null): string => (at === null ? '–' : showPressure(at, system.value).value),
+    /** As the code pairs it; the number alone. @param at kPa. */
+    pressureLimit: (at: number): string => showPressureLimit(at, system.value).value,
+    /** @param mL millilitres. */
+    volume: (mL: number): string => said(showVolume(mL, system.value)),
+    /** mg/L as CaCO3; in the US system grains per gallon beside it (1 gpg is 17.1 mg/L: common practice, no source). */
+    hardness: (mgPerL: number): string =>
+      isUs.value ? `${decimals(mgPerL / 17.1, 1)} grains` : `${decimals(mgPerL, 0)} mg/L`,
+  }
+}
