@@ -1,7 +1,7 @@
 import type { Role } from '@tadka/core/rights'
 import type { AnyDraft } from '@tadka/core/stream'
 import { Refusal } from '@tadka/core/refusal'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import type { Pool } from '../db/pool.ts'
 import { siteId } from '../demo/house.ts'
 import { appendBatch, refusalIn, sha256, type Batch } from '../stream/append.ts'
@@ -111,7 +111,25 @@ describe('what is sent twice', () => {
     expect(await append([one], { memory })).toMatchObject([{ outcome: 'known', seq: first?.seq }])
     // And goes on from there.
     const next = draft(at(), 'run.parked@1', { run: 'remembered', station: 'espresso-bucket' })
-    expect((await append([next], { memory }))[0]?.seq).toBe((first?.seq ?? 0) + 1)
+    const [second] = await append([next], { memory })
+    expect(second?.seq).toBe((first?.seq ?? 0) + 1)
+    // All that this one folds into is remembered: only the database can say that it is there already.
+    expect(await append([next], { memory })).toMatchObject([{ outcome: 'known', seq: second?.seq }])
+  })
+  it('to a process that remembers where the chain stands, is written without reading it again', async () => {
+    const memory = new AppendMemory()
+    const read = vi.spyOn(server.pool, 'query')
+    const readsOf = async (one: AnyDraft) => {
+      read.mockClear()
+      expect(await append([one], { memory })).toMatchObject([{ outcome: 'accepted' }])
+      return read.mock.calls.filter((call) => JSON.stringify(call).includes('append_context')).length
+    }
+    const work = (type: 'run.parked@1' | 'run.resumed@1') =>
+      draft(at(), type, { run: 'read-once', station: 'espresso-bucket' })
+    expect(await readsOf(started(at(), 'read-once'))).toBe(1)
+    expect(await readsOf(work('run.parked@1'))).toBe(0)
+    expect(await readsOf(work('run.resumed@1'))).toBe(0)
+    read.mockRestore()
   })
 })
 

@@ -17,7 +17,7 @@ beforeAll(async () => {
   await database.owner.query("insert into site (id, name) values ($1, 'Tried')", [siteId])
   const set = (
     at: number,
-    type: 'site.set@1' | 'station.set@1' | 'product.set@1',
+    type: 'site.set@1' | 'station.set@1' | 'product.set@1' | 'instrument.set@1',
     id: string,
     payload: object,
   ) => {
@@ -33,6 +33,13 @@ beforeAll(async () => {
       schools: { 'surface-check': mark, 'wash-water': 'label' },
     }),
     set(when, 'station.set@1', 'st', { ...stations['galley-sink'], name: `Station ${mark}` }),
+    set(when, 'instrument.set@1', 'in', {
+      kind: 'thermometer',
+      name: `Probe ${mark}`,
+      unit: '°C',
+      accuracy: 0.5,
+      checkDue: second,
+    }),
     set(when, 'product.set@1', 'pr', { ...products['kelpwash'], name: `Product ${mark}`, uses: warm }),
   ]
   const seen = draft(
@@ -58,20 +65,28 @@ afterAll(async () => {
 const station: SubjectRef = { kind: 'station', id: 'st' }
 const product: SubjectRef = { kind: 'product', id: 'pr' }
 const bath: SubjectRef = { kind: 'bath', id: 'ba' }
+const instrument: SubjectRef = { kind: 'instrument', id: 'in' }
+const onlySeen: SubjectRef = { kind: 'station', id: 'only-seen' }
 const run = draft(0, 'run.started@1', { run: 'r', station: 'st' })
 const step = draft(0, 'run.step.done@2', { run: 'r', station: 'st' })
 const readingOf = (what: string) => draft(0, 'reading.taken@1', { what, station: 'st' })
 
 /** What is known of a draft that was seen at an instant. What stands now is marked. */
-async function known(one: AnyDraft, seenAt: number, subjects: SubjectRef[] = [], needs: SubjectRef[] = []) {
+async function known(
+  one: AnyDraft,
+  seenAt: number,
+  subjects: SubjectRef[] = [],
+  needs: SubjectRef[] = [],
+  beside?: AnyDraft,
+) {
   const last = { at: second, receivedAt: second, seq: 9 } as unknown as FoldKey
-  const states = [{ kind: 'site', id: siteId } as const, station, product, bath].map((s) => ({
-    ...s,
-    state: {},
-    last,
-  }))
-  const then = await asOf(pool, siteId, { states: states as never }, [
+  const site = { kind: 'site', id: siteId } as const
+  const states = [site, station, product, bath, instrument, onlySeen].map((s) => ({ ...s, state: {}, last }))
+  const never = { kind: 'run', id: 'never', state: {}, last: null }
+  const then = await asOf(pool, siteId, { states: [...states, never] as never }, [
     { draft: one, seenAt, subjects, needs },
+    // Whatever else comes in the same batch changes nothing of it.
+    ...(beside ? [{ draft: beside, seenAt, subjects: [], needs: [] }] : []),
   ])
   return then(one, (kind, id) => ({
     name: `${kind} ${id} as it stands`,
@@ -99,8 +114,7 @@ describe('a start that comes late', () => {
   })
   it('is held against what was entered since, where nothing was entered then', async () => {
     expect(nameOf((await known(run, first - 1, [station])).plate('st'))).toBe('as it stands')
-    const seen: SubjectRef = { kind: 'station', id: 'only-seen' }
-    const k = await known(run, second - 1, [seen])
+    const k = await known(run, second - 1, [onlySeen])
     expect(nameOf(k.plate('only-seen'))).toBe('as it stands')
   })
 })
@@ -110,6 +124,22 @@ describe('anything else that comes late', () => {
     const k = await known(step, second - 1, [station], [product])
     expect(nameOf(k.plate('st'))).toBe('as it stands')
     expect(nameOf(k.product('pr'))).toBe('Product then')
+  })
+  it('is read on the instrument as it was entered then', async () => {
+    const k = await known(readingOf('hot-water'), second - 1, [], [instrument])
+    expect(nameOf(k.instrument('in'))).toBe('Probe then')
+    expect(nameOf((await known(readingOf('hot-water'), second)).instrument('in'))).toMatch(/as it stands/)
+  })
+  it('finds of a site’s own procedure the version that it names, and nothing of what is not there', async () => {
+    const then = await asOf(pool, siteId, { states: [] }, [
+      { draft: step, seenAt: second, subjects: [], needs: [] },
+    ])
+    const versions = [{ version: 1 }, { version: 2, name: 'the second' }]
+    const k = then(step, (kind) => (kind === 'procedure' ? { versions } : null))
+    expect(k.procedure('own.made', 2)).toMatchObject({ name: 'the second' })
+    expect(k.procedure('own.made', 3)).toBeNull()
+    expect(k.plate('nowhere')).toBeNull()
+    expect(k.useOfStep('nowhere', 'mix')).toBeNull()
   })
   it('knows no instrument, procedure or bath but those that stand now', async () => {
     const k = await known(step, second - 1, [], [bath])
@@ -156,9 +186,13 @@ describe('a reading that comes late', () => {
       (await known(one, second)).rules.map((r) => (r as { id?: string }).id)
     expect(await ids(readingOf('sanitizer'))).toEqual(['old'])
     expect(await ids(step)).toEqual([])
+    const mixed = await known(readingOf('sanitizer'), second, [], [], step)
+    expect(mixed.rules.map((r) => (r as { id?: string }).id)).toEqual(['old'])
   })
   it('knows the label of the wash water only where it is that', async () => {
     expect((await known(readingOf('wash-water'), second - 1)).washLabel).toMatchObject({ c: 43 })
     expect((await known(readingOf('sanitizer'), second - 1)).washLabel).toBeNull()
+    const mixed = await known(readingOf('wash-water'), second - 1, [], [], readingOf('sanitizer'))
+    expect(mixed.washLabel).toMatchObject({ c: 43 })
   })
 })
