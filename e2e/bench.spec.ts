@@ -109,9 +109,9 @@ test('a probe that fails in ice tells nothing until a check passes', async ({ pa
   await expect(page.getByText(/failed its check in ice water/)).toBeHidden()
 })
 
-test('schools and the hours of a bath are the site’s own; crew may only look', async ({ page }) => {
+test('practices and the hours of a bath are the site’s own; crew may only look', async ({ page }) => {
   await signIn(page, 'Oriel', '9080')
-  await go(page, '/house/schools')
+  await go(page, '/house/practices')
   await page.getByRole('radio', { name: '200 ppm', exact: true }).click()
   await expect(page.getByRole('radio', { name: '200 ppm', exact: true })).toHaveAttribute(
     'aria-checked',
@@ -122,6 +122,6 @@ test('schools and the hours of a bath are the site’s own; crew may only look',
   await press(page, 'Poured out and rinsed')
   await expect(page.getByText('Aim for 200 to 200 ppm here.')).toBeVisible()
   await expect(page.locator('.fig')).toHaveText('8mL')
-  await go(page, '/house/schools')
-  await page.getByRole('radio', { name: /the label’s/ }).click()
+  await go(page, '/house/practices')
+  await page.getByRole('radio', { name: /What the label says/ }).click()
 })

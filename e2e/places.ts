@@ -26,7 +26,7 @@ export const places = [
   '/house/instruments',
   '/house/devices',
   '/house/spares',
-  '/house/schools',
+  '/house/practices',
   '/house/people',
   '/house/tablet',
   '/chart/ice-nugget.half-year?station=kiosk-nugget',
@@ -40,7 +40,7 @@ export const colourful = [
   '/bench/baths',
   '/dish',
   '/log',
-  '/house/schools',
+  '/house/practices',
 ]
 
 export async function visit(page: Page, place: string): Promise<void> {

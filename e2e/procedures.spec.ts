@@ -143,7 +143,7 @@ test('a run is handed over between two tablets; what an inspection asks for stan
   await expect(other.getByText('Replace it: Espresso grinder')).toBeHidden()
   await go(other, '/log')
   await expect(other.getByText('new burrs in', { exact: false })).toBeVisible()
-  await expect(other.getByText('Drew a spare: Burrs, Razorbill G')).toBeVisible()
+  await expect(other.getByText('Spare used: Burrs, Razorbill G')).toBeVisible()
   await go(other, '/house/spares')
   await expect(other.getByText('0 on the shelf: order it')).toBeVisible()
   await go(page, '/run')

@@ -59,9 +59,9 @@ test('a booster scales up over days: warned of before the first rack that fails,
   ).toBeVisible()
   await isAccessible(page)
   // Nobody goes on before saying what became of the racks.
-  await expect(page.getByRole('button', { name: 'The sink' })).toBeDisabled()
+  await expect(page.getByRole('button', { name: 'Use the sink' })).toBeDisabled()
   await pick(page, 'Yes, all')
-  await press(page, 'The sink')
+  await press(page, 'Use the sink')
   await expect(page.getByText('Going on with: The sink.')).toBeVisible()
   await expect(page.getByText('It comes back after a cycle')).toBeVisible()
 

@@ -1,4 +1,4 @@
-import { chosenSchool, type TemperaturePair } from '../rules/index.ts'
+import { chosenPractice, type TemperaturePair } from '../rules/index.ts'
 import type { ProductSet } from '../house/product.ts'
 
 /** The use of a detergent's label that is about the sink. */
@@ -12,7 +12,7 @@ export function washLabel(
   products: readonly Partial<ProductSet>[],
   schools: Readonly<Record<string, string>>,
 ): TemperaturePair | null {
-  if (chosenSchool('wash-water', schools) !== 'label') return null
+  if (chosenPractice('wash-water', schools) !== 'label') return null
   const uses = products.flatMap((p) => (p.chemicalClass === 'detergent' ? (p.uses ?? []) : []))
   return uses.find((u) => u.id === sinkWash)?.temperature ?? null
 }

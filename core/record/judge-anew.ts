@@ -1,7 +1,7 @@
 import { interval, type Instant, type Interval } from '../quantity/index.ts'
 import { Refusal } from '../refusal/index.ts'
 import {
-  chosenSchool,
+  chosenPractice,
   modelCode,
   stripReading,
   titrationReading,
@@ -99,7 +99,7 @@ function readAnew(taken: ReadingTaken, known: ReadingKnown, at: Instant): Read {
       const r = taken.reading
       const plate = taken.station === null ? null : known.plate(taken.station)
       const kind = (plate && kindOf(plate.family)) ?? r.kind
-      const practice = chosenSchool('hot-water-machine', known.schools) as HotWaterPractice
+      const practice = chosenPractice('hot-water-machine', known.schools) as HotWaterPractice
       const reading = {
         kind,
         wash: heat.degrees('wash', r.wash),

@@ -267,10 +267,10 @@ describe('kits and strips (common practice, no source)', () => {
 
 describe('schools (common practice, no source)', () => {
   it('fall back to the default, whatever unknown was chosen', () => {
-    expect(rules.chosenSchool('quat', {})).toBe('label')
-    expect(rules.chosenSchool('quat', { quat: 'guess' })).toBe('label')
-    expect(rules.chosenSchool('quat', { quat: 'wide' })).toBe('wide')
-    for (const s of rules.schools) expect(s.choices.map((c) => c.id)).toContain(s.fallback)
+    expect(rules.chosenPractice('quat', {})).toBe('label')
+    expect(rules.chosenPractice('quat', { quat: 'guess' })).toBe('label')
+    expect(rules.chosenPractice('quat', { quat: 'wide' })).toBe('wide')
+    for (const s of rules.practices) expect(s.choices).toContain(s.fallback)
   })
   it('set a target inside the label, never outside', () => {
     expect(

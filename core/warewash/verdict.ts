@@ -1,6 +1,6 @@
 import { interval, type Interval } from '../quantity/index.ts'
 import {
-  chosenSchool,
+  chosenPractice,
   judgeDishMachine,
   judgedAnew,
   layLocalRules,
@@ -81,7 +81,7 @@ function lastSeconds(
   { schools }: CycleLimits,
   celsius: (value: number | null) => { readonly reading: Interval } | null,
 ): LimitVerdict[] {
-  if (chosenSchool('hot-water-machine', schools) !== 'last-seconds') return []
+  if (chosenPractice('hot-water-machine', schools) !== 'last-seconds') return []
   const least = limits.find((l) => l.quantity === 'rinse' && l.limit?.hi === null)
   if (!least?.limit) return []
   const source = 'our own rule: held through the last 15 s of the rinse'

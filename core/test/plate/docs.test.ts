@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { plateNumbers, type PlateNumber } from '../../plate/index.ts'
-import { schools } from '../../rules/index.ts'
+import { practices } from '../../rules/index.ts'
 
 /** A table as the formatter lays it. */
 function table(head: readonly string[], rows: readonly (readonly string[])[]): string {
@@ -17,12 +17,12 @@ const numbers = Object.entries<PlateNumber>(plateNumbers).map(([name, n]) => [
   n.within ? `\`${n.within}\`` : '',
   n.readBy.join(', '),
 ])
-const practices = schools.map((s) => [`\`${s.id}\``, s.choices.map((c) => `\`${c.id}\``).join(', ')])
+const choices = practices.map((s) => [`\`${s.id}\``, s.choices.map((c) => `\`${c}\``).join(', ')])
 
 it('the document of what can be set is made from the catalogues', async () => {
   const text = `# What can be set
 
-Made from \`core/plate/numbers.ts\` and \`core/rules/schools.ts\` by their test, which fails where this differs; \`npx vitest run -u\` makes it anew.
+Made from \`core/plate/numbers.ts\` and \`core/rules/practices.ts\` by their test, which fails where this differs; \`npx vitest run -u\` makes it anew.
 A site types its numbers in its own units; here they stand as they are kept.
 
 ## Numbers of a data plate
@@ -35,7 +35,7 @@ ${table(['Number', 'Unit', 'Can be', 'No more than', 'Read by'], numbers)}
 
 Each moves an aim, never a limit.
 
-${table(['Practice', 'Choices'], practices)}
+${table(['Practice', 'Choices'], choices)}
 `
   await expect(text).toMatchFileSnapshot('../../../docs/settings.md')
 })

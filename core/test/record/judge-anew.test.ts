@@ -13,7 +13,7 @@ import {
 } from '../../reading/index.ts'
 import { judgeAnew, type ReadingKnown } from '../../record/index.ts'
 import { type InstrumentSet, type ProductSet, type StationSet } from '../../house/index.ts'
-import { chosenSchool, type HotWaterPractice, type LocalRule, type StripPick } from '../../rules/index.ts'
+import { chosenPractice, type HotWaterPractice, type LocalRule, type StripPick } from '../../rules/index.ts'
 import { machineKinds, plateOf } from '../../warewash/index.ts'
 
 /** Whole with `--long`; else a seeded tenth of it. */
@@ -120,7 +120,7 @@ describe('for 100 000 random readings in all', () => {
           kept: h.kept,
           units: h.us ? { temperature: '°F', pressure: 'psi' } : { temperature: '°C', pressure: 'kPa' },
           plate: plateOf(h.plate),
-          practice: chosenSchool('hot-water-machine', schools) as HotWaterPractice,
+          practice: chosenPractice('hot-water-machine', schools) as HotWaterPractice,
           label: null,
         }
         const by = namedOn(on, heatFieldsOf(h.what, h.kind, h.kept))

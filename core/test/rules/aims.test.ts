@@ -4,10 +4,10 @@ import {
   aimedBand,
   aimedTarget,
   checkTarget,
-  chosenSchool,
+  chosenPractice,
   isShowable,
   possibleReadings,
-  schools,
+  practices,
   showableTarget,
   stripFit,
   titrationReading,
@@ -78,14 +78,14 @@ describe('what a strip can show (common practice, no source)', () => {
 
 describe('what a site chose', () => {
   it('is its choice, the default where it chose nothing or something unknown, and nothing for no question', () => {
-    expect(chosenSchool('chlorine', { chlorine: 'wide' })).toBe('wide')
-    expect(chosenSchool('chlorine', {})).toBe('table')
-    expect(chosenSchool('chlorine', { chlorine: 'label' })).toBe('table')
-    expect(chosenSchool('quat', { quat: 'gone' })).toBe('label')
-    expect(chosenSchool('nobody', { nobody: 'x' })).toBe('')
+    expect(chosenPractice('chlorine', { chlorine: 'wide' })).toBe('wide')
+    expect(chosenPractice('chlorine', {})).toBe('table')
+    expect(chosenPractice('chlorine', { chlorine: 'label' })).toBe('table')
+    expect(chosenPractice('quat', { quat: 'gone' })).toBe('label')
+    expect(chosenPractice('nobody', { nobody: 'x' })).toBe('')
   })
   it('falls back on a choice that is offered', () => {
-    for (const s of schools) expect(s.choices.map((c) => c.id)).toContain(s.fallback)
+    for (const s of practices) expect(s.choices).toContain(s.fallback)
   })
 })
 

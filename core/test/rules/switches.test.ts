@@ -70,11 +70,11 @@ const practices: Record<string, (choice: string) => unknown> = {
 
 describe('every practice', () => {
   it('is one that is offered, and all are tried here', () =>
-    expect(Object.keys(practices).toSorted()).toEqual(rules.schools.map((s) => s.id).toSorted()))
-  it.each(rules.schools.map((s) => [s.id, s] as const))(
+    expect(Object.keys(practices).toSorted()).toEqual(rules.practices.map((s) => s.id).toSorted()))
+  it.each(rules.practices.map((s) => [s.id, s] as const))(
     '%s acts: another choice comes to something else',
     (id, school) => {
-      const told = school.choices.map((choice) => JSON.stringify(practices[id]?.(choice.id)))
+      const told = school.choices.map((choice) => JSON.stringify(practices[id]?.(choice)))
       expect(new Set(told).size).toBeGreaterThan(1)
     },
   )

@@ -9,7 +9,7 @@ import HousePeople from './HousePeople.vue'
 import HouseProcedures from './HouseProcedures.vue'
 import HouseProducts from './HouseProducts.vue'
 import HouseRules from './HouseRules.vue'
-import HouseSchools from './HouseSchools.vue'
+import HousePractices from './HousePractices.vue'
 import HouseStart from './HouseStart.vue'
 import HouseSpares from './HouseSpares.vue'
 import HouseStations from './HouseStations.vue'
@@ -29,7 +29,7 @@ const parts = [
   'devices',
   'spares',
   'rules',
-  'schools',
+  'practices',
   'people',
   'tablet',
 ] as const
@@ -43,7 +43,7 @@ const views = {
   devices: HouseDevices,
   spares: HouseSpares,
   rules: HouseRules,
-  schools: HouseSchools,
+  practices: HousePractices,
   people: HousePeople,
   tablet: HouseTablet,
 }

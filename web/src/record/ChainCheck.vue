@@ -38,8 +38,8 @@ async function check(): Promise<void> {
 </script>
 
 <template>
-  <span role="status" :class="['told', { bad }]">{{ told }}</span>
   <n-button :loading="busy" @click="check">{{ t('log.verify') }}</n-button>
+  <span role="status" :class="['told', { bad }]">{{ told }}</span>
 </template>
 
 <style scoped>

@@ -54,10 +54,6 @@ function choose(name: LogFilterName): void {
 <template>
   <div class="log">
     <place-bar :title="t('place.log')">
-      <chain-check />
-      <a class="file" :href="`/api/sites/${session.site}/log.csv`" download>{{ t('log.csv') }}</a>
-      <a class="file" :href="`/api/sites/${session.site}/log.json`" download>{{ t('log.json') }}</a>
-      <enter-run v-if="session.mayDo('override')" />
       <sign-day v-if="session.mayDo('sign-shift')" />
     </place-bar>
     <refused-drafts />
@@ -73,6 +69,12 @@ function choose(name: LogFilterName): void {
       >
         {{ t(`log.${f}`) }}
       </button>
+    </div>
+    <div class="more">
+      <enter-run v-if="session.mayDo('override')" />
+      <chain-check />
+      <a class="file" :href="`/api/sites/${session.site}/log.csv`" download>{{ t('log.csv') }}</a>
+      <a class="file" :href="`/api/sites/${session.site}/log.json`" download>{{ t('log.json') }}</a>
     </div>
     <ol v-if="records.length > 0">
       <template v-for="(r, i) in records" :key="r.id">
@@ -108,11 +110,16 @@ function choose(name: LogFilterName): void {
   padding: 0 6px;
   font-weight: 600;
 }
-.filters {
+.filters,
+.more {
   display: flex;
   gap: 10px;
-  padding: 4px var(--gutter) 12px;
+  padding: 4px var(--gutter) 0;
   flex-wrap: wrap;
+  align-items: center;
+}
+.more {
+  padding-top: 12px;
 }
 .filters button {
   min-height: 48px;

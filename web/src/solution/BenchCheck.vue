@@ -87,7 +87,8 @@ const under = computed(() => {
     <p v-if="bath" class="unknown" role="alert">{{ t('bench.madeUnknown') }}</p>
     <div class="vessels" role="group" :aria-label="t('bench.whichBath')">
       <button v-for="b in baths" :key="b.id" type="button" @click="chosenId = b.id">
-        {{ nameOf(b) }} <span class="quiet">{{ b.productName }}, {{ clock(b.mixedAt) }}</span>
+        {{ nameOf(b) }}
+        <span class="quiet">{{ b.productName }}, {{ t('bench.mixedAt', { time: clock(b.mixedAt) }) }}</span>
       </button>
     </div>
   </div>

@@ -8,7 +8,7 @@ import {
   type HeatWhat,
   type Read,
 } from '@tadka/core/reading'
-import { chosenSchool, type DishMachineKind, type HotWaterPractice } from '@tadka/core/rules'
+import { chosenPractice, type DishMachineKind, type HotWaterPractice } from '@tadka/core/rules'
 import { plateOf } from '@tadka/core/warewash'
 import { parseField } from '../pieces/field.ts'
 
@@ -43,7 +43,7 @@ function entryOf(what: HeatWhat, t: Typed): HeatEntry {
     const { value } = parseField(t.fields[field], { below: true })
     if (value !== null) numbers[field] = value
   }
-  const practice = chosenSchool('hot-water-machine', t.schools) as HotWaterPractice
+  const practice = chosenPractice('hot-water-machine', t.schools) as HotWaterPractice
   const { on, turned, kind, kept, units, label } = t
   return { numbers, on, turned, kind, kept, units, label, practice, plate: t.plate && plateOf(t.plate) }
 }

@@ -84,7 +84,7 @@ function changed(): void {
             :draft="justChanged"
             @back="justChanged = null"
           />
-          <n-button size="small" @click="changed">{{ t('dish.changed') }}</n-button>
+          <n-button @click="changed">{{ t('dish.changed') }}</n-button>
         </dd>
       </div>
       <div>

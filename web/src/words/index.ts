@@ -13,6 +13,7 @@ import { setup } from './en/setup.ts'
 import { uses } from './en/uses.ts'
 import { plate } from './en/plate.ts'
 import { plan } from './en/plan.ts'
+import { practices } from './en/practices.ts'
 import { people } from './en/people.ts'
 import { run } from './en/run.ts'
 import { shift } from './en/shift.ts'
@@ -36,6 +37,7 @@ const en = {
   setup,
   uses,
   plate,
+  practices,
   trust,
 }
 

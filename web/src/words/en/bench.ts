@@ -186,6 +186,7 @@ export const bench = {
   usually: 'An estimate: it was not tested since.',
   age: '{h} h {m} min old',
   mixedBy: 'mixed {time} by {who}',
+  mixedAt: 'mixed {time}',
   lastRead: 'last read {reading} ppm at {time}',
   neverRead: 'not tested yet',
   layerName: 'Rule from',

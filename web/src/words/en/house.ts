@@ -10,7 +10,7 @@ export const house = {
   instruments: 'Instruments',
   devices: 'Devices',
   rules: 'Rules',
-  schools: 'Our practices',
+  practices: 'Practices',
   trade: 'The day',
   offs: {
     title: 'May do alone',
@@ -178,9 +178,6 @@ export const house = {
     surface: 'Surfaces cleaned in place',
     urn: 'Urns',
   },
-  schoolsHow:
-    'Good kitchens do these things differently. A choice sets what crew aim for. It never loosens a limit.',
-  byDefault: 'default',
   bathHours: 'How long is a sanitizer bath used?',
   testHours: 'Test again after, h',
   changeHours: 'Change after, h',

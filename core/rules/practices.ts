@@ -3,75 +3,27 @@ import type { Strip } from './instrument.ts'
 import { isShowable, showableTarget } from './kit.ts'
 import { modelCode, type Profile } from './profile.ts'
 
-/** A question on which sites differ; a school sets what crew aim at, inside the limits, and never loosens one. */
-export interface School {
+/** A question on which good sites differ; a choice sets what crew aim for, inside the limits, and never loosens one. */
+export interface Practice {
   readonly id: string
-  readonly question: string
-  readonly choices: readonly { readonly id: string; readonly says: string }[]
+  readonly choices: readonly string[]
   readonly fallback: string
-  readonly why: string
 }
 
 /** Common practice, no source. */
-export const schools: readonly School[] = [
-  {
-    id: 'chlorine',
-    question: 'Which chlorine band do crew aim at?',
-    choices: [
-      { id: 'table', says: 'the whole table, by pH and temperature' },
-      { id: 'fifty', says: '50 to 99 ppm, water 21 °C (70 °F) or more, 10 s' },
-      { id: 'wide', says: '50 to 200 ppm' },
-      { id: 'hundred', says: '100 ppm for frozen-dessert machines' },
-    ],
-    fallback: 'table',
-    why: 'Crew aim at the band; the table judges.',
-  },
-  {
-    id: 'quat',
-    question: 'Which quat band do crew aim at?',
-    choices: [
-      { id: 'label', says: 'the label’s' },
-      { id: 'wide', says: '150 to 400 ppm' },
-      { id: 'two-hundred', says: '200 ppm' },
-    ],
-    fallback: 'label',
-    why: 'The code sets no ppm of its own; without a label nothing passes.',
-  },
-  {
-    id: 'hot-water-machine',
-    question: 'How is a hot-water machine checked?',
-    choices: [
-      { id: 'manifold', says: '82 °C (180 °F) at the manifold' },
-      {
-        id: 'surface',
-        says: '71 °C (160 °F) at the surface of the ware; the manifold judges too where it was read',
-      },
-      {
-        id: 'last-seconds',
-        says: '82 °C (180 °F) at the manifold, held in the last 15 s where a probe watches',
-      },
-    ],
-    fallback: 'manifold',
-    why: 'The manifold can be read at every check.',
-  },
-  {
-    id: 'wash-water',
-    question: 'How warm is the sink’s wash water?',
-    choices: [
-      { id: 'code', says: '43 °C (110 °F) or more' },
-      { id: 'label', says: 'the detergent label’s' },
-    ],
-    fallback: 'code',
-    why: 'The code’s figure, or the label’s.',
-  },
+export const practices: readonly Practice[] = [
+  { id: 'chlorine', choices: ['table', 'fifty', 'wide', 'hundred'], fallback: 'table' },
+  { id: 'quat', choices: ['label', 'wide', 'two-hundred'], fallback: 'label' },
+  { id: 'hot-water-machine', choices: ['manifold', 'surface', 'last-seconds'], fallback: 'manifold' },
+  { id: 'wash-water', choices: ['code', 'label'], fallback: 'code' },
 ]
 
 /** What a site chose, question by question; the default where it chose nothing or something unknown. */
-export function chosenSchool(id: string, choices: Readonly<Record<string, string>>): string {
-  const school = schools.find((s) => s.id === id)
+export function chosenPractice(id: string, choices: Readonly<Record<string, string>>): string {
+  const practice = practices.find((s) => s.id === id)
   const chosen = choices[id]
-  if (school && chosen !== undefined && school.choices.some((c) => c.id === chosen)) return chosen
-  return school?.fallback ?? ''
+  if (practice && chosen !== undefined && practice.choices.includes(chosen)) return chosen
+  return practice?.fallback ?? ''
 }
 
 interface Band {
@@ -102,7 +54,7 @@ export function aimedBand(
   use: Pick<AimedUse, 'id' | 'range'>,
   choices: Readonly<Record<string, string>>,
 ): Band | null {
-  const chosen = agent && chosenSchool(agent, choices)
+  const chosen = agent && chosenPractice(agent, choices)
   const band = agent && chosen && bands[agent]?.[chosen]
   if (!band || !use.range || (chosen === 'hundred' && use.id !== frozenDessert)) return null
   const [lo, hi] = [Math.max(band.lo, use.range.lo), Math.min(band.hi, use.range.hi)]

@@ -1,17 +1,29 @@
 <script setup lang="ts">
 import { bathHours } from '@tadka/core/bath'
-import { chosenSchool, schools } from '@tadka/core/rules'
+import { chosenPractice, modelCode, practices } from '@tadka/core/rules'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { parseField } from '../pieces/field.ts'
 import ChoicePick from '../pieces/ChoicePick.vue'
+import { useUnits } from '../site/units.ts'
 import { useSiteSet } from './site-set.ts'
 
-/** Where the trade's schools differ: what this site does, the default and its reason beside it. */
+/** Where good kitchens differ: what this site does, what is usual, and why. */
 const { t } = useI18n()
 const { kept, may, set } = useSiteSet()
-const chosen = (id: string) => chosenSchool(id, kept.value?.schools ?? {})
+const units = useUnits()
+const { dishMachine, washWater } = modelCode
+/** Common practice, no source. */
+const warmChlorine = 21
+const limits = computed(() => ({
+  warm: units.temperature(warmChlorine),
+  manifold: units.limit(dishMachine.rinse.leastOther.c),
+  surface: units.limit(dishMachine.surface.pair.c),
+  wash: units.limit(washWater.pair.c),
+}))
+const words = (practice: string, key: string) => t(`practices.${practice}.${key}`, limits.value)
+const chosen = (id: string) => chosenPractice(id, kept.value?.schools ?? {})
 const choose = (id: string, choice: string) => set({ schools: { ...kept.value?.schools, [id]: choice } })
 
 const test = ref(String(kept.value?.bath?.testHours ?? bathHours.testHours))
@@ -27,24 +39,24 @@ const hours = computed(() => {
 
 <template>
   <section>
-    <p class="quiet">{{ t('house.schoolsHow') }}</p>
-    <fieldset v-for="s in schools" :key="s.id">
-      <legend>{{ s.question }}</legend>
+    <p class="quiet">{{ t('practices.how') }}</p>
+    <fieldset v-for="p in practices" :key="p.id">
+      <legend>{{ words(p.id, 'question') }}</legend>
       <choice-pick
         class="choices"
-        :model-value="chosen(s.id)"
-        :label="s.question"
+        :model-value="chosen(p.id)"
+        :label="words(p.id, 'question')"
         :choices="
-          s.choices.map((c) => ({
-            value: c.id,
-            text: c.says,
-            note: c.id === s.fallback ? t('house.byDefault') : undefined,
+          p.choices.map((c) => ({
+            value: c,
+            text: words(p.id, c),
+            note: c === p.fallback ? t('practices.default') : undefined,
           }))
         "
         :disabled="!may"
-        @update:model-value="(choice) => choice && choose(s.id, choice)"
+        @update:model-value="(choice) => choice && choose(p.id, choice)"
       />
-      <p class="quiet small">{{ s.why }}</p>
+      <p class="quiet small">{{ words(p.id, 'why') }}</p>
     </fieldset>
     <fieldset>
       <legend>{{ t('house.bathHours') }}</legend>
@@ -67,17 +79,17 @@ const hours = computed(() => {
 <style scoped>
 fieldset {
   border: 0;
-  padding: 14px 0;
+  padding: 18px 0;
   margin: 0;
   border-bottom: 1px solid var(--line-soft);
 }
 legend {
   font-size: 20px;
   font-weight: 650;
-  padding: 0;
+  padding: 14px 0 0;
 }
 .choices {
-  margin: 10px 0 6px;
+  margin: 4px 0 8px;
 }
 .hours {
   display: flex;
