@@ -1,4 +1,4 @@
-import { boundOf, brokenIn, planSearch, type Plan, type PlanProblem } from '@tadka/core/plan'
+import { boundOf, planViolations, planSearch, type Plan, type PlanProblem } from '@tadka/core/plan'
 import { byHand } from './by-hand.ts'
 import { copies, demoClose, longer } from './evening.ts'
 import { median, report } from './report.ts'
@@ -17,8 +17,8 @@ const cases: readonly { name: string; problem: PlanProblem; ms: number }[] = [
 ]
 
 const checked = (problem: PlanProblem, plan: Plan): Plan => {
-  const broken = brokenIn(problem, plan)
-  if (broken.length > 0) throw new Error(`a plan breaks its problem: ${broken[0]}`)
+  const [violation] = planViolations(problem, plan)
+  if (violation) throw new Error(`a plan breaks its problem: ${JSON.stringify(violation)}`)
   return plan
 }
 

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { planProblem } from '@tadka/contract/plan'
-import { boundOf, brokenIn, planSearch, type PlanProblem } from '@tadka/core/plan'
+import { boundOf, planViolations, planSearch, type PlanProblem } from '@tadka/core/plan'
 import { Trouble } from './trouble.ts'
 
 /** Iterations that a plan from a file is given where nothing else is asked. */
@@ -20,7 +20,7 @@ export async function planCommand(args: readonly string[]): Promise<number> {
     plan.objective.late,
   )
   console.log(
-    JSON.stringify({ plan, objective: plan.objective, bound, broken: brokenIn(problem, plan) }, null, 1),
+    JSON.stringify({ plan, objective: plan.objective, bound, violations: planViolations(problem, plan) }, null, 1),
   )
   return 0
 }

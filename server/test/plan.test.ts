@@ -1,6 +1,6 @@
 import ical from 'ical.js'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { brokenIn, planSearch, type Plan, type PlanProblem } from '@tadka/core/plan'
+import { planViolations, planSearch, type Plan, type PlanProblem } from '@tadka/core/plan'
 import type { Learned } from '@tadka/core/procedure'
 import { siteId } from '../demo/house.ts'
 import { FeedSources } from '../plan/feed-source.ts'
@@ -119,7 +119,7 @@ describe('planning over the wire', () => {
   it('gives a plan that keeps its constraints, and a bound, the same for the same seed', async () => {
     const answers = await Promise.all([ask({ problem, iterations: 20 }), ask({ problem, iterations: 20 })])
     const [first, second] = answers.map((a) => a.json() as { plan: Plan; bound: { last: number } })
-    expect(first && brokenIn(problem, first.plan)).toEqual([])
+    expect(first && planViolations(problem, first.plan)).toEqual([])
     expect(first?.bound.last).toBeLessThanOrEqual(first?.plan.objective.last ?? 0)
     expect(first).toEqual(second)
   })

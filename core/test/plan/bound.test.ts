@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { flowNetwork } from '../../plan/flow.ts'
 import { gapsBetween } from '../../plan/make-network.ts'
-import { boundOf, brokenIn, planSearch, type PlanProblem } from '../../plan/index.ts'
+import { boundOf, planViolations, planSearch, type PlanProblem } from '../../plan/index.ts'
 import { chain, person, run, shift } from './little.ts'
 
 const none: PlanProblem['counters'] = []
@@ -82,7 +82,7 @@ describe('the proved bound', () => {
     expect(boundOf(problem)).toMatchObject({ last, by })
     const search = planSearch(problem)
     search.improve(200)
-    expect(brokenIn(problem, search.plan())).toEqual([])
+    expect(planViolations(problem, search.plan())).toEqual([])
     expect(search.plan().objective.last).toBeGreaterThanOrEqual(last)
   })
   it('of lateness: what is late even by itself', () => {
@@ -183,7 +183,7 @@ describe('waits', () => {
   const planned = (problem: PlanProblem) => {
     const search = planSearch(problem)
     search.improve(150)
-    expect(brokenIn(problem, search.plan())).toEqual([])
+    expect(planViolations(problem, search.plan())).toEqual([])
     return search.plan()
   }
   it('a longest wait ties what is before it: it comes later where the hands after it would', () => {

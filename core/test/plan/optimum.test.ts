@@ -1,6 +1,6 @@
 import loadHighs, { type Highs } from 'highs'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { boundOf, brokenIn, planSearch } from '../../plan/index.ts'
+import { boundOf, planViolations, planSearch } from '../../plan/index.ts'
 import { madeUp } from './instances.ts'
 import { optimum } from './mip.ts'
 
@@ -31,7 +31,7 @@ describe('against a proved optimum of the same shift, by mixed integer programmi
         for (let n = 0; n < 100 && !isProved(); n++) search.improve(1000)
       }
       expect(found()).toEqual(proved)
-      expect(brokenIn(problem, search.plan())).toEqual([])
+      expect(planViolations(problem, search.plan())).toEqual([])
       const bound = boundOf(problem)
       expect(bound.last).toBeLessThanOrEqual(proved.last)
       expect(bound.late).toBeLessThanOrEqual(proved.late)

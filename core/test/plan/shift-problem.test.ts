@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { dueList, tradingDay } from '../../duty/index.ts'
 import {
-  brokenIn,
+  planViolations,
   followUpKey,
   planKey,
   planSearch,
@@ -89,7 +89,7 @@ describe('the problem of a shift', () => {
     expect(problem.counters[0]?.need.at(-1)?.to).toBe(210)
     const plan = planSearch(problem)
     plan.improve(100)
-    expect(brokenIn(problem, plan.plan())).toEqual([])
+    expect(planViolations(problem, plan.plan())).toEqual([])
     expect(plan.plan().unplaced).toEqual([])
   })
   it('before the day opens is its opening by itself: nobody is kept at a counter, no machine is up, no break asked', () => {
@@ -199,7 +199,7 @@ describe('what inspections asked for', () => {
     const search = planSearch(problem)
     search.improve(100)
     const plan = search.plan()
-    expect(brokenIn(problem, plan)).toEqual([])
+    expect(planViolations(problem, plan)).toEqual([])
     const [placed] = plan.placed.filter((p) => p.run === id)
     // Trading ends at minute 210.
     expect(placed?.start).toBeGreaterThanOrEqual(210)

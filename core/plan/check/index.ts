@@ -1,0 +1,43 @@
+import type { Plan, PlanProblem } from '../problem.ts'
+import { counters } from './counters.ts'
+import { links } from './links.ts'
+import { breaks, hours, signOffs } from './people.ts'
+import { pins } from './pins.ts'
+import { placement } from './placement.ts'
+import { segments } from './segments.ts'
+import { machines, orders, places } from './shared.ts'
+import { checkedOf, type Check, type Violation } from './violation.ts'
+import { windows } from './windows.ts'
+
+/** The last departure is the one that the objective tells. */
+const objective: Check = ({ plan }) => {
+  const last = Math.max(0, ...Object.values(plan.leaves))
+  return last === plan.objective.last
+    ? []
+    : [{ constraint: 'objective', is: last, limit: plan.objective.last }]
+}
+
+const checks: readonly Check[] = [
+  placement,
+  windows,
+  segments,
+  links,
+  pins,
+  hours,
+  breaks,
+  signOffs,
+  places,
+  machines,
+  counters,
+  orders,
+  objective,
+]
+
+/**
+ * Every hard constraint of a problem that a plan breaks, and an objective that does not agree with a count of its own. It shares no code
+ * with the planner on purpose. Empty where the plan keeps them all.
+ */
+export function planViolations(problem: PlanProblem, plan: Plan): Violation[] {
+  const checked = checkedOf(problem, plan)
+  return checks.flatMap((check) => check(checked))
+}
