@@ -304,7 +304,7 @@ async function signed(page: Page): Promise<void> {
   await expect(dialog).toBeHidden()
   await expect(page.locator('.signed')).toHaveText(/^Signed .* by Ada$/)
   await press(page, 'Check that nothing was altered')
-  await expect(page.getByText(/^Whole: \d+ records/)).toBeVisible()
+  await expect(page.getByText(/^\d+ records checked/)).toBeVisible()
 }
 
 /** What no page of a US site says: a metric unit, with a number or on its own. */

@@ -145,7 +145,7 @@ const instruments = computed(() =>
   width: 100%;
   min-height: 52px;
   display: grid;
-  grid-template-columns: 62px 84px minmax(0, 1fr) 200px 150px 128px;
+  grid-template-columns: 62px 84px minmax(0, 1fr) 180px 150px 172px;
   gap: 14px;
   align-items: center;
   text-align: left;
