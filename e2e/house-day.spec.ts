@@ -29,15 +29,17 @@ test('a manager sets the day and what falls due; what is wrong is told and nothi
 
   await go(page, '/house/stations')
   await page.getByRole('button', { name: /Kiosk slush/ }).click()
-  const rule = page.getByRole('textbox', { name: /^Where it comes from/ }).first()
+  const rule = page.getByRole('textbox', { name: /^Why: code section/ }).first()
   await rule.fill('')
-  await expect(page.getByRole('alert')).toHaveText('Duty 1: say why it is done.')
+  await expect(page.getByRole('alert')).toHaveText(
+    'Job 1: say why it is done: code section, manual, our own rule.',
+  )
   await rule.fill('By its manual, page 12')
   await press(page, 'Save the schedule')
   await expect(page.getByText('Saved. The log shows what changed.')).toBeVisible()
   await page.reload()
   await page.getByRole('button', { name: /Kiosk slush/ }).click()
-  await expect(page.getByRole('textbox', { name: /^Where it comes from/ }).first()).toHaveValue(
+  await expect(page.getByRole('textbox', { name: /^Why: code section/ }).first()).toHaveValue(
     'By its manual, page 12',
   )
 })
@@ -66,6 +68,6 @@ test('a probe is entered in House, its words told once, heard, and ended', async
   await page.reload()
   await expect(row).toContainText('last report')
   await expect(words).toHaveCount(0)
-  await row.getByRole('button', { name: 'End it' }).click()
+  await row.getByRole('button', { name: 'Remove' }).click()
   await expect(row).toContainText('ended')
 })

@@ -46,7 +46,7 @@ test('a bucket is mixed, waited for and checked: three steps, in the log', async
   await expect(page.locator('.large')).toHaveText('In range')
   await isAccessible(page)
   await press(page, 'Save to the log')
-  await expect(page.getByText('It stands in the log.')).toBeVisible()
+  await expect(page.getByText('Saved to the log.')).toBeVisible()
   await press(page, 'See the record')
   await expect(page.getByText('Brineguard, strip 250 to 350 ppm')).toBeVisible()
   await expect(page.getByText('wait cut short').first()).toBeVisible()
@@ -82,8 +82,8 @@ test('a step is taken back, the run parked, handed to another tablet, and given 
   await press(other, 'Stop this run for good')
   await other.getByRole('dialog').getByRole('textbox').fill('no water')
   await other.getByRole('dialog').getByRole('button', { name: 'Stop this run for good' }).click()
-  await expect(other.getByText('Given up: no water')).toBeVisible()
-  await expect(page.getByText('Given up: no water')).toBeVisible()
+  await expect(other.getByText('Stopped for good: no water')).toBeVisible()
+  await expect(page.getByText('Stopped for good: no water')).toBeVisible()
 })
 
 test('a manager changes the data plate, and the next run pours by it; crew may only look', async ({

@@ -40,12 +40,12 @@ test('a rack logger’s file is mapped by eye, refused with its line, brought in
   await expect(page.getByRole('cell', { name: /^-3.89 °C/ }).first()).toBeVisible()
   await pick(page, 'Wert', 1, '°C')
   await expect(
-    page.getByText('Rides in the rack, by 71 °C at the surface').locator('xpath=..'),
+    page.getByText('Passes through the machine, by 71 °C at the surface').locator('xpath=..'),
   ).toContainText('1 Can’t tell yet')
   await page.locator('.n-input-number input').fill('0.5')
   await page.locator('.n-input-number input').blur()
   await expect(
-    page.getByText('Rides in the rack, by 71 °C at the surface').locator('xpath=..'),
+    page.getByText('Passes through the machine, by 71 °C at the surface').locator('xpath=..'),
   ).toContainText('1 In')
   await isAccessible(page)
   // The other decimal mark is refused at once, with the line.

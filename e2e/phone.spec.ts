@@ -41,5 +41,5 @@ test('at phone width a run can be worked', async ({ page }) => {
   await press(page, 'Stop this run for good')
   await page.getByRole('dialog').getByRole('textbox').fill('only a try')
   await page.getByRole('dialog').getByRole('button', { name: 'Stop this run for good' }).click()
-  await expect(page.getByText('Given up: only a try')).toBeVisible()
+  await expect(page.getByText('Stopped for good: only a try')).toBeVisible()
 })

@@ -46,7 +46,7 @@ test('three barrels are closed side by side: two waits overlap, each calls, and 
   await press(page, 'Stop this run for good')
   await page.getByRole('dialog').getByRole('textbox').fill('only the barrels were tried')
   await page.getByRole('dialog').getByRole('button', { name: 'Stop this run for good' }).click()
-  await expect(page.getByText('Given up: only the barrels were tried')).toBeVisible()
+  await expect(page.getByText('Stopped for good: only the barrels were tried')).toBeVisible()
 })
 
 test('a nugget machine is descaled: the reservoir is looked after, and a late visit says what it leads to', async ({

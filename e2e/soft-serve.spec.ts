@@ -71,7 +71,7 @@ test('a soft-serve freezer is closed at night and opened in the morning, watched
     await press(page, 'Done')
     await press(page, 'Done')
     await press(page, 'Done')
-    await expect(page.getByText('It stands in the log.')).toBeVisible()
+    await expect(page.getByText('Saved to the log.')).toBeVisible()
   })
 
   await test.step('next morning: still unplugged, looked over, lubricated, parts in', async () => {
@@ -119,7 +119,7 @@ test('a soft-serve freezer is closed at night and opened in the morning, watched
     await press(page, 'Done')
     await page.locator('#heat-product').fill('4')
     await press(page, 'Save to the log')
-    await expect(page.getByText('It stands in the log.')).toBeVisible()
+    await expect(page.getByText('Saved to the log.')).toBeVisible()
   })
 
   await test.step('the log holds it all; a mistyped reading is amended, both shown', async () => {

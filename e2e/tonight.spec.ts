@@ -25,7 +25,7 @@ test('the close is planned, somebody falls sick, and the new plan says what it c
   const away = bars(page, /^About Tomas, away/)
   if (await away.isVisible()) {
     await away.click()
-    await press(page, 'Tomas is here after all')
+    await press(page, 'Tomas is coming in after all')
     await page.getByRole('button', { name: 'Use this plan' }).click({ timeout: 60_000 })
   }
   await expect(page.getByText(/earliest possible \d\d:\d\d/)).toBeVisible()
@@ -39,9 +39,9 @@ test('the close is planned, somebody falls sick, and the new plan says what it c
   await expect(other.getByRole('button', { name: 'Replan' })).toBeHidden()
 
   await bars(page, /^About Tomas/).click()
-  await press(page, 'Tomas is away today')
+  await press(page, 'Tomas is not coming in today')
   await expect(page.getByText('A better plan')).toBeVisible({ timeout: 60_000 })
-  await expect(page.locator('.talk li').first()).toContainText(/instead of|moves to|is put in|is left out/)
+  await expect(page.locator('.talk li').first()).toContainText(/instead of|moves to|New at|Not tonight/)
   await press(page, 'Use this plan')
   await expect(bars(page, /^Tomas, .* planned$/)).toHaveCount(0)
   await expect(bars(page, /^About Tomas, away/)).toBeVisible()
@@ -49,7 +49,7 @@ test('the close is planned, somebody falls sick, and the new plan says what it c
   await other.context().close()
 
   await bars(page, /^About Tomas/).click()
-  await press(page, 'Tomas is here after all')
+  await press(page, 'Tomas is coming in after all')
   await expect(bars(page, /^About Tomas, to /)).toBeVisible({ timeout: 60_000 })
 })
 
@@ -63,7 +63,7 @@ test('a run is moved: refused with its reason, or put there for its price', asyn
   await machine.focus()
   for (let n = 0; n < 12; n++) await page.keyboard.press('ArrowLeft')
   await page.keyboard.press('Enter')
-  await expect(page.getByText(/That cannot be: the machine must be up until 23:30/)).toBeVisible({
+  await expect(page.getByText(/Not possible: the machine must be up until 23:30/)).toBeVisible({
     timeout: 60_000,
   })
   await press(page, 'Do not move it')
@@ -98,7 +98,7 @@ test('the roster is typed, faults told, and brought in from a calendar; lists ar
   await press(page, 'Next day ›')
   const first = page.locator('.roster li').first()
   await first.getByLabel('From').fill('9 o’clock')
-  await expect(page.getByRole('alert')).toContainText('Give times as 15:30')
+  await expect(page.getByRole('alert')).toContainText('Write times as 15:30')
   await expect(first.getByLabel('From')).toHaveValue('9 o’clock')
   await expect(page.getByRole('button', { name: 'Save', exact: true })).toBeDisabled()
   const calendar = [

@@ -59,9 +59,9 @@ test('a booster scales up over days: warned of before the first rack that fails,
   ).toBeVisible()
   await isAccessible(page)
   // Nobody goes on before saying what became of the racks.
-  await expect(page.getByRole('button', { name: 'Use the sink' })).toBeDisabled()
+  await expect(page.getByRole('button', { name: 'The sink' })).toBeDisabled()
   await pick(page, 'Yes, all')
-  await press(page, 'Use the sink')
+  await press(page, 'The sink')
   await expect(page.getByText('Going on with: The sink.')).toBeVisible()
   await expect(page.getByText('It comes back after a cycle')).toBeVisible()
 
@@ -119,7 +119,7 @@ test('without a probe racks are counted with one button, and taken back; the gau
   await expect(page.getByText('Racks since the water was changed').locator('xpath=..')).toContainText('2')
   await press(page, 'Water changed')
   await expect(page.getByText('Racks since the water was changed').locator('xpath=..')).toContainText(
-    'its plate does not say after how many',
+    'its data plate does not say after how many',
   )
   await isAccessible(page)
   await page.getByRole('link', { name: 'Read the gauges by hand' }).first().click()

@@ -1,3 +1,4 @@
+import { limitNotes } from '@tadka/core/rules'
 import { z } from 'zod'
 import { freeKey, slug, words } from '../stream/envelope.ts'
 import {
@@ -29,6 +30,7 @@ export const judgement = z.strictObject({
             quantity,
             unit: words(12),
             source: words(200),
+            note: z.enum(limitNotes).optional(),
             limit: interval.nullable(),
             reading: interval.nullable(),
             verdict,

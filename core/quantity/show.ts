@@ -1,6 +1,5 @@
 import { toCelsius, toFahrenheit, toPsi, volumeIn, type TemperatureUnit, type VolumeUnit } from './convert.ts'
 import { celsius, fahrenheit, millilitres } from './units.ts'
-import type { Interval } from './interval.ts'
 
 export type UnitSystem = 'metric' | 'us'
 
@@ -55,14 +54,6 @@ export const showPressure = (at: number, system: UnitSystem): Shown =>
 /** A reading in its instrument's unit as °C. */
 export const inCelsius = (value: number, unit: TemperatureUnit): number =>
   unit === '°C' ? value : toCelsius(fahrenheit(value))
-
-/** An interval in words: "100 to 200", "400 or more", "5 or less", "150". */
-export function showInterval(i: Interval): string {
-  const d = (v: number) => decimals(v, 1)
-  if (i.lo !== null && i.hi !== null) return i.lo === i.hi ? d(i.lo) : `${d(i.lo)} to ${d(i.hi)}`
-  if (i.lo !== null) return `${d(i.lo)} or more`
-  return i.hi === null ? 'any' : `${d(i.hi)} or less`
-}
 
 /** Minutes and seconds left, "4:05"; hours from one hour on, "1:04:05". Below zero: "+0:12" over. @param ms milliseconds. */
 export function showCountdown(ms: number): string {

@@ -43,9 +43,10 @@ export function judgeChlorine(
   const ceiling = limitVerdict(
     'chlorine',
     'ppm',
-    `${chlorine.ceilingSource}, without a potable rinse`,
+    chlorine.ceilingSource,
     atMost(chlorine.ceiling),
     strength,
+    'without-rinse',
   )
   return [
     minimum(profile, source, strength, temperature, ph),

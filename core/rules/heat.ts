@@ -7,6 +7,7 @@ import {
   type LayerVerdict,
   type LimitVerdict,
   type MissingValue,
+  type LimitNote,
 } from './judgement.ts'
 import { modelCode, type Profile, type TemperaturePair } from './profile.ts'
 import { strictest } from './verdict.ts'
@@ -46,9 +47,10 @@ const limitPair = (
   pair: TemperaturePair,
   t: JudgedTemperature | null,
   side: typeof atLeast,
+  note?: LimitNote,
 ): LimitVerdict => {
   const unit = t?.unit ?? '°C'
-  return limitVerdict(quantity, unit, source, side(limitIn(pair, unit)), t?.reading ?? null)
+  return limitVerdict(quantity, unit, source, side(limitIn(pair, unit)), t?.reading ?? null, note)
 }
 
 /**
@@ -77,7 +79,7 @@ export function judgeDishMachine(r: DishMachineReading, profile: Profile = model
   const layers = [layerVerdict('code', profile.name, limits)]
   if (r.plate) {
     const plated = plateLimits(r.plate, r)
-    if (plated.length > 0) layers.push(layerVerdict('plate', 'data plate', plated))
+    if (plated.length > 0) layers.push(layerVerdict('plate', '', plated))
   }
   return judged(profile, layers)
 }
@@ -95,15 +97,15 @@ export function judgeSurface(surface: JudgedTemperature | null, profile: Profile
 
 function plateLimits(plate: DataPlate, r: DishMachineReading): LimitVerdict[] {
   const limits: LimitVerdict[] = []
-  if (plate.wash) limits.push(limitPair('wash', 'data plate', plate.wash, r.wash, atLeast))
+  if (plate.wash) limits.push(limitPair('wash', '', plate.wash, r.wash, atLeast, 'data-plate'))
   if (r.kind === 'chemical') return limits
   if (plate.rinse && asked(r, r.rinse))
-    limits.push(limitPair('rinse', 'data plate', plate.rinse, r.rinse, atLeast))
+    limits.push(limitPair('rinse', '', plate.rinse, r.rinse, atLeast, 'data-plate'))
   if (plate.pressure && asked(r, r.pressure)) {
     const unit = r.pressureUnit ?? 'kPa'
     const { lo, hi } = plate.pressure
     const range = unit === 'kPa' ? interval(lo, hi) : interval(toPsi(lo), toPsi(hi))
-    limits.push(limitVerdict('pressure', unit, 'data plate', range, r.pressure))
+    limits.push(limitVerdict('pressure', unit, '', range, r.pressure, 'data-plate'))
   }
   return limits
 }
@@ -154,10 +156,10 @@ export function judgeWashWater(
   profile: Profile = modelCode,
 ): Judgement {
   const { section, pair } = profile.washWater
-  const source = label ? 'detergent label (4-501.19 leaves it to the label)' : `${profile.name}, ${section}`
+  const source = `${profile.name}, ${section}`
   return judged(profile, [
-    layerVerdict(label ? 'label' : 'code', label ? 'detergent label' : profile.name, [
-      limitPair('washWater', source, label ?? pair, t, atLeast),
+    layerVerdict(label ? 'label' : 'code', label ? '' : profile.name, [
+      limitPair('washWater', source, label ?? pair, t, atLeast, label ? 'detergent-label' : undefined),
     ]),
   ])
 }

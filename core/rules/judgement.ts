@@ -34,12 +34,28 @@ export const judgedQuantities = {
 } as const satisfies Record<string, readonly string[]>
 export type JudgedQuantity = keyof typeof judgedQuantities
 
+/**
+ * What is to be known of where a limit comes from: the code leaves it to the label; it holds where no rinse with drinking water follows;
+ * nobody entered a label; the machine's data plate; the detergent's label; our own practice to hold a rinse to its end.
+ */
+export const limitNotes = [
+  'as-label',
+  'without-rinse',
+  'no-label',
+  'data-plate',
+  'detergent-label',
+  'held-to-the-end',
+] as const
+export type LimitNote = (typeof limitNotes)[number]
+
 /** One limit held against one reading. */
 export interface LimitVerdict {
   readonly quantity: JudgedQuantity
   readonly unit: string
-  /** The published section, the label, or the data plate. */
+  /** The published section, the label's use, the authority's words; empty where `note` says it all. */
   readonly source: string
+  /** What is to be known of the source, said in words where it is shown. In older records the source says it. */
+  readonly note?: LimitNote | undefined
   /** Null where no limit could be named because something it depends on is missing. */
   readonly limit: Interval | null
   readonly reading: Interval | null
@@ -81,12 +97,14 @@ export function limitVerdict(
   source: string,
   limit: Interval | null,
   reading: Interval | null,
+  note?: LimitNote,
 ): LimitVerdict {
   const judged = limit !== null && reading !== null
   return {
     quantity,
     unit,
     source,
+    ...(note ? { note } : {}),
     limit,
     reading,
     verdict: limit === null ? 'cannot-tell' : judgeInterval(reading, limit),

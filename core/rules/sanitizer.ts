@@ -67,9 +67,7 @@ function judgeLayers(profile: Profile, r: SanitizerReading): LayerVerdict[] {
   layers.push(
     r.label
       ? layerVerdict('label', r.label.name, labelLimits(r.label, r))
-      : layerVerdict('label', 'label', [
-          limitVerdict('strength', 'ppm', 'no label entered', null, r.strength),
-        ]),
+      : layerVerdict('label', '', [limitVerdict('strength', 'ppm', '', null, r.strength, 'no-label')]),
   )
   return layers
 }
@@ -91,13 +89,13 @@ function codeLimits(profile: Profile, r: SanitizerReading): LimitVerdict[] {
     const from = `${profile.name}, ${source}`
     const byLabel = r.label ? interval(r.label.range.lo, r.label.range.hi) : null
     return [
-      limitVerdict('quat', 'ppm', `${from}, as the label`, byLabel, r.strength),
+      limitVerdict('quat', 'ppm', from, byLabel, r.strength, 'as-label'),
       warmEnough('quatWater', from, temperature, r.temperature),
       limitVerdict('hardness', 'mg/L', from, atMost(r.label?.hardestWater ?? hardestWater), r.hardness),
     ]
   }
   const byLabel = r.label ? interval(r.label.range.lo, r.label.range.hi) : null
-  return [limitVerdict('strength', 'ppm', `${profile.name}, 4-501.114(E), as the label`, byLabel, r.strength)]
+  return [limitVerdict('strength', 'ppm', `${profile.name}, 4-501.114(E)`, byLabel, r.strength, 'as-label')]
 }
 
 function labelLimits(label: LabelUse, r: SanitizerReading): LimitVerdict[] {

@@ -121,10 +121,4 @@ describe('how quantities are shown', () => {
     [200, '3 h 20'],
     [1680, '1 day 4 h'],
   ])('%d minutes are %s', (minutes, words) => expect(q.showMinutes(minutes)).toBe(words))
-  it.each([
-    [q.interval(100, 200), '100 to 200'],
-    [q.atLeast(400), '400 or more'],
-    [q.atMost(5), '5 or less'],
-    [q.point(150), '150'],
-  ])('%j is told as %s', (i, words) => expect(q.showInterval(i)).toBe(words))
 })

@@ -84,6 +84,6 @@ function lastSeconds(
   if (chosenPractice('hot-water-machine', schools) !== 'last-seconds') return []
   const least = limits.find((l) => l.quantity === 'rinse' && l.limit?.hi === null)
   if (!least?.limit) return []
-  const source = 'our own rule: held through the last 15 s of the rinse'
-  return [limitVerdict('rinse', '°C', source, least.limit, celsius(figures.rinseLast)?.reading ?? null)]
+  const read = celsius(figures.rinseLast)?.reading ?? null
+  return [limitVerdict('rinse', '°C', '', least.limit, read, 'held-to-the-end')]
 }

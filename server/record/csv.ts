@@ -1,4 +1,4 @@
-import { showInterval } from '@tadka/core/quantity'
+import { decimals, type Interval } from '@tadka/core/quantity'
 import { correctedAt, type AnyRecord } from '@tadka/core/stream'
 
 /** The columns of the log as CSV; documented in docs/formats.md. */
@@ -22,6 +22,11 @@ export const csvColumns = [
 ] as const
 
 const iso = (ms: number) => new Date(ms).toISOString()
+/** "100..200", "82..", "..5", "150": codes and numbers, no words. */
+function spanOf({ lo, hi }: Interval): string {
+  const d = (v: number | null) => (v === null ? '' : decimals(v, 1))
+  return lo !== null && lo === hi ? d(lo) : `${d(lo)}..${d(hi)}`
+}
 const textOf = (value: unknown) => (typeof value === 'string' ? value : '')
 
 /** One record as a row. Spreadsheets must not take a cell for a formula: such text is set behind an apostrophe. */
@@ -29,7 +34,7 @@ export function csvRow(record: AnyRecord, hash: string): string[] {
   const payload = record.payload as unknown as Record<string, unknown>
   const judged = record.type === 'reading.taken@1' ? record.payload.judgement : null
   const limits = judged?.layers.flatMap((l) => l.limits) ?? []
-  const read = limits.flatMap((l) => (l.reading ? `${l.quantity} ${showInterval(l.reading)} ${l.unit}` : []))
+  const read = limits.flatMap((l) => (l.reading ? `${l.quantity} ${spanOf(l.reading)} ${l.unit}` : []))
   const row = [
     String(record.seq),
     iso(correctedAt(record)),
@@ -44,7 +49,9 @@ export function csvRow(record: AnyRecord, hash: string): string[] {
     [...new Set(read)].join('; '),
     limits
       .flatMap((l) =>
-        l.limit ? `${l.quantity} ${showInterval(l.limit)} ${l.unit} (${l.source}): ${l.verdict}` : [],
+        l.limit
+          ? `${l.quantity} ${spanOf(l.limit)} ${l.unit} (${[l.source, l.note ?? ''].filter(Boolean).join(', ')}): ${l.verdict}`
+          : [],
       )
       .join('; '),
     record.flags.join(' '),

@@ -45,7 +45,7 @@ describe('a record as a row', () => {
       station: 'galley-bucket',
       step: 'mix.1',
       verdict: 'out',
-      reading: 'strength 100 to 200 ppm',
+      reading: 'strength 100..200 ppm',
       limits: 'strength 150 to 400 ppm (the label): out',
       flags: 'late label-differs',
       id: 'the-id',
@@ -57,7 +57,7 @@ describe('a record as a row', () => {
     const limits = [limit({}), limit({}), limit({ quantity: 'temperature', unit: '°C', reading: null })]
     const judgement = { overall: 'out', layers: [{ limits }] }
     const row = cells(record({ payload: { judgement } }))
-    expect(row['reading']).toBe('strength 100 to 200 ppm')
+    expect(row['reading']).toBe('strength 100..200 ppm')
     expect(row['limits']?.split('; ')).toHaveLength(3)
   })
   it('leaves blank what a record has not, and what is no text', () => {

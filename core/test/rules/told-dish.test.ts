@@ -69,16 +69,16 @@ describe('a dish machine, limit by limit: FDA Food Code 2022, 4-501.110 to .113,
         "code (FDA Food Code 2022) rinse 82.. °C, read 83..83, off 1: in by FDA Food Code 2022, 4-501.112",
         "code (FDA Food Code 2022) rinse ..90 °C, read 83..83, off 7: in by FDA Food Code 2022, 4-501.112",
         "code (FDA Food Code 2022) pressure 35..200 kPa, read 120..120, off 80: in by FDA Food Code 2022, 4-501.113",
-        "plate (data plate) wash 68.. °C, read 67..67, off -1: out by data plate",
-        "plate (data plate) rinse 84.. °C, read 83..83, off -1: out by data plate",
-        "plate (data plate) pressure 100..170 kPa, read 120..120, off 20: in by data plate",
+        "plate () wash 68.. °C, read 67..67, off -1: out by data-plate",
+        "plate () rinse 84.. °C, read 83..83, off -1: out by data-plate",
+        "plate () pressure 100..170 kPa, read 120..120, off 20: in by data-plate",
         "out under food-code-2022 1",
       ]
     `)
     expect(machine({ plate, kind: 'chemical' })).toMatchInlineSnapshot(`
       [
         "code (FDA Food Code 2022) wash 49.. °C, read 67..67, off 18: in by FDA Food Code 2022, 4-501.110(B)",
-        "plate (data plate) wash 68.. °C, read 67..67, off -1: out by data plate",
+        "plate () wash 68.. °C, read 67..67, off -1: out by data-plate",
         "out under food-code-2022 1",
       ]
     `)
@@ -88,9 +88,9 @@ describe('a dish machine, limit by limit: FDA Food Code 2022, 4-501.110 to .113,
         "code (FDA Food Code 2022) rinse 82.. °C, read 83..83, off 1: in by FDA Food Code 2022, 4-501.112",
         "code (FDA Food Code 2022) rinse ..90 °C, read 83..83, off 7: in by FDA Food Code 2022, 4-501.112",
         "code (FDA Food Code 2022) pressure 5..30 psi, read 18..18, off 12: in by FDA Food Code 2022, 4-501.113",
-        "plate (data plate) wash 68.. °C, read 67..67, off -1: out by data plate",
-        "plate (data plate) rinse 84.. °C, read 83..83, off -1: out by data plate",
-        "plate (data plate) pressure 14.50377438972831..24.65641646253813 psi, read 18..18, off 3.49622561027169: in by data plate",
+        "plate () wash 68.. °C, read 67..67, off -1: out by data-plate",
+        "plate () rinse 84.. °C, read 83..83, off -1: out by data-plate",
+        "plate () pressure 14.50377438972831..24.65641646253813 psi, read 18..18, off 3.49622561027169: in by data-plate",
         "out under food-code-2022 1",
       ]
     `)

@@ -75,11 +75,11 @@ describe('the other temperatures and times, limit by limit', () => {
     `)
     expect(told(judgeWashWater({ unit: '°F', reading: point(100) }, { c: 38, f: 100 })))
       .toMatchInlineSnapshot(`
-      [
-        "label (detergent label) washWater 100.. °F, read 100..100, off 0: in by detergent label (4-501.19 leaves it to the label)",
-        "in under food-code-2022 1",
-      ]
-    `)
+        [
+          "label () washWater 100.. °F, read 100..100, off 0: in by FDA Food Code 2022, 4-501.19, detergent-label",
+          "in under food-code-2022 1",
+        ]
+      `)
   })
   it('the surface of ware: FDA Food Code 2022, 4-703.11(B)', () => {
     expect(told(judgeSurface({ unit: '°C', reading: atLeast(71) }))).toMatchInlineSnapshot(`

@@ -29,7 +29,7 @@ describe('a sanitizer, limit by limit: FDA Food Code 2022, 4-501.114; 40 CFR 180
     expect(sanitizer({})).toMatchInlineSnapshot(`
       [
         "code (FDA Food Code 2022) chlorine 50.. ppm, read 150..150, off 100: in by FDA Food Code 2022, 4-501.114(A)",
-        "code (FDA Food Code 2022) chlorine ..200 ppm, read 150..150, off 50: in by 40 CFR 180.940, without a potable rinse",
+        "code (FDA Food Code 2022) chlorine ..200 ppm, read 150..150, off 50: in by 40 CFR 180.940, without-rinse",
         "code (FDA Food Code 2022) chlorineWater 13.. °C, read 25..25, off 12: in by FDA Food Code 2022, 4-501.114(A)",
         "code (FDA Food Code 2022) pH ..10 pH, read 7.5..7.5, off 2.5: in by FDA Food Code 2022, 4-501.114(A)",
         "label (the label) strength 100..200 ppm, read 150..150, off 50: in by the label",
@@ -49,15 +49,15 @@ describe('a sanitizer, limit by limit: FDA Food Code 2022, 4-501.114; 40 CFR 180
     `)
     expect(sanitizer({ temperature: { unit: '°F', reading: point(60) }, ph: point(9) }))
       .toMatchInlineSnapshot(`
-      [
-        "code (FDA Food Code 2022) chlorine 100.. ppm, read 150..150, off 50: in by FDA Food Code 2022, 4-501.114(A)",
-        "code (FDA Food Code 2022) chlorine ..200 ppm, read 150..150, off 50: in by 40 CFR 180.940, without a potable rinse",
-        "code (FDA Food Code 2022) chlorineWater 55.. °F, read 60..60, off 5: in by FDA Food Code 2022, 4-501.114(A)",
-        "code (FDA Food Code 2022) pH ..10 pH, read 9..9, off 1: in by FDA Food Code 2022, 4-501.114(A)",
-        "label (the label) strength 100..200 ppm, read 150..150, off 50: in by the label",
-        "in under food-code-2022 1",
-      ]
-    `)
+        [
+          "code (FDA Food Code 2022) chlorine 100.. ppm, read 150..150, off 50: in by FDA Food Code 2022, 4-501.114(A)",
+          "code (FDA Food Code 2022) chlorine ..200 ppm, read 150..150, off 50: in by 40 CFR 180.940, without-rinse",
+          "code (FDA Food Code 2022) chlorineWater 55.. °F, read 60..60, off 5: in by FDA Food Code 2022, 4-501.114(A)",
+          "code (FDA Food Code 2022) pH ..10 pH, read 9..9, off 1: in by FDA Food Code 2022, 4-501.114(A)",
+          "label (the label) strength 100..200 ppm, read 150..150, off 50: in by the label",
+          "in under food-code-2022 1",
+        ]
+      `)
   })
   it('iodine', () =>
     expect(
@@ -86,7 +86,7 @@ describe('a sanitizer, limit by limit: FDA Food Code 2022, 4-501.114; 40 CFR 180
       }),
     ).toMatchInlineSnapshot(`
       [
-        "code (FDA Food Code 2022) quat 200..400 ppm, read 250..250, off 50: in by FDA Food Code 2022, 4-501.114(C), as the label",
+        "code (FDA Food Code 2022) quat 200..400 ppm, read 250..250, off 50: in by FDA Food Code 2022, 4-501.114(C), as-label",
         "code (FDA Food Code 2022) quatWater 24.. °C, read 25..25, off 1: in by FDA Food Code 2022, 4-501.114(C)",
         "code (FDA Food Code 2022) hardness ..400 mg/L, read 300..300, off 100: in by FDA Food Code 2022, 4-501.114(C)",
         "label (the label) strength 200..400 ppm, read 250..250, off 50: in by the label",
@@ -98,42 +98,42 @@ describe('a sanitizer, limit by limit: FDA Food Code 2022, 4-501.114; 40 CFR 180
   it('of another kind', () =>
     expect(sanitizer({ agent: 'other', label: label({ temperature: { c: 20, f: 68 } }) }))
       .toMatchInlineSnapshot(`
-      [
-        "code (FDA Food Code 2022) strength 100..200 ppm, read 150..150, off 50: in by FDA Food Code 2022, 4-501.114(E), as the label",
-        "label (the label) strength 100..200 ppm, read 150..150, off 50: in by the label",
-        "label (the label) sanitizerWater 20.. °C, read 25..25, off 5: in by the label",
-        "in under food-code-2022 1",
-      ]
-    `))
+        [
+          "code (FDA Food Code 2022) strength 100..200 ppm, read 150..150, off 50: in by FDA Food Code 2022, 4-501.114(E), as-label",
+          "label (the label) strength 100..200 ppm, read 150..150, off 50: in by the label",
+          "label (the label) sanitizerWater 20.. °C, read 25..25, off 5: in by the label",
+          "in under food-code-2022 1",
+        ]
+      `))
   it('under the site’s authority too', () =>
     expect(sanitizer({ local: [{ name: 'Harbour', range: atMost(120), source: 'byelaw 12' }] }))
       .toMatchInlineSnapshot(`
-      [
-        "code (FDA Food Code 2022) chlorine 50.. ppm, read 150..150, off 100: in by FDA Food Code 2022, 4-501.114(A)",
-        "code (FDA Food Code 2022) chlorine ..200 ppm, read 150..150, off 50: in by 40 CFR 180.940, without a potable rinse",
-        "code (FDA Food Code 2022) chlorineWater 13.. °C, read 25..25, off 12: in by FDA Food Code 2022, 4-501.114(A)",
-        "code (FDA Food Code 2022) pH ..10 pH, read 7.5..7.5, off 2.5: in by FDA Food Code 2022, 4-501.114(A)",
-        "local (Harbour) strength ..120 ppm, read 150..150, off -30: out by byelaw 12",
-        "label (the label) strength 100..200 ppm, read 150..150, off 50: in by the label",
-        "out under food-code-2022 1",
-      ]
-    `))
+        [
+          "code (FDA Food Code 2022) chlorine 50.. ppm, read 150..150, off 100: in by FDA Food Code 2022, 4-501.114(A)",
+          "code (FDA Food Code 2022) chlorine ..200 ppm, read 150..150, off 50: in by 40 CFR 180.940, without-rinse",
+          "code (FDA Food Code 2022) chlorineWater 13.. °C, read 25..25, off 12: in by FDA Food Code 2022, 4-501.114(A)",
+          "code (FDA Food Code 2022) pH ..10 pH, read 7.5..7.5, off 2.5: in by FDA Food Code 2022, 4-501.114(A)",
+          "local (Harbour) strength ..120 ppm, read 150..150, off -30: out by byelaw 12",
+          "label (the label) strength 100..200 ppm, read 150..150, off 50: in by the label",
+          "out under food-code-2022 1",
+        ]
+      `))
   it('without its label', () => {
     expect(sanitizer({ label: null })).toMatchInlineSnapshot(`
       [
         "code (FDA Food Code 2022) chlorine 50.. ppm, read 150..150, off 100: in by FDA Food Code 2022, 4-501.114(A)",
-        "code (FDA Food Code 2022) chlorine ..200 ppm, read 150..150, off 50: in by 40 CFR 180.940, without a potable rinse",
+        "code (FDA Food Code 2022) chlorine ..200 ppm, read 150..150, off 50: in by 40 CFR 180.940, without-rinse",
         "code (FDA Food Code 2022) chlorineWater 13.. °C, read 25..25, off 12: in by FDA Food Code 2022, 4-501.114(A)",
         "code (FDA Food Code 2022) pH ..10 pH, read 7.5..7.5, off 2.5: in by FDA Food Code 2022, 4-501.114(A)",
-        "label (label) strength none ppm, read 150..150, off ?: cannot-tell by no label entered",
+        "label () strength none ppm, read 150..150, off ?: cannot-tell by no-label",
         "missing label: in to out",
         "cannot-tell under food-code-2022 1",
       ]
     `)
     expect(sanitizer({ agent: 'other', label: null })).toMatchInlineSnapshot(`
       [
-        "code (FDA Food Code 2022) strength none ppm, read 150..150, off ?: cannot-tell by FDA Food Code 2022, 4-501.114(E), as the label",
-        "label (label) strength none ppm, read 150..150, off ?: cannot-tell by no label entered",
+        "code (FDA Food Code 2022) strength none ppm, read 150..150, off ?: cannot-tell by FDA Food Code 2022, 4-501.114(E), as-label",
+        "label () strength none ppm, read 150..150, off ?: cannot-tell by no-label",
         "missing label: in to out",
         "cannot-tell under food-code-2022 1",
       ]

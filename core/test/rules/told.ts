@@ -7,7 +7,7 @@ export const told = (j: Judgement): string[] => [
   ...j.layers.flatMap((l) =>
     l.limits.map(
       (x) =>
-        `${l.layer} (${l.name}) ${x.quantity} ${ends(x.limit)} ${x.unit}, read ${ends(x.reading)}, off ${x.distance ?? '?'}: ${x.verdict} by ${x.source}`,
+        `${l.layer} (${l.name}) ${x.quantity} ${ends(x.limit)} ${x.unit}, read ${ends(x.reading)}, off ${x.distance ?? '?'}: ${x.verdict} by ${[x.source, x.note].filter(Boolean).join(', ')}`,
     ),
   ),
   ...j.missing.map((m) => `missing ${m.quantity}: ${m.best} to ${m.worst}`),

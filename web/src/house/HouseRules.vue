@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { showInterval } from '@tadka/core/quantity'
 import {
   aboutOf,
   codeSections,
@@ -11,6 +10,7 @@ import {
 import { NButton, useMessage } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { useSpanWords } from '../pieces/span-words.ts'
 import { useTimes } from '../site/times.ts'
 import { useSession } from '../rights/session.ts'
 import { useSite } from '../site/site.ts'
@@ -19,6 +19,7 @@ import RuleForm from './RuleForm.vue'
 
 /** The model code beside what the site's own authority says: added, or in the place of a section, which stays, struck. */
 const { t } = useI18n()
+const span = useSpanWords()
 const site = useSite()
 const session = useSession()
 const message = useMessage()
@@ -29,7 +30,7 @@ const active = computed(() => rules.value.filter((r) => inForce(r, now())))
 const replacing = (section: string) =>
   active.value.find((r) => r.effect.kind === 'replaces' && r.effect.section === section) ?? null
 const said = (r: Pick<LocalRule, 'quantity' | 'limit' | 'unit'>) =>
-  `${t(r.quantity in judgedQuantities ? `house.rule.about.${r.quantity}` : 'quantity.temperature')} ${showInterval(r.limit)} ${r.unit}`
+  `${t(r.quantity in judgedQuantities ? `house.rule.about.${r.quantity}` : 'quantity.temperature')} ${span(r.limit, r.unit)}`
 
 function end(rule: LocalRule): void {
   const { id, ...set } = rule
@@ -55,7 +56,7 @@ function end(rule: LocalRule): void {
           <td class="quiet">{{ s.section }}</td>
           <td>
             <template v-if="replacing(s.section)">
-              <b>{{ showInterval(replacing(s.section)!.limit) }} {{ replacing(s.section)!.unit }}</b>
+              <b>{{ span(replacing(s.section)!.limit, replacing(s.section)!.unit) }}</b>
               <span class="quiet"> {{ replacing(s.section)!.authority }}</span>
             </template>
           </td>

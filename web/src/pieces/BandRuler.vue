@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { showInterval, type Interval } from '@tadka/core/quantity'
+import { type Interval } from '@tadka/core/quantity'
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { useSpanWords } from './span-words.ts'
 import { bandScale, commonBand, type BandModel } from './band.ts'
 
 /** The band: a ruler, above it a bracket for each layer, below it the reading as wide as its uncertainty. */
@@ -17,6 +18,7 @@ const props = withDefaults(
   { after: null, afterLabel: '', width: 0, small: false },
 )
 const { t } = useI18n()
+const span = useSpanWords()
 const holder = useTemplateRef<HTMLElement>('ruler')
 const frame = useElementSize(holder)
 /** As wide as it is told to be, or as the place has room for. */
@@ -46,9 +48,9 @@ const bracketPath = (limit: Interval, y: number) => {
 const ticks = computed(() => scale.value.ticks(props.small ? 4 : 10))
 const labelled = (value: number, i: number) => ticks.value.length <= 7 || i % 2 === 0 || value === 0
 const told = computed(() => {
-  const limits = props.model.brackets.map((b) => `${t(`layer.${b.label}`)} ${showInterval(b.limit)}`)
+  const limits = props.model.brackets.map((b) => `${t(`layer.${b.label}`)} ${span(b.limit)}`)
   const reading = props.model.reading
-    ? `${t('band.reading')} ${showInterval(props.model.reading)}`
+    ? `${t('band.reading')} ${span(props.model.reading)}`
     : t('band.noReading')
   return `${reading} ${props.model.unit}; ${limits.join('; ')}: ${t(`verdict.${props.model.verdict}`)}`
 })

@@ -1,8 +1,9 @@
-import { decimals, showInterval } from '@tadka/core/quantity'
+import { decimals } from '@tadka/core/quantity'
 import type { AnyRecord } from '@tadka/core/stream'
 import type { CaseAction } from '@tadka/core/case'
 import type { ReadingTaken } from '@tadka/core/reading'
 import { useI18n } from 'vue-i18n'
+import { useSpanWords } from '../pieces/span-words.ts'
 import { useTimes } from '../site/times.ts'
 import { useUnits } from '../site/units.ts'
 import { spokenLength } from '../pieces/seconds.ts'
@@ -15,6 +16,7 @@ export function useSentence() {
   const names = useNames()
   const site = useSite()
   const units = useUnits()
+  const span = useSpanWords()
   const { volume } = units
   const { clock, day, date } = useTimes()
 
@@ -34,7 +36,7 @@ export function useSentence() {
       (l, i) => l.reading && limits.findIndex((o) => o.quantity === l.quantity) === i,
     )
     return read
-      .map((l) => `${t(`quantity.${l.quantity}`)} ${l.reading ? showInterval(l.reading) : ''} ${l.unit}`)
+      .map((l) => `${t(`quantity.${l.quantity}`)} ${l.reading ? span(l.reading, l.unit) : ''}`)
       .join(', ')
   }
 
@@ -43,7 +45,7 @@ export function useSentence() {
       return t('log.say.cold-product', { reading: `${decimals(p.reading.value, 1)} ${p.reading.unit}` })
     if (p.what !== 'sanitizer')
       return t('log.say.readings', { what: t(`bench.what.${p.what}`), readings: readings(p) })
-    const strength = p.reading.strength ? `${showInterval(p.reading.strength)} ppm` : '–'
+    const strength = p.reading.strength ? span(p.reading.strength, 'ppm') : '–'
     return t('log.say.sanitizer', {
       product: p.product ? names.product(p.product) : p.reading.agent,
       reading: strength,
@@ -235,7 +237,7 @@ export function useSentence() {
       }
       case 'rule.set@1': {
         const { authority, quantity, unit, limit, until } = record.payload
-        const what = `${t(`quantity.${quantity}`)} ${showInterval(limit)} ${unit}${until === null ? '' : `, ${t('house.rule.ended')}`}`
+        const what = `${t(`quantity.${quantity}`)} ${span(limit, unit)}${until === null ? '' : `, ${t('house.rule.ended')}`}`
         return t('log.say.rule.set', { name: authority, what })
       }
       case 'shift.signed@1':

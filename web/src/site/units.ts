@@ -2,7 +2,6 @@ import {
   celsius,
   decimals,
   interval,
-  showInterval,
   showDifference,
   showPressure,
   showRead,
@@ -23,6 +22,7 @@ export function useUnits() {
   const site = useSite()
   const system = computed(() => site.set?.units ?? 'metric')
   const isUs = computed(() => system.value === 'us')
+  const inDegrees = (at: number): number => (isUs.value ? toFahrenheit(celsius(at)) : at)
   const orDash =
     (show: (value: number, in_: 'metric' | 'us') => Shown) =>
     (value: number | null): string =>
@@ -31,13 +31,10 @@ export function useUnits() {
     system,
     degree: computed(() => (isUs.value ? ('°F' as const) : ('°C' as const))),
     /** Number of a temperature in the site's degrees, for a chart's axis. @param at °C. */
-    inDegrees: (at: number): number => (isUs.value ? toFahrenheit(celsius(at)) : at),
-    /** A reading's span, in the site's degrees. @param read °C. */
-    interval: ({ lo, hi }: Interval): string => {
-      const inUnits = (at: number | null) =>
-        at === null ? null : isUs.value ? toFahrenheit(celsius(at)) : at
-      return `${showInterval(interval(inUnits(lo), inUnits(hi)))} ${isUs.value ? '°F' : '°C'}`
-    },
+    inDegrees,
+    /** A reading's span in the site's degrees. @param read °C. */
+    spanInDegrees: ({ lo, hi }: Interval): Interval =>
+      interval(lo === null ? null : inDegrees(lo), hi === null ? null : inDegrees(hi)),
     /** In whole °F, or °C to a tenth. @param at °C. */
     temperature: orDash(showTemperature),
     /** As a probe reads it, to a tenth. @param at °C. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { showInterval } from '@tadka/core/quantity'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { useSpanWords } from '../pieces/span-words.ts'
 import { useTimes } from '../site/times.ts'
 import VerdictMark from '../pieces/VerdictMark.vue'
 import { useNames } from '../site/names.ts'
@@ -15,6 +15,7 @@ import { volumeWords } from './words.ts'
 /** @prop without stations whose baths are shown elsewhere. */
 const props = defineProps<{ without?: readonly string[] }>()
 const { t } = useI18n()
+const span = useSpanWords()
 const site = useSite()
 const names = useNames()
 const { clock, day } = useTimes()
@@ -65,7 +66,7 @@ const age = (b: StandingBath) =>
         <basket-timers :bath="b" :spent="b.now.call === 'change'" />
       </div>
       <span v-if="b.lastReading">
-        {{ b.lastReading.strength ? showInterval(b.lastReading.strength) : '–' }} ppm,
+        {{ b.lastReading.strength ? span(b.lastReading.strength, 'ppm') : '–' }},
         {{ clock(b.lastReading.at) }}
       </span>
       <span v-else class="quiet">{{ t('bench.neverRead') }}</span>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { showInterval } from '@tadka/core/quantity'
 import { NSelect } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { useSpanWords } from '../pieces/span-words.ts'
 import { bandsOf } from '../pieces/band.ts'
 import BandRuler from '../pieces/BandRuler.vue'
 import ChoicePick from '../pieces/ChoicePick.vue'
@@ -13,6 +13,7 @@ import { correctFields, gotIn, useCorrecting, type CorrectField } from './correc
 
 /** A bath that reads wrong: what it reads, how much it is, and the way back. Nothing is recorded here. */
 const { t } = useI18n()
+const span = useSpanWords()
 const c = useCorrecting()
 
 const field = ref<CorrectField>('from')
@@ -36,7 +37,7 @@ const band = computed(() => {
 const rounded = (end: number | null) => (end === null ? null : Math.round(end))
 const after = computed(() => {
   const a = c.advice.value?.after
-  return a ? `${showInterval({ lo: rounded(a.lo), hi: rounded(a.hi) })} ppm` : ''
+  return a ? span({ lo: rounded(a.lo), hi: rounded(a.hi) }, 'ppm') : ''
 })
 </script>
 

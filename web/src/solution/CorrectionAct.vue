@@ -1,14 +1,15 @@
 <script setup lang="ts">
-import { showInterval } from '@tadka/core/quantity'
 import type { Correction } from '@tadka/core/solution'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { useSpanWords } from '../pieces/span-words.ts'
 import { useAmounts } from './amounts.ts'
 
 /** The way back into the band, as one large act; `plain` only tells it. */
 const props = defineProps<{ correction: Correction; ppe: readonly string[]; plain?: boolean }>()
 const emit = defineEmits<{ did: [] }>()
 const { t, te } = useI18n()
+const span = useSpanWords()
 
 const amountOf = useAmounts()
 const title = computed(() => {
@@ -24,7 +25,7 @@ const under = computed(() => {
   if (move === 'remix') return te(`bench.remixWhy.${why}`) ? t(`bench.remixWhy.${why}`) : ''
   const rounded = (end: number | null) => (end === null ? null : Math.round(end))
   const becomes = after
-    ? t('bench.becomes', { after: showInterval({ lo: rounded(after.lo), hi: rounded(after.hi) }) })
+    ? t('bench.becomes', { after: span({ lo: rounded(after.lo), hi: rounded(after.hi) }, 'ppm') })
     : ''
   return `${becomes} ${safe ? t('bench.inside') : t('bench.perhaps')}`
 })

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { showInterval, type Interval } from '@tadka/core/quantity'
+import { type Interval } from '@tadka/core/quantity'
 import type { Judgement, LimitVerdict } from '@tadka/core/rules'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { useSpanWords } from '../pieces/span-words.ts'
 import { bandsOf } from '../pieces/band.ts'
 import BandRuler from '../pieces/BandRuler.vue'
 import VerdictMark from '../pieces/VerdictMark.vue'
@@ -13,6 +14,9 @@ const props = withDefaults(
   { after: null, afterLabel: '', compact: false },
 )
 const { t } = useI18n()
+const span = useSpanWords()
+/** In older records the source says it all. */
+const sourceOf = ({ source, note }: LimitVerdict) => (note ? t(`limit.${note}`, { source }) : source)
 
 /** What is not in comes first. */
 const bands = computed(() =>
@@ -24,15 +28,11 @@ const failing = computed(() =>
   ),
 )
 const shownLimit = (l: LimitVerdict) =>
-  l.limit
-    ? `${t(`quantity.${l.quantity}`)} ${showInterval(l.limit)} ${l.unit === 'pH' ? '' : l.unit}`
-    : t(`quantity.${l.quantity}`)
-const shownReading = (l: LimitVerdict) => (l.reading ? showInterval(l.reading) : '–')
+  l.limit ? `${t(`quantity.${l.quantity}`)} ${span(l.limit, l.unit)}` : t(`quantity.${l.quantity}`)
+const shownReading = (l: LimitVerdict) => (l.reading ? span(l.reading) : '–')
 const said = computed(() => {
   const first = failing.value[0]
-  const reading = first?.reading
-    ? `${showInterval(first.reading)} ${first.unit === 'pH' ? '' : first.unit}`.trim()
-    : ''
+  const reading = first?.reading ? span(first.reading, first.unit) : ''
   const limits = failing.value
     .map(shownLimit)
     .filter((x, i, a) => a.indexOf(x) === i)
@@ -70,7 +70,7 @@ const said = computed(() => {
         <b>{{ t(`layer.${layer.layer}`) }}</b>
         <div v-for="(l, j) in layer.limits" :key="j" class="limit">
           <span
-            >{{ shownLimit(l) }}<br /><span class="quiet small">{{ l.source }}</span></span
+            >{{ shownLimit(l) }}<br /><span class="quiet small">{{ sourceOf(l) }}</span></span
           >
           <span class="read">{{ shownReading(l) }}</span>
           <verdict-mark :verdict="l.verdict" :size="18" />

@@ -1,4 +1,5 @@
-import { showInterval, type Interval } from '@tadka/core/quantity'
+import type { Interval } from '@tadka/core/quantity'
+import { useSpanWords } from '../pieces/span-words.ts'
 import { judge, labelOf } from '@tadka/core/reading'
 import { meetsInBath, useOfBath, wayBack } from '@tadka/core/bath'
 import { type ProductUse } from '@tadka/core/house'
@@ -24,6 +25,7 @@ const blank: Record<CorrectField, string> = { from: '', to: '', volume: '', hold
  * of. What the reading leaves open stays open, and a volume that is not typed is not known.
  */
 export function useCorrecting() {
+  const span = useSpanWords()
   const site = useSite()
   const kit = useKit()
   const baths = useBaths()
@@ -133,7 +135,7 @@ export function useCorrecting() {
     return wayBack(m.product, wrong, reading.value, j, kit.measure.value)
   })
   const readingOf = (b: StandingBath) =>
-    b.lastReading?.strength ? `${showInterval(b.lastReading.strength)} ppm` : null
+    b.lastReading?.strength ? span(b.lastReading.strength, 'ppm') : null
 
   return {
     baths,

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { decimals, showInterval } from '@tadka/core/quantity'
+import { decimals } from '@tadka/core/quantity'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { useSpanWords } from '../pieces/span-words.ts'
 import { useTimes } from '../site/times.ts'
 import { useUnits } from '../site/units.ts'
 import VerdictMark from '../pieces/VerdictMark.vue'
@@ -16,6 +17,7 @@ import type { Dish } from './dish.ts'
 /** What is counted and what falls due at which count; the detergent; the rinse's outlook; and where to look first. */
 const props = defineProps<{ station: string; dish: Dish }>()
 const { t } = useI18n()
+const span = useSpanWords()
 const site = useSite()
 const { clock, day } = useTimes()
 const units = useUnits()
@@ -142,7 +144,7 @@ function changed(): void {
             <verdict-mark :verdict="tested.verdict" />
             {{
               t('dish.rackTested', {
-                ppm: tested.ppm ? showInterval(tested.ppm) : '–',
+                ppm: tested.ppm ? span(tested.ppm) : '–',
                 time: clock(tested.at),
               })
             }}

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { showInterval } from '@tadka/core/quantity'
 import { computed, toRef } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { useSpanWords } from '../pieces/span-words.ts'
 import { useTimes } from '../site/times.ts'
 import { useUnits } from '../site/units.ts'
 import VerdictMark from '../pieces/VerdictMark.vue'
@@ -12,6 +12,7 @@ import { useMachineNow } from './dish-now.ts'
 /** The machine as it stands, to be read from two metres: what it does, the tank, the rinse, the pressure, and the last rack. */
 const props = defineProps<{ station: string; dish: Dish }>()
 const { t } = useI18n()
+const span = useSpanWords()
 const { clock } = useTimes()
 const units = useUnits()
 const { machine, fresh, failed } = useMachineNow(toRef(props, 'station'))
@@ -53,7 +54,7 @@ const gauges = computed(() => [
 const why = computed(() => {
   const m = last.value
   const tested = props.dish.told.value.byChemical ? props.dish.told.value.rackTest : null
-  if (tested?.off && tested.ppm) return t(`dish.why.${tested.off}`, { v: showInterval(tested.ppm) })
+  if (tested?.off && tested.ppm) return t(`dish.why.${tested.off}`, { v: span(tested.ppm) })
   if (!m) return ''
   if (m.verdict === 'cannot-tell') return t(m.stuck ? 'dish.why.stuck' : 'dish.why.gap')
   const { wash, rinse, rinseMost, pressureLow, pressureHigh } = limits.value

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { showInterval } from '@tadka/core/quantity'
 import type { StationState } from '@tadka/core/procedure'
 import { sinkOf, type Compartment } from '@tadka/core/warewash'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { useSpanWords } from '../pieces/span-words.ts'
 import { useKit } from '../site/kit.ts'
 import { useTimes } from '../site/times.ts'
 import { useUnits } from '../site/units.ts'
@@ -20,6 +20,7 @@ import BasinDrawing from './BasinDrawing.vue'
 /** A sink's compartments as they stand: how full, what is in them, how warm, how strong, how old, and what each asks for next. */
 const props = defineProps<{ station: StationState }>()
 const { t } = useI18n()
+const span = useSpanWords()
 const site = useSite()
 const kit = useKit()
 const baths = useBaths()
@@ -87,8 +88,8 @@ function run(procedure: 'sink.set-up' | 'sink.change'): void {
           :full="c.volume && c.capacity ? c.volume / c.capacity : 0"
           :label="t('dish.sink.drawing', { use: t(`dish.sink.${c.use}`), state: asks(c) })"
         >
-          <b v-if="warmth(c)">{{ units.interval(warmth(c)!.celsius!) }}</b>
-          <b v-else-if="strength(c)?.strength">{{ showInterval(strength(c)!.strength!) }} ppm</b>
+          <b v-if="warmth(c)">{{ span(units.spanInDegrees(warmth(c)!.celsius!), units.degree.value) }}</b>
+          <b v-else-if="strength(c)?.strength">{{ span(strength(c)!.strength!, 'ppm') }}</b>
         </basin-drawing>
         <p class="asks" :class="c.state">{{ asks(c) }}</p>
         <template v-if="c.filledAt !== null">

@@ -78,7 +78,7 @@ export const bench = {
     thirds: 'two thirds',
     quarters: 'three quarters',
   },
-  becomes: 'Whatever it is now, it will then be {after} ppm.',
+  becomes: 'Whatever it is now, it will then be {after}.',
   inside: 'Within every limit.',
   perhaps: 'It may still be out of range: the next test shows.',
   after: 'after {amount}',

@@ -42,6 +42,16 @@ export const common = {
     peroxide: 'peroxide',
     alkaline: 'strong alkali',
   },
+  span: { between: '{lo} to {hi}', least: '{v} or more', most: '{v} or less', any: 'any' },
+  /** Where a limit comes from. */
+  limit: {
+    'as-label': '{source}: the label decides',
+    'without-rinse': '{source}: without a rinse with drinking water',
+    'no-label': 'no label entered',
+    'data-plate': 'the machine’s data plate',
+    'detergent-label': 'the detergent’s label ({source} leaves it to the label)',
+    'held-to-the-end': 'our practice: held through the last 15 s of the rinse',
+  },
   band: { reading: 'reading', noReading: 'no reading', now: 'now' },
   pad: { name: 'Number keys', point: 'decimal point', erase: 'erase' },
   strip: {

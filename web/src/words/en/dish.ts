@@ -137,7 +137,7 @@ export const dish = {
   rewashedNo: 'Not yet',
   stillInDoubt: '{n} racks from before are still to be washed again.',
   note: 'Which went out, what was done',
-  way: { chemical: 'Use chemical mode', sink: 'Use the sink', 'single-service': 'Use single-service ware' },
+  way: { chemical: 'Chemical mode', sink: 'The sink', 'single-service': 'Single-service ware' },
   wayHow: {
     chemical: 'Test the sanitizer at the rack every hour.',
     sink: 'Wash, rinse and sanitize in three compartments; test before use.',
