@@ -20,7 +20,11 @@ export async function planCommand(args: readonly string[]): Promise<number> {
     plan.objective.late,
   )
   console.log(
-    JSON.stringify({ plan, objective: plan.objective, bound, violations: planViolations(problem, plan) }, null, 1),
+    JSON.stringify(
+      { plan, objective: plan.objective, bound, violations: planViolations(problem, plan) },
+      null,
+      1,
+    ),
   )
   return 0
 }
