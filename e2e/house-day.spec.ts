@@ -69,5 +69,5 @@ test('a probe is entered in House, its words told once, heard, and ended', async
   await expect(row).toContainText('last report')
   await expect(words).toHaveCount(0)
   await row.getByRole('button', { name: 'Remove' }).click()
-  await expect(row).toContainText('ended')
+  await expect(row).toContainText('removed')
 })

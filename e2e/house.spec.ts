@@ -219,7 +219,7 @@ test('a dish machine whose rinse is cold opens a case; the recheck closes it', a
   await expect(page.locator('#heat-pressure-fault')).toHaveText('Zero or more.')
   await page.locator('#heat-pressure').fill('120')
   await expect(page.locator('.large')).toHaveText('Out of range')
-  await expect(page.getByText('Rewash that rack, read again.')).toBeVisible()
+  await expect(page.getByText('Rewash that rack, then read again.')).toBeVisible()
   await expect(page.getByText('FDA Food Code 2022, 4-501.112').first()).toBeVisible()
   await isAccessible(page)
   await press(page, 'Save to the log')
@@ -261,7 +261,7 @@ test('a local rule tells what it would change, is put in force, judges, and is e
   ).toBeVisible()
   await page.getByLabel('Where it stands').fill('byelaw 12: 85 °C for wares')
   await press(page, 'Start using this rule')
-  await expect(page.getByText('Harbour authority: Dish machine: final rinse 85 or more °C')).toBeVisible()
+  await expect(page.getByText('Harbour authority: Dish machine: final rinse 85 °C or more')).toBeVisible()
 
   await go(page, '/bench/check')
   await press(page, 'Dish machine')
@@ -274,7 +274,7 @@ test('a local rule tells what it would change, is put in force, judges, and is e
     await page.locator(`#heat-${name}`).fill(value)
   await expect(page.locator('.large')).toHaveText('Out of range')
   await expect(page.locator('.layers .layer', { hasText: 'authority' })).toContainText(
-    'final rinse 85 or more °C',
+    'final rinse 85 °C or more',
   )
 
   await go(page, '/house/rules')
@@ -282,7 +282,7 @@ test('a local rule tells what it would change, is put in force, judges, and is e
   await go(page, '/log')
   await page.getByRole('button', { name: 'House', exact: true }).click()
   await expect(
-    page.getByText(/Local rule of Harbour authority: final rinse 85 or more °C, ended/),
+    page.getByText(/Local rule of Harbour authority: final rinse 85 °C or more, ended/),
   ).toBeVisible()
 })
 

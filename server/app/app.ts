@@ -8,12 +8,7 @@ import swagger from '@fastify/swagger'
 import swaggerUi from '@fastify/swagger-ui'
 import { Refusal } from '@tadka/core/refusal'
 import Fastify, { type FastifyInstance } from 'fastify'
-import {
-  jsonSchemaTransform,
-  serializerCompiler,
-  validatorCompiler,
-  type ZodTypeProvider,
-} from 'fastify-type-provider-zod'
+import { serializerCompiler, validatorCompiler, type ZodTypeProvider } from 'fastify-type-provider-zod'
 import { backupRoutes } from '../backup/routes.ts'
 import { openPool } from '../db/pool.ts'
 import { Guard } from '../people/guard.ts'
@@ -25,6 +20,7 @@ import { personRoutes } from '../people/person-routes.ts'
 import { peopleRoutes } from '../people/routes.ts'
 import { tabletRoutes } from '../people/tablet-routes.ts'
 import { EventHub } from '../record/events.ts'
+import { described } from '../openapi/describe.ts'
 import { keepUp, peopleOnRecord } from '../record/keep-up.ts'
 import { SiteQueue } from '../stream/queue.ts'
 import { dayRoutes } from '../record/day-routes.ts'
@@ -100,7 +96,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
     openapi: {
       info: { title: 'Tadka', version: '1', description: 'Cleaning, sanitizing and their records.' },
     },
-    transform: jsonSchemaTransform,
+    transform: described,
   })
   await app.register(swaggerUi, { routePrefix: '/api/docs' })
 

@@ -27,8 +27,6 @@ export const trustRoutes =
       '/api/trust',
       {
         schema: {
-          tags: ['server'],
-          summary: 'The authority that tablets are told to trust, and the one that follows it',
           response: { 200: trustView },
         },
       },
@@ -42,8 +40,6 @@ export const trustRoutes =
       '/api/trust/:which/authority.crt',
       {
         schema: {
-          tags: ['server'],
-          summary: 'The authority itself, as devices take it in',
           params: z.object({ which: z.enum(['now', 'next']) }),
         },
       },

@@ -11,8 +11,6 @@ export const backupRoutes =
       '/api/sites/:site/backup',
       {
         schema: {
-          tags: ['site'],
-          summary: 'When everything was last backed up',
           params: z.object({ site: slug }),
           response: { 200: z.object({ at: z.number().nullable(), copied: z.boolean() }) },
         },

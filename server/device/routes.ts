@@ -24,9 +24,6 @@ export const deviceRoutes =
       {
         config: { rateLimit: deliveries(pool) },
         schema: {
-          tags: ['devices'],
-          summary:
-            'Takes what a panel, a thermometer or a meter reports; authorization: Device SITE/DEVICE/TOKEN',
           body: eventsBody,
         },
       },
@@ -45,8 +42,6 @@ export const deviceRoutes =
       '/api/sites/:site/devices',
       {
         schema: {
-          tags: ['devices'],
-          summary: 'Lets a device report; its token is told once',
           params: site,
           body: newDevice,
         },

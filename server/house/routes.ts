@@ -15,8 +15,6 @@ export const houseRoutes =
       '/api/found',
       {
         schema: {
-          tags: ['house'],
-          summary: 'Founds the only site, with its manager; the browser that asks becomes its first tablet',
           body: foundBody,
           response: { 200: sessionView },
         },

@@ -29,8 +29,6 @@ export const loggerRoutes =
       {
         config: { rateLimit: imports },
         schema: {
-          tags: ['loggers'],
-          summary: 'Brings in a file of a temperature logger (text/csv); all of it or nothing, and once',
           params: site,
           querystring: importQuery,
         },

@@ -37,7 +37,6 @@ export const personRoutes = (services: Services): FastifyPluginAsyncZod => {
       {
         schema: {
           tags,
-          summary: 'Enters somebody who works here; the PIN given is changed when it is first used',
           params: site,
           body: newPersonBody,
           response: { 200: named },
@@ -68,7 +67,6 @@ export const personRoutes = (services: Services): FastifyPluginAsyncZod => {
       {
         schema: {
           tags,
-          summary: 'Changes a name or role, or lets somebody leave; what they did stays theirs',
           params: onePerson,
           body: changedPersonBody,
           response: { 200: named },
@@ -99,7 +97,6 @@ export const personRoutes = (services: Services): FastifyPluginAsyncZod => {
       {
         schema: {
           tags,
-          summary: 'Gives somebody a new PIN, which they change when they first use it',
           params: onePerson,
           body: pinResetBody,
           response: { 200: named },
@@ -125,7 +122,6 @@ export const personRoutes = (services: Services): FastifyPluginAsyncZod => {
       {
         schema: {
           tags,
-          summary: 'Changes the PIN or password of whoever acts, proved by the one they have',
           params: site,
           body: ownSecretBody,
           response: { 200: named },

@@ -40,8 +40,6 @@ export const tabletRoutes = (services: Services): FastifyPluginAsyncZod => {
       '/api/sites/:site/tablets',
       {
         schema: {
-          tags: ['tablets'],
-          summary: 'Makes the browser of a manager who is signed in on it a tablet of the site',
           params: site,
           body: newTabletBody,
           response: { 200: enrolled },
@@ -60,8 +58,6 @@ export const tabletRoutes = (services: Services): FastifyPluginAsyncZod => {
       '/api/sites/:site/tablets/codes',
       {
         schema: {
-          tags: ['tablets'],
-          summary: 'A code that makes one other browser a tablet of the site, within a quarter of an hour',
           params: site,
           response: { 200: codeView },
         },
@@ -77,8 +73,6 @@ export const tabletRoutes = (services: Services): FastifyPluginAsyncZod => {
       '/api/tablets/enrol',
       {
         schema: {
-          tags: ['tablets'],
-          summary: 'Makes the browser that asks a tablet of the site whose code it gives',
           body: enrolBody,
           response: { 200: enrolled },
         },

@@ -31,9 +31,6 @@ export const planRoutes =
         config: { rateLimit: askedAtMost },
         preValidation: (request) => guard.anybody(request),
         schema: {
-          tags: ['plan'],
-          summary:
-            'Plans a shift given as JSON, for whoever is signed in: the plan, its objective values and a proved bound',
           body: z.strictObject({
             problem: planProblem,
             seed: z.number().int().min(0).max(1e9).default(1),

@@ -39,8 +39,6 @@ export const heldRoutes =
       '/api/sites/:site/held',
       {
         schema: {
-          tags: ['records'],
-          summary: 'What waits for a manager to decide about it',
           params: site,
           response: { 200: heldList },
         },
@@ -55,8 +53,6 @@ export const heldRoutes =
       '/api/sites/:site/held/:id',
       {
         schema: {
-          tags: ['records'],
-          summary: 'Lets one in, or leaves it out, with a reason',
           params: site.extend({ id: z.uuid() }),
           body: decideBody,
         },

@@ -42,8 +42,6 @@ export const recordRoutes =
       '/api/sites/:site/head',
       {
         schema: {
-          tags: ['records'],
-          summary: 'Whether the chain goes through the head that a tablet remembers',
           params: site,
           body: headBody,
           response: { 200: z.object({ holds: z.boolean() }) },

@@ -12,8 +12,6 @@ export const bathRoutes =
       '/api/sites/:site/baths/losses',
       {
         schema: {
-          tags: ['records'],
-          summary: 'The fraction lost an hour by earlier baths, by product',
           params: z.object({ site: slug }),
         },
       },

@@ -27,7 +27,6 @@ import {
 import { handDosePlan } from '@tadka/core/warewash'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 
-const described = (summary: string) => ({ tags: ['arithmetic'], summary })
 const mL = (volume: { value: number; unit: VolumeUnit }): Millilitres => volumeFrom(volume.value, volume.unit)
 
 /** Doses, corrections and what may meet, for anyone who asks; nothing is stored, nobody need be signed in. */
@@ -36,7 +35,6 @@ export const solutionRoutes: FastifyPluginAsyncZod = async (app) => {
     '/api/dose',
     {
       schema: {
-        ...described('The concentrate and water of a fresh mix, and the pour on a tool'),
         body: doseBody,
       },
     },
@@ -52,23 +50,18 @@ export const solutionRoutes: FastifyPluginAsyncZod = async (app) => {
     },
   )
 
-  app.post(
-    '/api/dose/powder',
-    { schema: { ...described('Grams of powder for a solution'), body: powderBody } },
-    async ({ body }) => ({ grams: powderDose(body.active, ppm(body.target), mL(body.total)) }),
-  )
+  app.post('/api/dose/powder', { schema: { body: powderBody } }, async ({ body }) => ({
+    grams: powderDose(body.active, ppm(body.target), mL(body.total)),
+  }))
 
-  app.post(
-    '/api/dose/pieces',
-    { schema: { ...described('Whole or half tablets, and the water that fits them'), body: pieceBody } },
-    async ({ body }) => pieceDose(body, ppm(body.target), mL(body.total)),
+  app.post('/api/dose/pieces', { schema: { body: pieceBody } }, async ({ body }) =>
+    pieceDose(body, ppm(body.target), mL(body.total)),
   )
 
   app.post(
     '/api/correction',
     {
       schema: {
-        ...described('The way back into the band for a bath that reads wrong'),
         body: correctionBody,
       },
     },
@@ -89,7 +82,7 @@ export const solutionRoutes: FastifyPluginAsyncZod = async (app) => {
   app.post(
     '/api/dose/tank',
     {
-      schema: { ...described('Detergent dosed by hand: at fill, and every so many racks'), body: tankBody },
+      schema: { body: tankBody },
     },
     async ({ body }) => {
       const tank = { volume: mL(body.volume), rinseWater: mL(body.rinseWater) }
@@ -97,24 +90,21 @@ export const solutionRoutes: FastifyPluginAsyncZod = async (app) => {
     },
   )
 
-  app.post(
-    '/api/top-up',
-    { schema: { ...described('Filling a bath back up to its target'), body: topUpBody } },
-    async ({ body }) =>
-      topUp(
-        mL(body.volume),
-        interval(body.reading.lo, body.reading.hi),
-        mL(body.to),
-        ppm(body.stock),
-        ppm(body.target),
-        body.band,
-      ),
+  app.post('/api/top-up', { schema: { body: topUpBody } }, async ({ body }) =>
+    topUp(
+      mL(body.volume),
+      interval(body.reading.lo, body.reading.hi),
+      mL(body.to),
+      ppm(body.stock),
+      ppm(body.target),
+      body.band,
+    ),
   )
 
   app.post(
     '/api/may-pour',
     {
-      schema: { ...described('Whether a product may go into a vessel, given what is in it'), body: pourBody },
+      schema: { body: pourBody },
     },
     async ({ body }) => mayPour(body.product, body.inVessel),
   )
@@ -123,7 +113,6 @@ export const solutionRoutes: FastifyPluginAsyncZod = async (app) => {
     '/api/dispenser',
     {
       schema: {
-        ...described('A dispenser check, and its drift over the checks before'),
         body: dispenserBody,
       },
     },

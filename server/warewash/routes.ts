@@ -26,8 +26,6 @@ export const warewashRoutes =
       {
         config: { rateLimit: deliveries(pool) },
         schema: {
-          tags: ['devices'],
-          summary: 'Takes what a probe streamed; authorization: Device SITE/DEVICE/TOKEN',
           body: deliveryBody,
         },
       },
