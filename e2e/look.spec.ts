@@ -72,7 +72,7 @@ test('a place that did not come through the Wi-Fi is told, and comes by itself',
   let losing = true
   await page.route(/assets\/BenchPlace.*\.js/, (route) => (losing ? route.abort() : route.continue()))
   await page.getByRole('link', { name: 'Bench' }).click()
-  await expect(page.getByRole('status').filter({ hasText: 'did not come through' })).toBeVisible()
+  await expect(page.getByRole('status').filter({ hasText: 'could not be loaded' })).toBeVisible()
   losing = false
   await expect(page.getByRole('heading', { name: 'Bench: Mix', level: 1 })).toBeVisible()
 })

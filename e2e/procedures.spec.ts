@@ -217,7 +217,7 @@ test('a photo is put beside its step, and stands in the log', async ({ page }) =
   await page
     .getByLabel('Photo')
     .setInputFiles({ name: 'no.png', mimeType: 'image/png', buffer: Buffer.from('no') })
-  await expect(page.getByText('That file is no picture.')).toBeVisible()
+  await expect(page.getByText('That file is not a picture.')).toBeVisible()
   await page.getByLabel('Photo').setInputFiles({ name: 'p.png', mimeType: 'image/png', buffer: picture })
   await expect(page.getByText('Saved to the log.')).toBeVisible()
   await go(page, '/log')

@@ -123,7 +123,7 @@ test('the roster is typed, faults told, and brought in from a calendar; lists ar
   await expect(page.getByText(/no calendar that can be read/)).toBeVisible()
   await page.locator('input[type=file]').setInputFiles(file(calendar))
   await expect(page.locator('.roster li')).toHaveCount(1)
-  await expect(page.getByLabel('To').first()).toHaveValue('24:30')
+  await expect(page.getByLabel('To', { exact: true }).first()).toHaveValue('24:30')
   await isAccessible(page)
   await go(page, '/shift/lists')
   await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible({ timeout: 30_000 })

@@ -92,7 +92,7 @@ export const logger = {
   cyclesFound: 'Racks, cut and judged',
   passesFound: 'Passes through the machine, by {limit} at the surface',
   noVerdict: 'Nothing here is judged: no pump, valve and rinse with a row a second, and no ware’s surface.',
-  send: 'Put it in the log',
+  send: 'Save to the log',
   sendCycles: 'Its racks count from then on and stay; a file with racks cannot be taken back.',
   sending: 'Sending: {percent} %',
   judging: 'Sent; it is being judged and put in the log.',
