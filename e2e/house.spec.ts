@@ -227,7 +227,7 @@ test('a dish machine whose rinse is cold opens a case; the recheck closes it', a
   await go(page, '/shift')
   await page
     .locator('li', { hasText: 'Galley dish machine' })
-    .getByRole('button', { name: 'Deal with it' })
+    .getByRole('button', { name: 'See what to do' })
     .click()
   await expect(page.getByText('Read it again.')).toBeVisible()
   for (const [name, value] of [
