@@ -48,7 +48,7 @@ export const folders: readonly Folder[] = [
   {
     name: 'log',
     mutate: ['server/record/{routes,receive,log-routes,csv,held,held-routes}.ts'],
-    tests: ['server/test/{records,log,csv,rows,roles,held,events}.test.ts'],
+    tests: ['server/test/{records,log,csv,rows,roles,held,events,shapes}.test.ts'],
     database: true,
   },
   {

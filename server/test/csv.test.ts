@@ -46,7 +46,7 @@ describe('a record as a row', () => {
       step: 'mix.1',
       verdict: 'out',
       reading: 'strength 100..200 ppm',
-      limits: 'strength 150 to 400 ppm (the label): out',
+      limits: 'strength 150..400 ppm (the label): out',
       flags: 'late label-differs',
       id: 'the-id',
       hash: 'hash',
@@ -59,6 +59,24 @@ describe('a record as a row', () => {
     const row = cells(record({ payload: { judgement } }))
     expect(row['reading']).toBe('strength 100..200 ppm')
     expect(row['limits']?.split('; ')).toHaveLength(3)
+  })
+  it('tells several quantities apart, open ends, and what is to be known of a limit', () => {
+    const limits = [
+      limit({ limit: { lo: null, hi: 200 }, source: '40 CFR 180.940', note: 'without-rinse' }),
+      limit({
+        quantity: 'pH',
+        unit: 'pH',
+        source: '',
+        note: 'no-label',
+        reading: { lo: 7, hi: 7 },
+        limit: { lo: 6, hi: null },
+      }),
+    ]
+    const row = cells(record({ payload: { judgement: { overall: 'out', layers: [{ limits }] } } }))
+    expect(row['reading']).toBe('strength 100..200 ppm; pH 7 pH')
+    expect(row['limits']).toBe(
+      'strength ..200 ppm (40 CFR 180.940, without-rinse): out; pH 6.. pH (no-label): out',
+    )
   })
   it('leaves blank what a record has not, and what is no text', () => {
     const row = cells(

@@ -117,6 +117,25 @@ describe('the stream of a site', () => {
     )
     expect(seen.map((e) => Number(e.id))).toEqual([end + 2])
   })
+  it('begins where the address says, where the last event that a tablet had is no number', async () => {
+    const end = await head()
+    await send([started(server.clock.now, 'run-n1'), started(server.clock.now, 'run-n2')])
+    for (const last of ['x', '-3', '0', '1.5', '9007199254740993']) {
+      const headers = { cookie, 'last-event-id': last }
+      const path = `/api/sites/${siteId}/events?after=${end + 1}`
+      const [first] = records(await follow(path, headers, (s) => records(s).length >= 1))
+      expect([last, Number(first?.id)]).toEqual([last, end + 2])
+    }
+  })
+  it('is a stream to browsers and to what lies between, kept by nobody', async () => {
+    const hangUp = new AbortController()
+    const path = `/api/sites/${siteId}/events?after=${await head()}`
+    const { headers } = await fetch(`${address}${path}`, { headers: { cookie }, signal: hangUp.signal })
+    hangUp.abort()
+    expect(headers.get('content-type')).toBe('text/event-stream')
+    expect(headers.get('cache-control')).toBe('no-store')
+    expect(headers.get('x-accel-buffering')).toBe('no')
+  })
   it('tells each of many tablets every record once, wherever each of them stood', async () => {
     const end = await head()
     const stood = [0, 3, end - 1, end, end]
