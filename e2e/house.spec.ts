@@ -79,11 +79,11 @@ test('a step is taken back, the run parked, handed to another tablet, and given 
   await other.locator('.parked').getByRole('button', { name: 'Go on' }).click()
   await heading(other, /^Drain the mix/)
   await heading(page, /^Drain the mix/)
-  await press(other, 'Stop this run for good')
+  await press(other, 'Stop this run')
   await other.getByRole('dialog').getByRole('textbox').fill('no water')
-  await other.getByRole('dialog').getByRole('button', { name: 'Stop this run for good' }).click()
-  await expect(other.getByText('Stopped for good: no water')).toBeVisible()
-  await expect(page.getByText('Stopped for good: no water')).toBeVisible()
+  await other.getByRole('dialog').getByRole('button', { name: 'Stop this run' }).click()
+  await expect(other.getByText('Stopped: no water')).toBeVisible()
+  await expect(page.getByText('Stopped: no water')).toBeVisible()
 })
 
 test('a manager changes the data plate, and the next run pours by it; crew may only look', async ({

@@ -43,10 +43,10 @@ test('three barrels are closed side by side: two waits overlap, each calls, and 
   await expect(page.getByText('Off at the breaker')).toBeHidden()
   await press(page, 'Done')
   await expect(page.locator('.facet', { hasText: 'Inside' })).not.toContainText('empty')
-  await press(page, 'Stop this run for good')
+  await press(page, 'Stop this run')
   await page.getByRole('dialog').getByRole('textbox').fill('only the barrels were tried')
-  await page.getByRole('dialog').getByRole('button', { name: 'Stop this run for good' }).click()
-  await expect(page.getByText('Stopped for good: only the barrels were tried')).toBeVisible()
+  await page.getByRole('dialog').getByRole('button', { name: 'Stop this run' }).click()
+  await expect(page.getByText('Stopped: only the barrels were tried')).toBeVisible()
 })
 
 test('a nugget machine is descaled: the reservoir is looked after, and a late visit says what it leads to', async ({
@@ -79,9 +79,9 @@ test('a nugget machine is descaled: the reservoir is looked after, and a late vi
   await press(page, 'Start the timer')
   // This family freezes its own solution: nothing is forbidden, and its ice is not for food.
   await expect(page.locator('.facet', { hasText: 'Ice' })).toContainText('throw away')
-  await press(page, 'Stop this run for good')
+  await press(page, 'Stop this run')
   await page.getByRole('dialog').getByRole('textbox').fill('only the visits were tried')
-  await page.getByRole('dialog').getByRole('button', { name: 'Stop this run for good' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Stop this run' }).click()
 })
 
 test('a dish machine is delimed with its feeds off, and they are on again at the end', async ({ page }) => {
@@ -205,9 +205,9 @@ test('a procedure is brought in from a file: a bad one refused with its place, a
   await press(page, 'Done')
   await press(page, 'Done')
   await expect(page.locator('.fig')).toHaveText('2 min')
-  await press(page, 'Stop this run for good')
+  await press(page, 'Stop this run')
   await page.getByRole('dialog').getByRole('textbox').fill('only a try')
-  await page.getByRole('dialog').getByRole('button', { name: 'Stop this run for good' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Stop this run' }).click()
 })
 
 test('a photo is put beside its step, and stands in the log', async ({ page }) => {

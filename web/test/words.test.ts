@@ -2,6 +2,7 @@ import { catalogue } from '@tadka/core/refusal'
 import { allProcedures, safetyRules, stepsOf } from '@tadka/core/procedure'
 import { flags } from '@tadka/core/record'
 import { payloadSchemas } from '@tadka/contract/record'
+import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { i18n } from '../src/words/index.ts'
 
@@ -19,6 +20,18 @@ describe('the words', () => {
   it('are all there and none is empty', () => {
     expect(all.length).toBeGreaterThan(200)
     for (const [path, text] of all) expect(text.trim(), path).not.toBe('')
+  })
+  it('that a place asks for by name are there', () => {
+    const source = new URL('../src/', import.meta.url)
+    const files = readdirSync(source, { recursive: true, encoding: 'utf8' }).filter((f) =>
+      /\.(vue|ts)$/.test(f),
+    )
+    const asked = files.flatMap((file) => {
+      const text = readFileSync(new URL(file, source), 'utf8')
+      return [...text.matchAll(/\bt\('([\w-]+(?:\.[\w-]+)+)'/g)].map((m) => [m[1] ?? '', file] as const)
+    })
+    expect(asked.length).toBeGreaterThan(500)
+    expect(asked.filter(([key]) => !te(key)).map(([key, file]) => `${key} in ${file}`)).toEqual([])
   })
   it('have a sentence for every kind of record', () => {
     for (const type of Object.keys(payloadSchemas)) {

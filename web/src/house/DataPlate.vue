@@ -109,7 +109,7 @@ function save(): void {
           @update:value="(choice: string) => (options = { ...options, [o.id]: choice })"
         />
         <span class="quiet small"
-          >{{ t('house.byDefault') }}: {{ o.choices.find((c) => c.id === o.fallback)?.says }}.
+          >{{ t('practices.default') }}: {{ o.choices.find((c) => c.id === o.fallback)?.says }}.
           {{ o.why }}</span
         >
       </div>

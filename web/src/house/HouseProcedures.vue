@@ -87,7 +87,7 @@ function take(procedure: Procedure): void {
               {{ t('chart.version', { n: p.version }) }}
             </p>
             <p v-for="o in p.options ?? []" :key="o.id" class="small">
-              {{ o.question }} {{ o.choices.map((c) => c.says).join(' / ') }}. {{ t('house.byDefault') }}:
+              {{ o.question }} {{ o.choices.map((c) => c.says).join(' / ') }}. {{ t('practices.default') }}:
               {{ o.choices.find((c) => c.id === o.fallback)?.says }}. <span class="quiet">{{ o.why }}</span>
             </p>
           </div>

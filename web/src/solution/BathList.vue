@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { showMinutes } from '@tadka/core/quantity'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSpanWords } from '../pieces/span-words.ts'
@@ -41,10 +42,7 @@ function outlook(b: StandingBath): string {
   return readings === 0 ? `${told} ${t('bench.usually')}` : told
 }
 const age = (b: StandingBath) =>
-  t('bench.age', {
-    h: Math.floor(Math.max(0, now() - b.mixedAt) / 3_600_000),
-    m: Math.floor(Math.max(0, now() - b.mixedAt) / 60_000) % 60,
-  })
+  t('bench.age', { time: showMinutes(Math.floor(Math.max(0, now() - b.mixedAt) / 60_000)) })
 </script>
 
 <template>

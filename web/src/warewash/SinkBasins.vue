@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { showMinutes } from '@tadka/core/quantity'
 import type { StationState } from '@tadka/core/procedure'
 import { sinkOf, type Compartment } from '@tadka/core/warewash'
 import { NButton } from 'naive-ui'
@@ -41,7 +42,7 @@ const compartments = computed(() =>
 )
 const age = (at: number) => {
   const minutes = Math.floor(Math.max(0, now() - at) / 60_000)
-  return t('bench.age', { h: Math.floor(minutes / 60), m: minutes % 60 })
+  return t('bench.age', { time: showMinutes(minutes) })
 }
 function asks({ use, state, goodUntil }: Compartment): string {
   if (state === 'stands') return t('dish.sink.stands', { time: clock(goodUntil ?? 0) })

@@ -184,7 +184,7 @@ export const bench = {
   weakened: 'Probably below {ppm} ppm since {time} ({from} to {to}).',
   later: 'later',
   usually: 'An estimate: it was not tested since.',
-  age: '{h} h {m} min old',
+  age: '{time} old',
   mixedBy: 'mixed {time} by {who}',
   mixedAt: 'mixed {time}',
   lastRead: 'last read {reading} ppm at {time}',

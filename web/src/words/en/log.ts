@@ -190,7 +190,7 @@ export const log = {
     run: {
       started: 'Started {procedure} on {station}',
       finished: 'Finished {procedure} on {station}',
-      abandoned: 'Stopped {procedure} for good: {reason}',
+      abandoned: 'Stopped {procedure}: {reason}',
       parked: 'Paused to serve customers',
       resumed: 'Went on with the run',
       visit: { made: 'Visited: {step}' },
