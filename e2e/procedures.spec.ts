@@ -177,7 +177,9 @@ test('a procedure is brought in from a file: a bad one refused with its place, a
   await signIn(page, 'Oriel', '9080')
   await go(page, '/house/procedures')
   const file = (name: string, text: string) =>
-    page.locator('#bring').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
+    page
+      .getByLabel('Import a procedure')
+      .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
   await file('no.json', 'not at all')
   await expect(page.getByRole('alert')).toContainText('it is not JSON')
   const read = (

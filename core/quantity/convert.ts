@@ -45,6 +45,12 @@ export const toKPa = (value: number): number => value * kPaInPsi
 /** @param value kPa; returns psi. */
 export const toPsi = (value: number): number => value / kPaInPsi
 
+/** A grain is 64.798 91 mg. Source: NIST Handbook 44, appendix C. */
+const milligramsInGrain = 64.79891
+/** Hardness as grains to a US gallon. @param hardness mg/L as CaCO3. */
+export const toGrains = (hardness: number): number =>
+  (hardness * millilitresIn.gal) / 1000 / milligramsInGrain
+
 /** @param percent % weight in volume (g per 100 mL); returns mg/L. */
 export const ppmFromPercentWv = (percent: number): Ppm => ppm(percent * 10_000)
 

@@ -1,4 +1,12 @@
-import { toCelsius, toFahrenheit, toPsi, volumeIn, type TemperatureUnit, type VolumeUnit } from './convert.ts'
+import {
+  toCelsius,
+  toFahrenheit,
+  toGrains,
+  toPsi,
+  volumeIn,
+  type TemperatureUnit,
+  type VolumeUnit,
+} from './convert.ts'
 import { celsius, fahrenheit, millilitres } from './units.ts'
 
 export type UnitSystem = 'metric' | 'us'
@@ -50,6 +58,12 @@ export const showPressure = (at: number, system: UnitSystem): Shown =>
   system === 'metric'
     ? { value: decimals(at, 0), unit: 'kPa' }
     : { value: decimals(toPsi(at), 1), unit: 'psi' }
+
+/** Hardness of water; in the US system as grains to a gallon. @param hardness mg/L as CaCO3. */
+export const showHardness = (hardness: number, system: UnitSystem): Shown =>
+  system === 'metric'
+    ? { value: decimals(hardness, 0), unit: 'mg/L' }
+    : { value: decimals(toGrains(hardness), 1), unit: 'gpg' }
 
 /** A reading in its instrument's unit as °C. */
 export const inCelsius = (value: number, unit: TemperatureUnit): number =>

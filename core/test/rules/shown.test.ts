@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { showDifference, showPressure, showRead } from '../../quantity/index.ts'
+import { showDifference, showHardness, showPressure, showRead } from '../../quantity/index.ts'
 import { modelCode, showLimit, showPressureLimit } from '../../rules/index.ts'
 
 describe('a limit on a site in US units', () => {
@@ -33,6 +33,10 @@ describe('what a probe reads', () => {
   })
   it('sinks by a difference of degrees, not by a temperature', () =>
     expect(showDifference(0.5, 'us', 2)).toEqual({ value: '0.9', unit: '°F' }))
+  it('of hardness is 17.1 mg/L to a grain a gallon, as water treatment has it (common practice, no source)', () => {
+    expect(showHardness(171.2, 'us')).toEqual({ value: '10', unit: 'gpg' })
+    expect(showHardness(120, 'metric')).toEqual({ value: '120', unit: 'mg/L' })
+  })
   it('of pressure is in whole kPa, or psi to a tenth', () => {
     expect(showPressure(140, 'metric')).toEqual({ value: '140', unit: 'kPa' })
     expect(showPressure(140, 'us')).toEqual({ value: '20.3', unit: 'psi' })

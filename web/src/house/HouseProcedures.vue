@@ -7,6 +7,7 @@ import { useI18n } from 'vue-i18n'
 import { useSession } from '../rights/session.ts'
 import { useProcedures } from '../site/procedures.ts'
 import { useSite } from '../site/site.ts'
+import FilePick from '../pieces/FilePick.vue'
 import OwnForm from './OwnForm.vue'
 
 /** Every procedure that is known, by family: its wall chart for each station, its options, and the file to take along. */
@@ -43,10 +44,7 @@ function put(procedure: Procedure): void {
   message.success(t('house.saved'))
   editing.value = null
 }
-async function bring(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  if (!file) return
+async function bring(file: File): Promise<void> {
   try {
     const read = readProcedure(JSON.parse(await file.text()))
     faults.value = read.faults
@@ -54,7 +52,6 @@ async function bring(event: Event): Promise<void> {
   } catch {
     faults.value = [{ kind: 'shape', at: '', why: t('house.notJson') }]
   }
-  input.value = ''
 }
 
 function take(procedure: Procedure): void {
@@ -70,8 +67,8 @@ function take(procedure: Procedure): void {
 <template>
   <section>
     <div v-if="may" class="bring">
-      <label for="bring">{{ t('house.bring') }}</label>
-      <input id="bring" type="file" accept="application/json,.json" @change="bring" />
+      <file-pick :text="t('house.bring')" accept="application/json,.json" @pick="bring" />
+      <p class="quiet small">{{ t('house.bringHow') }}</p>
       <ul v-if="faults.length > 0" role="alert">
         <li v-for="(f, i) in faults.slice(0, 8)" :key="i" class="fault">{{ told(f) }}</li>
       </ul>
@@ -120,14 +117,6 @@ function take(procedure: Procedure): void {
 <style scoped>
 .bring {
   padding: 8px 0 14px;
-}
-.bring label {
-  display: block;
-  font-weight: 600;
-}
-.bring input {
-  min-height: 48px;
-  max-width: 100%;
 }
 .fault {
   display: block;

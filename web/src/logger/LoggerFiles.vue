@@ -8,6 +8,7 @@ import { useSession } from '../rights/session.ts'
 import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
 import { ask } from '../wire/api.ts'
+import FilePick from '../pieces/FilePick.vue'
 import LoggerFileView from './LoggerFileView.vue'
 import LoggerImport from './LoggerImport.vue'
 import TallyMarks from './TallyMarks.vue'
@@ -37,11 +38,6 @@ watch(() => site.all('logger'), look, { immediate: true })
 const chosen = ref<File | null>(null)
 const open = ref<string | null>(null)
 const opened = computed(() => files.value.find((f) => f.id === open.value) ?? null)
-function pick(event: Event): void {
-  const input = event.target as HTMLInputElement
-  chosen.value = input.files?.[0] ?? null
-  input.value = ''
-}
 function done(id: string | null): void {
   chosen.value = null
   open.value = id
@@ -54,10 +50,13 @@ function done(id: string | null): void {
   <section v-else>
     <div class="head">
       <h2>{{ t('logger.files') }}</h2>
-      <label v-if="may" class="file">
-        {{ t('logger.bring') }}
-        <input type="file" accept=".csv,.txt,.tsv,text/csv" class="visually-hidden" @change="pick" />
-      </label>
+      <file-pick
+        v-if="may"
+        :text="t('logger.bring')"
+        accept=".csv,.txt,.tsv,text/csv"
+        primary
+        @pick="(file) => (chosen = file)"
+      />
     </div>
     <p class="quiet">{{ t(may ? 'logger.how' : 'logger.mayNot') }}</p>
     <p v-if="state === 'failed'" class="fault">
@@ -96,21 +95,6 @@ function done(id: string | null): void {
   align-items: center;
   justify-content: space-between;
   gap: 16px;
-}
-.file {
-  min-height: 52px;
-  display: inline-flex;
-  align-items: center;
-  padding: 0 20px;
-  border-radius: var(--r);
-  background: var(--sea);
-  color: var(--sea-ink);
-  font-weight: 650;
-  cursor: pointer;
-}
-.file:focus-within {
-  outline: 3px solid var(--sea);
-  outline-offset: 2px;
 }
 .empty {
   padding: 40px 0;

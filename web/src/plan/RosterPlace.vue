@@ -5,6 +5,7 @@ import { NButton, NInput, NInputNumber, NSelect } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import PlaceBar from '../frame/PlaceBar.vue'
+import FilePick from '../pieces/FilePick.vue'
 import { useTimes } from '../site/times.ts'
 import { useSession } from '../rights/session.ts'
 import { useNames } from '../site/names.ts'
@@ -59,11 +60,8 @@ const address = ref('')
 const turn = (by: number) => (shown.value = day.value && dateAfter(day.value, by))
 const copy = () => (rows.value = draftOf(kept(day.value && dateAfter(day.value, -7))))
 
-async function bringIn(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const [file] = input.files ?? []
-  input.value = ''
-  if (!file || !set.value) return
+async function bringIn(file: File): Promise<void> {
+  if (!set.value) return
   try {
     const rosters = await readCalendar(
       await file.text(),
@@ -99,10 +97,7 @@ async function bringIn(event: Event): Promise<void> {
         <n-button size="large" @click="turn(-1)">‹ {{ t('plan.roster.before') }}</n-button>
         <n-button size="large" @click="turn(1)">{{ t('plan.roster.next') }} ›</n-button>
         <n-button v-if="may" size="large" @click="copy">{{ t('plan.roster.copy') }}</n-button>
-        <label v-if="may" class="file">
-          {{ t('plan.roster.import') }}
-          <input type="file" accept=".ics,text/calendar" class="visually-hidden" @change="bringIn" />
-        </label>
+        <file-pick v-if="may" :text="t('plan.roster.import')" accept=".ics,text/calendar" @pick="bringIn" />
         <n-button size="large" @click="subscribe">{{ t('plan.roster.calendar') }}</n-button>
         <router-link to="/shift/lists" class="back">{{ t('plan.roster.lists') }}</router-link>
       </div>
@@ -192,18 +187,6 @@ async function bringIn(event: Event): Promise<void> {
   display: inline-flex;
   align-items: center;
   font-weight: 600;
-}
-.file {
-  min-height: 48px;
-  display: inline-flex;
-  align-items: center;
-  padding: 0 16px;
-  border: 1px solid var(--line);
-  border-radius: var(--r);
-  cursor: pointer;
-}
-.file:focus-within {
-  outline: 3px solid var(--sea);
 }
 li {
   display: flex;

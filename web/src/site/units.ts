@@ -1,8 +1,8 @@
 import {
   celsius,
-  decimals,
   interval,
   showDifference,
+  showHardness,
   showPressure,
   showRead,
   showTemperature,
@@ -53,8 +53,7 @@ export function useUnits() {
     pressureLimit: (at: number): string => showPressureLimit(at, system.value).value,
     /** @param mL millilitres. */
     volume: (mL: number): string => said(showVolume(mL, system.value)),
-    /** mg/L as CaCO3; in the US system grains per gallon beside it (1 gpg is 17.1 mg/L: common practice, no source). */
-    hardness: (mgPerL: number): string =>
-      isUs.value ? `${decimals(mgPerL / 17.1, 1)} grains` : `${decimals(mgPerL, 0)} mg/L`,
+    /** @param mgPerL as CaCO3. */
+    hardness: (mgPerL: number): string => said(showHardness(mgPerL, system.value)),
   }
 }
