@@ -70,7 +70,8 @@ let commanded = '{}'
 
 let told = false
 const complain = (error: unknown) => {
-  if (!told) console.error('the stand-in has trouble:', error instanceof Error ? error.message : error)
+  const { message = String(error), cause } = error instanceof Error ? error : {}
+  if (!told) console.error('the stand-in has trouble:', message, cause instanceof Error ? cause.message : '')
   told = true
 }
 let rinsed = false

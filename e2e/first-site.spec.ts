@@ -356,6 +356,8 @@ test.describe('a site in the United States', () => {
       '/house/stations',
       '/house/start',
       '/house/trade',
+      '/house/practices',
+      '/house/rules',
       '/bench/mix',
       '/bench/check',
       '/shift',
@@ -373,6 +375,13 @@ test.describe('a site in the United States', () => {
       await said(station)
     }
     await worked(page, said)
+    // What was done reads in US units too: the sink that was filled, the machine beside it, the log of it all.
+    for (const path of ['/dish/machine', '/dish/months', '/dish/sink', '/bench/baths', '/log']) {
+      await page.goto(address(path))
+      await expect(page.getByRole('button', { name: /^Acting: Ada/ })).toBeVisible()
+      await page.waitForLoadState('networkidle')
+      await said(path)
+    }
     await signed(page)
   })
 })

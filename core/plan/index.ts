@@ -1,5 +1,5 @@
 export * from './problem.ts'
-export { latenessOf, minutesLate, type Lateness } from './late.ts'
+export { latenessOf, type Lateness } from './late.ts'
 export { planFold, planRecords, type PlanSet, type PlanState } from './records.ts'
 export { planSearch, type Search } from './search.ts'
 export { boundOf, type Bound } from './bound.ts'

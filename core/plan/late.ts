@@ -20,7 +20,3 @@ export function latenessOf(problem: Pick<PlanProblem, 'runs' | 'people'>, plan: 
   })
   return { late, over }
 }
-
-/** Minutes that all of it is late together. */
-export const minutesLate = ({ late, over }: Lateness): number =>
-  [...late, ...over].reduce((n, l) => n + l.minutes, 0)

@@ -33,6 +33,13 @@ export function showVolume(mL: number, system: UnitSystem): Shown {
   return { value: decimals(volumeIn(millilitres(mL), unit), unit === 'fl oz' ? 1 : 2), unit }
 }
 
+/** A volume as it was measured out: to a tenth of a mL, or a hundredth of what is said in the US system. @param mL millilitres. */
+export function showMeasured(mL: number, system: UnitSystem): Shown {
+  const { unit } = showVolume(mL, system)
+  if (unit === 'mL') return { value: decimals(mL, 1), unit }
+  return { value: decimals(volumeIn(millilitres(mL), unit as VolumeUnit), 2), unit }
+}
+
 /** @param at °C; in the US system shown in whole °F. */
 export function showTemperature(at: number, system: UnitSystem): Shown {
   return system === 'metric'

@@ -19,9 +19,9 @@ const typedFacts = [
 ]
 
 export const mayBeAmended = (target: Pick<AnyRecord, 'type' | 'by' | 'device'>): boolean =>
-  rulesOf(target.type).typed === true && target.by !== target.device
+  rulesOf(target.type)?.typed === true && target.by !== target.device
 export const mayBeTakenBack = (target: Pick<AnyRecord, 'type' | 'by' | 'device'>): boolean =>
-  rulesOf(target.type).tap === true && target.by !== target.device
+  rulesOf(target.type)?.tap === true && target.by !== target.device
 
 /** Who amends, when, and whether the day of the target has been signed. */
 export interface Amending {

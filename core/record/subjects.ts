@@ -7,8 +7,8 @@ import { rulesOf } from './types.ts'
  * station; a failed reading opens a case under its own id; a recheck belongs to the case it rechecks).
  */
 export function subjectsOf(draft: AnyDraft & { readonly flags?: readonly string[] }): SubjectRef[] {
-  const { concerns } = rulesOf(draft.type) as RecordRules<RecordType>
-  const others = concerns?.(draft.payload as Payloads[RecordType] & never, draft.id) ?? []
+  const rules = rulesOf(draft.type) as RecordRules<RecordType> | null
+  const others = rules?.concerns?.(draft.payload as Payloads[RecordType] & never, draft.id) ?? []
   // What was done though the state forbade it opens a case of its own.
   const opened = draft.flags?.includes('forbidden-act') ? [{ kind: 'case', id: draft.id } as const] : []
   const all = [draft.subject, ...others, ...opened]

@@ -28,7 +28,9 @@ const rules: RulesOf<RecordType> = {
 
 export const recordTypes = Object.keys(rules) as readonly RecordType[]
 
-export const rulesOf = <T extends RecordType>(type: T): RecordRules<T> => rules[type]
+/** What holds for a type; null for one that is not known here yet: a tablet may be older than the server. */
+export const rulesOf = <T extends RecordType>(type: T): RecordRules<T> | null =>
+  Object.hasOwn(rules, type) ? rules[type] : null
 
 /** The permission that a type of record needs. */
 export const permissionFor = (type: RecordType): Permission => rules[type].needs

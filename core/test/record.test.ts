@@ -168,3 +168,13 @@ describe('payload versions', () => {
     expect(record.upcast(newest, lifts)).toBe(newest)
   })
 })
+
+describe('a record of a type that is not known here yet, from a server newer than the tablet', () => {
+  const parked = recordOf(1, 'run.parked@1', { kind: 'run', id: 'r' }, { run: 'r', station: 's' })
+  const coming = { ...parked, type: 'station.dreamt@1' } as never
+  it('folds into its own subject, and is neither amended nor taken back', () => {
+    expect(record.subjectsOf(coming)).toEqual([(coming as { subject: object }).subject])
+    expect(record.mayBeAmended(coming)).toBe(false)
+    expect(record.mayBeTakenBack(coming)).toBe(false)
+  })
+})

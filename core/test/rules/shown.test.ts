@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { showDifference, showHardness, showPressure, showRead } from '../../quantity/index.ts'
+import { showDifference, showHardness, showMeasured, showPressure, showRead } from '../../quantity/index.ts'
 import { modelCode, showLimit, showPressureLimit } from '../../rules/index.ts'
 
 describe('a limit on a site in US units', () => {
@@ -40,5 +40,16 @@ describe('what a probe reads', () => {
   it('of pressure is in whole kPa, or psi to a tenth', () => {
     expect(showPressure(140, 'metric')).toEqual({ value: '140', unit: 'kPa' })
     expect(showPressure(140, 'us')).toEqual({ value: '20.3', unit: 'psi' })
+  })
+})
+
+describe('what was measured out', () => {
+  it.each([
+    [12.5, '12.5 mL', '0.42 fl oz'],
+    [3.7, '3.7 mL', '0.13 fl oz'],
+    [6250, '6.25 L', '1.65 gal'],
+  ])('%d mL is told as it was, not rounded to look well: %s, %s', (mL, metric, us) => {
+    const told = (system: 'metric' | 'us') => Object.values(showMeasured(mL, system)).join(' ')
+    expect([told('metric'), told('us')]).toEqual([metric, us])
   })
 })

@@ -1,7 +1,7 @@
 import type { LoggerDrawing } from '@tadka/contract/logger'
 import { unitsFor } from '@tadka/core/logger'
 import type { ChartConfiguration } from 'chart.js'
-import { lineOf, type Degrees } from '../pieces/chart-line.ts'
+import { lineOf, pointAt, type Degrees } from '../pieces/chart-line.ts'
 
 interface Words {
   readonly names: readonly string[]
@@ -39,12 +39,11 @@ export function drawingChart(
 ): Config {
   const steps = d.at.slice(1).map((at, i) => at - (d.at[i] ?? 0))
   const step = Math.min(...steps.filter((s) => s > 0), Number.POSITIVE_INFINITY)
-  const inDegrees = (v: number | null) => (v === null ? null : units.of(v))
   /** The points, with a hole where rows are missing. */
   const points = (of: readonly (number | null)[]) =>
     d.at.flatMap((x, i) => {
       const gap = i > 0 && x - (d.at[i - 1] ?? x) > apart * step
-      return [...(gap ? [{ x: x - 1, y: null }] : []), { x, y: inDegrees(of[i] ?? null) }]
+      return [...(gap ? [{ x: x - 1, y: null }] : []), { x, y: pointAt(of[i], units) }]
     })
   const drawn = d.columns
     .map((c, i) => ({ ...c, name: words.names[i] ?? '' }))
@@ -58,8 +57,8 @@ export function drawingChart(
   })
   const [first, last] = [d.at[0] ?? 0, d.at.at(-1) ?? 0]
   const ends = [
-    { x: first, y: inDegrees(limit) },
-    { x: last, y: inDegrees(limit) },
+    { x: first, y: pointAt(limit, units) },
+    { x: last, y: pointAt(limit, units) },
   ]
   const limits = limit === null ? [] : [lineOf(words.limit, ends, colours.limit, { dashed: true })]
   return {

@@ -2,7 +2,7 @@
 import NumberPad from './NumberPad.vue'
 
 /** Digits that are typed on the pad: a PIN, which is not shown, or a code. What is wrong with them is said beside. */
-defineProps<{
+const props = defineProps<{
   id: string
   label: string
   longest: number
@@ -11,6 +11,13 @@ defineProps<{
   autofocus?: boolean
 }>()
 const digits = defineModel<string>({ required: true })
+
+/** A code is told with a space in it, and may be pasted as it was told. */
+function typed(event: Event): void {
+  const input = event.target as HTMLInputElement
+  digits.value = input.value.replaceAll(/\D/g, '').slice(0, props.longest)
+  input.value = digits.value
+}
 </script>
 
 <template>
@@ -18,14 +25,14 @@ const digits = defineModel<string>({ required: true })
     <label :for="id">{{ label }}</label>
     <input
       :id="id"
-      v-model="digits"
+      :value="digits"
       :type="secret ? 'password' : 'text'"
       inputmode="none"
       autocomplete="off"
-      :maxlength="longest"
       :autofocus="autofocus"
       :aria-invalid="wrong !== ''"
       :aria-describedby="`${id}-wrong`"
+      @input="typed"
     />
     <p :id="`${id}-wrong`" class="wrong" role="alert">{{ wrong }}</p>
     <number-pad v-model="digits" :decimal="false" :longest="longest" />

@@ -22,3 +22,7 @@ export interface Degrees {
   readonly degree: string
   readonly of: (celsius: number) => number
 }
+
+/** A point on such an axis; a hole stays one. @param at °C. */
+export const pointAt = (at: number | null | undefined, { of }: Degrees): number | null =>
+  at === null || at === undefined ? null : of(at)

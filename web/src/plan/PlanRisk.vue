@@ -65,7 +65,7 @@ const reasons = computed(() => planner.ways?.reasons ?? [])
           {{
             w.unplaced > 0
               ? t('plan.way.unplaced', { n: w.unplaced }, w.unplaced)
-              : t('plan.way.then', { late: words.late(w.left) })
+              : t('plan.way.then', { late: words.late(w.left, 0) })
           }}
         </span>
         <n-button
@@ -93,9 +93,9 @@ li {
 }
 .ways li {
   display: flex;
-  justify-content: space-between;
-  gap: 10px;
-  align-items: center;
+  flex-direction: column;
+  gap: 6px;
+  align-items: flex-start;
   border-top: 1px solid var(--line-soft);
   font-size: 15px;
 }

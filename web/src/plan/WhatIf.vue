@@ -37,7 +37,7 @@ const sides = computed(() => {
   const row = (told: string, { plan, problem }: typeof now) => ({
     told,
     last: words.at(problem, plan.objective.last),
-    late: words.late(latenessOf(problem, plan)),
+    late: words.late(latenessOf(problem, plan), plan.unplaced.length),
     unplaced: plan.unplaced.length,
     by: plan.objective.last - now.plan.objective.last,
   })

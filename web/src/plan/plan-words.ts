@@ -1,6 +1,5 @@
 import {
   latenessOf,
-  minutesLate,
   type Change,
   type Lateness,
   type Pin,
@@ -15,6 +14,8 @@ import { useTimes } from '../site/times.ts'
 import { useNames } from '../site/names.ts'
 import { worksOn } from './lanes.ts'
 import type { Look, Price } from './planner.ts'
+
+const minutesOf = (all: readonly { readonly minutes: number }[]) => all.reduce((n, l) => n + l.minutes, 0)
 
 /** Plans, changes, prices and reasons in words. */
 export function usePlanWords() {
@@ -33,13 +34,14 @@ export function usePlanWords() {
       : `${names.station(station)}, ${names.procedure(procedure)}`
   }
 
-  /** "3 jobs late, together 1 h 14 min"; who is kept past their hours counts too. */
-  function late(l: Lateness): string {
-    const time = showMinutes(minutesLate(l))
-    if (l.late.length > 0) return t('plan.late.jobs', { n: l.late.length, time }, l.late.length)
-    return l.over.length > 0
-      ? t('plan.late.over', { n: l.over.length, time }, l.over.length)
-      : t('plan.late.none')
+  /** "3 jobs late, together 1 h 14 min"; who is kept past their hours is told beside it. */
+  function late({ late: jobs, over }: Lateness, unplaced: number): string {
+    const of = (key: 'jobs' | 'over', all: readonly { readonly minutes: number }[]) =>
+      all.length > 0
+        ? [t(`plan.late.${key}`, { n: all.length, time: showMinutes(minutesOf(all)) }, all.length)]
+        : []
+    const parts = [...of('jobs', jobs), ...of('over', over)]
+    return parts.length > 0 ? parts.join(', ') : t(unplaced > 0 ? 'plan.late.rest' : 'plan.late.none')
   }
 
   function change(problem: PlanProblem, c: Change): string {
@@ -68,8 +70,8 @@ export function usePlanWords() {
         : '',
       a.late !== b.late && kept.unplaced.length === best.unplaced.length
         ? t('plan.offer.late', {
-            then: late(latenessOf(problem, best)),
-            now: late(latenessOf(problem, kept)),
+            then: late(latenessOf(problem, best), best.unplaced.length),
+            now: late(latenessOf(problem, kept), kept.unplaced.length),
           })
         : '',
       problem.people.every(worksOn)
@@ -96,8 +98,8 @@ export function usePlanWords() {
       ...lost.map((u) => t('plan.price.unplaced', { what: runName(problem, u.run) })),
       lost.length === 0 && best.objective.late > standing.objective.late
         ? t('plan.price.late', {
-            then: late(latenessOf(problem, best)),
-            now: late(latenessOf(problem, standing)),
+            then: late(latenessOf(problem, best), best.unplaced.length),
+            now: late(latenessOf(problem, standing), standing.unplaced.length),
           })
         : '',
       last !== 0

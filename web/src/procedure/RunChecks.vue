@@ -6,17 +6,18 @@ import { useKit } from '../site/kit.ts'
 import { useTimes } from '../site/times.ts'
 import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
+import { useUnits } from '../site/units.ts'
 import ChoicePick from '../pieces/ChoicePick.vue'
 import { useChosenProduct } from '../solution/chosen-product.ts'
 import HeatCheck from '../solution/HeatCheck.vue'
 import SanitizerCheck from '../solution/SanitizerCheck.vue'
-import { volumeWords } from '../solution/words.ts'
 
 /** A check inside a run: the bath that this run mixed, or the product; a recheck goes on with its open case. */
 const props = defineProps<{ step: Step & { kind: 'check' }; position: Position; run: RunState }>()
 const emit = defineEmits<{ done: [] }>()
 const { t } = useI18n()
 const site = useSite()
+const units = useUnits()
 const kit = useKit()
 const names = useNames()
 const { clock } = useTimes()
@@ -56,7 +57,7 @@ const under = computed(() => {
   const b = bath.value
   if (!b) return names.station(props.run.station)
   const mixed = t('bench.mixedBy', { time: clock(b.mixedAt), who: names.person(b.mixedBy) })
-  return `${b.productName}, ${volumeWords(b.volume, site.set?.units)}, ${mixed}`
+  return `${b.productName}, ${units.volume(b.volume)}, ${mixed}`
 })
 </script>
 

@@ -4,14 +4,13 @@ import { measureFor } from '@tadka/core/solution'
 import { Refusal } from '@tadka/core/refusal'
 import { useI18n } from 'vue-i18n'
 import { useKit } from '../site/kit.ts'
-import { useSite } from '../site/site.ts'
+import { useUnits } from '../site/units.ts'
 import { useWays } from '../solution/measured.ts'
-import { volumeWords } from '../solution/words.ts'
 
 /** What a step of a wall chart says beneath its title: the pour, the tray, what is lubricated and what stays dry. */
 export function useChartWords(parameters: () => Readonly<Record<string, number>>) {
   const { t } = useI18n()
-  const site = useSite()
+  const units = useUnits()
   const kit = useKit()
   const waysOf = useWays()
   const known = (p: Parameter) => typeof p === 'number' || p.of in parameters()
@@ -31,7 +30,7 @@ export function useChartWords(parameters: () => Readonly<Record<string, number>>
         known(step.capacity) ? numberOf(step.capacity, parameters()) : null,
       )[0]
       const amount = way ? `${way.figure} ${way.unit} ` : ''
-      return `${amount}${found.product.name}, ${volumeWords(total, site.set?.units)}, ${warmth(step.water)}`
+      return `${amount}${found.product.name}, ${units.volume(total)}, ${warmth(step.water)}`
     } catch (error) {
       if (error instanceof Refusal) return `${found.product.name}: ${error.message}`
       throw error
@@ -40,7 +39,7 @@ export function useChartWords(parameters: () => Readonly<Record<string, number>>
 
   /** What the water may be, in the site's unit. */
   function warmth({ lo, hi }: { readonly lo: number; readonly hi: number }): string {
-    const [least, most] = [lo, hi].map((c) => showTemperature(c, site.set?.units ?? 'metric'))
+    const [least, most] = [lo, hi].map((c) => showTemperature(c, units.system.value))
     return `${least?.value}–${most?.value} ${most?.unit}`
   }
 

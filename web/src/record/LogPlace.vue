@@ -72,9 +72,10 @@ function choose(name: LogFilterName): void {
     </div>
     <div class="more">
       <enter-run v-if="session.mayDo('override')" />
-      <chain-check />
       <a class="file" :href="`/api/sites/${session.site}/log.csv`" download>{{ t('log.csv') }}</a>
       <a class="file" :href="`/api/sites/${session.site}/log.json`" download>{{ t('log.json') }}</a>
+      <!-- Last: what it finds stands behind it. -->
+      <chain-check />
     </div>
     <ol v-if="records.length > 0">
       <template v-for="(r, i) in records" :key="r.id">

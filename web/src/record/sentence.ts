@@ -66,10 +66,10 @@ export function useSentence() {
     if (typeof f['amount'] === 'number') parts.push(`${decimals(f['amount'], 1)} ${String(f['unit'])}`)
     // Grams are grams: what was weighed was not poured by volume.
     else if (typeof f['pouredMl'] === 'number' && f['pouredMl'] > 0)
-      parts.push(t('log.facts.pouredMl', { v: volume(f['pouredMl']) }))
+      parts.push(t('log.facts.pouredMl', { v: units.measured(f['pouredMl']) }))
     if (f['counted'] !== undefined && f['counted'] !== null)
       parts.push(t('log.facts.counted', { v: String(f['counted']) }))
-    if (typeof f['litres'] === 'number') parts.push(volume(f['litres'] * 1000))
+    if (typeof f['litres'] === 'number') parts.push(units.measured(f['litres'] * 1000))
     if (typeof f['choice'] === 'string')
       parts.push(names.choice(record.payload.run, record.payload.step, f['choice']))
     if (f['decided'] === true) parts.push(t('log.facts.decided'))
@@ -221,7 +221,7 @@ export function useSentence() {
         return t('log.say.bath.mixed', {
           volume: volume(mL),
           product: productName,
-          poured: `${measured ? `${decimals(measured.amount, 1)} ${measured.unit}` : volume(poured)}, ${tool}`,
+          poured: `${measured ? `${decimals(measured.amount, 1)} ${measured.unit}` : units.measured(poured)}, ${tool}`,
         })
       }
       case 'reading.taken@1':
@@ -273,7 +273,10 @@ export function useSentence() {
       }
       case 'concentrate.drawn@1': {
         const { product, millilitres } = record.payload
-        return t('log.say.concentrate.drawn', { name: names.product(product), v: volume(millilitres) })
+        return t('log.say.concentrate.drawn', {
+          name: names.product(product),
+          v: units.measured(millilitres),
+        })
       }
       case 'logger.imported@1': {
         const { name: file, summary, cycles, passes } = record.payload

@@ -3,6 +3,7 @@ import {
   interval,
   showDifference,
   showHardness,
+  showMeasured,
   showPressure,
   showRead,
   showTemperature,
@@ -51,6 +52,8 @@ export function useUnits() {
     pressureNumber: (at: number | null): string => (at === null ? '–' : showPressure(at, system.value).value),
     /** As the code pairs it; the number alone. @param at kPa. */
     pressureLimit: (at: number): string => showPressureLimit(at, system.value).value,
+    /** As it was measured out: what was poured is not rounded to look well. @param mL millilitres. */
+    measured: (mL: number): string => said(showMeasured(mL, system.value)),
     /** @param mL millilitres. */
     volume: (mL: number): string => said(showVolume(mL, system.value)),
     /** @param mgPerL as CaCO3. */

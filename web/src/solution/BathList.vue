@@ -6,18 +6,17 @@ import { useSpanWords } from '../pieces/span-words.ts'
 import { useTimes } from '../site/times.ts'
 import VerdictMark from '../pieces/VerdictMark.vue'
 import { useNames } from '../site/names.ts'
-import { useSite } from '../site/site.ts'
+import { useUnits } from '../site/units.ts'
 import { now } from '../wire/clock.ts'
 import BasketTimers from './BasketTimers.vue'
 import { useBaths, type StandingBath } from './baths.ts'
-import { volumeWords } from './words.ts'
 
 /** The baths that stand: what, where, how strong at the last reading, how old. */
 /** @prop without stations whose baths are shown elsewhere. */
 const props = defineProps<{ without?: readonly string[] }>()
 const { t } = useI18n()
 const span = useSpanWords()
-const site = useSite()
+const units = useUnits()
 const names = useNames()
 const { clock, day } = useTimes()
 const standing = useBaths()
@@ -51,7 +50,7 @@ const age = (b: StandingBath) =>
       <div>
         <b>{{ b.name }}</b>
         <p class="quiet small">
-          {{ b.productName }}, {{ volumeWords(b.volume, site.set?.units) }},
+          {{ b.productName }}, {{ units.volume(b.volume) }},
           {{
             t('bench.mixedBy', {
               time: `${day(b.mixedAt)} ${clock(b.mixedAt)}`,

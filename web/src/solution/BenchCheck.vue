@@ -8,13 +8,14 @@ import { useKit } from '../site/kit.ts'
 import { useTimes } from '../site/times.ts'
 import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
+import { useUnits } from '../site/units.ts'
 import { useBaths } from './baths.ts'
 import SanitizerCheck from './SanitizerCheck.vue'
-import { volumeWords } from './words.ts'
 
 /** Check a bath that stands somewhere. */
 const { t } = useI18n()
 const site = useSite()
+const units = useUnits()
 const kit = useKit()
 const names = useNames()
 const { clock } = useTimes()
@@ -58,7 +59,7 @@ const place = computed(() => ({
 const under = computed(() => {
   const b = bath.value
   if (!b) return ''
-  return `${b.productName}, ${volumeWords(b.volume, site.set?.units)}, ${t('bench.mixedBy', { time: clock(b.mixedAt), who: names.person(b.mixedBy) })}`
+  return `${b.productName}, ${units.volume(b.volume)}, ${t('bench.mixedBy', { time: clock(b.mixedAt), who: names.person(b.mixedBy) })}`
 })
 </script>
 

@@ -7,18 +7,17 @@ import { useRoute, useRouter } from 'vue-router'
 import { useKit } from '../site/kit.ts'
 import FigureField from '../pieces/FigureField.vue'
 import NumberPad from '../pieces/NumberPad.vue'
-import { useSite } from '../site/site.ts'
+import { useUnits } from '../site/units.ts'
 import ContainerLabel from './ContainerLabel.vue'
 import type { parseField } from '../pieces/field.ts'
 import { useWays } from './measured.ts'
 import { useMixing } from './mixing.ts'
 import VesselLeft from './VesselLeft.vue'
 import WayShown from './WayShown.vue'
-import { volumeWords } from './words.ts'
 
 /** A fresh mix: the vessel and what is in it, the product, and the pour. */
 const { t } = useI18n()
-const site = useSite()
+const units = useUnits()
 const kit = useKit()
 const router = useRouter()
 const message = useMessage()
@@ -32,7 +31,7 @@ const ways = useWays()
 const machine = computed(() => m.machines.value.find((v) => v.key === m.chosen.value)?.key ?? null)
 const machines = computed(() =>
   m.machines.value.map((v) => ({
-    label: `${v.name}: ${kit.forUse(v.use)[0]?.use.name ?? t('bench.noProductFor')}, ${volumeWords(v.volume, site.set?.units)}`,
+    label: `${v.name}: ${kit.forUse(v.use)[0]?.use.name ?? t('bench.noProductFor')}, ${units.volume(v.volume)}`,
     value: v.key,
   })),
 )
@@ -47,7 +46,7 @@ const options = computed(() =>
 const over = computed(() => {
   const holds = m.vessel.value?.holds
   return holds !== undefined && m.total.value > holds
-    ? t('bench.overHolds', { volume: volumeWords(holds, site.set?.units) })
+    ? t('bench.overHolds', { volume: units.volume(holds) })
     : undefined
 })
 const all = computed(() => {
@@ -61,7 +60,7 @@ watch([m.chosen, m.key], () => (picked.value = 0))
 const total = computed(() => way.value?.total ?? m.total.value)
 const into = computed(() => {
   const name = m.choice.value?.product.name ?? ''
-  return `${name}, ${t('bench.intoWater', { total: volumeWords(total.value, site.set?.units) })}`
+  return `${name}, ${t('bench.intoWater', { total: units.volume(total.value) })}`
 })
 const cautions = computed(() => {
   const c = m.choice.value
@@ -106,7 +105,7 @@ const agent = computed(() => kit.products.value.find((p) => p.id === done.value?
         :aria-pressed="m.chosen.value === v.key"
         @click="((done = null), m.choose(v.key))"
       >
-        {{ v.name }} <span class="quiet">{{ volumeWords(v.volume, site.set?.units) }}</span>
+        {{ v.name }} <span class="quiet">{{ units.volume(v.volume) }}</span>
       </button>
       <button type="button" :aria-pressed="m.chosen.value === null" @click="((done = null), m.choose(null))">
         {{ t('bench.ownVessel') }}

@@ -2,8 +2,7 @@ import { decimals, millilitres, volumeIn } from '@tadka/core/quantity'
 import type { Correction, MeasuringTool } from '@tadka/core/solution'
 import { useI18n } from 'vue-i18n'
 import { useKit } from '../site/kit.ts'
-import { useSite } from '../site/site.ts'
-import { volumeWords } from './words.ts'
+import { useUnits } from '../site/units.ts'
 
 /** An amount on a tool, in the unit that its marks are printed in, to as many places as its marks have. */
 export function onTool(mL: number, tool: Pick<MeasuringTool, 'marks' | 'graduation'>) {
@@ -24,7 +23,7 @@ const shares = [
 /** Amounts as a person measures them: on the tool's own marks, in pieces, in grams, or as a part of the bath. */
 export function useAmounts() {
   const { t } = useI18n()
-  const site = useSite()
+  const units = useUnits()
   const kit = useKit()
   return (c: Pick<Correction, 'move' | 'amount' | 'unit' | 'tool'>): string => {
     if (c.unit === 'pieces')
@@ -35,7 +34,7 @@ export function useAmounts() {
       return named ? t(`bench.share.${named[0]}`) : `${Math.round(c.amount * 100)} %`
     }
     const tool = c.move === 'strengthen' ? kit.tools.value.find((k) => k.name === c.tool) : undefined
-    if (!tool) return volumeWords(c.amount, site.set?.units)
+    if (!tool) return units.volume(c.amount)
     const shown = onTool(c.amount, tool)
     return `${shown.figure} ${shown.unit}`
   }

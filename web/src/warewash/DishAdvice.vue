@@ -122,7 +122,7 @@ function back(): void {
     </template>
     <template v-else>
       <h2>{{ t('dish.untold') }}</h2>
-      <p>{{ t('dish.untoldHow') }}</p>
+      <p>{{ t(dish.told.value.last ? 'dish.untoldHow' : 'dish.neverReadHow') }}</p>
       <router-link
         v-if="dish.told.value.byChemical"
         :to="{ path: '/bench/check', query: { rack: station } }"

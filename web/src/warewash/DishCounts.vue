@@ -10,7 +10,6 @@ import VerdictMark from '../pieces/VerdictMark.vue'
 import type { AnyDraft } from '@tadka/core/stream'
 import TakeBackNow from '../site/TakeBackNow.vue'
 import { useSite } from '../site/site.ts'
-import { volumeWords } from '../solution/words.ts'
 import { now } from '../wire/clock.ts'
 import type { Dish } from './dish.ts'
 
@@ -127,7 +126,7 @@ function changed(): void {
           {{
             t('dish.drum', {
               name: dish.told.value.drum.name,
-              left: volumeWords(dish.told.value.drum.left, site.set?.units),
+              left: units.volume(dish.told.value.drum.left),
             })
           }}{{
             dish.told.value.drum.emptyAt
@@ -144,7 +143,7 @@ function changed(): void {
             <verdict-mark :verdict="tested.verdict" />
             {{
               t('dish.rackTested', {
-                ppm: tested.ppm ? span(tested.ppm) : '–',
+                strength: tested.ppm ? span(tested.ppm, 'ppm') : '–',
                 time: clock(tested.at),
               })
             }}

@@ -54,7 +54,7 @@ const gauges = computed(() => [
 const why = computed(() => {
   const m = last.value
   const tested = props.dish.told.value.byChemical ? props.dish.told.value.rackTest : null
-  if (tested?.off && tested.ppm) return t(`dish.why.${tested.off}`, { v: span(tested.ppm) })
+  if (tested?.off && tested.ppm) return t(`dish.why.${tested.off}`, { v: span(tested.ppm, 'ppm') })
   if (!m) return ''
   if (m.verdict === 'cannot-tell') return t(m.stuck ? 'dish.why.stuck' : 'dish.why.gap')
   const { wash, rinse, rinseMost, pressureLow, pressureHigh } = limits.value
@@ -70,7 +70,8 @@ const why = computed(() => {
 
 <template>
   <section class="now" :aria-label="t('dish.now')">
-    <p class="phase" :class="{ old: !fresh }">
+    <!-- Where no probe ever reported there is none to be missed. -->
+    <p v-if="fresh || machine?.at" class="phase" :class="{ old: !fresh }">
       <b>{{ fresh ? t(`dish.phase.${machine?.phase ?? 'idle'}`) : t('dish.phase.unheard') }}</b>
       <span v-if="fresh && machine?.phase !== 'idle'" class="seconds">{{ seconds }} s</span>
       <span v-else-if="machine?.at" class="quiet small">{{

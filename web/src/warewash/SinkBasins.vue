@@ -14,7 +14,6 @@ import { useStartRun } from '../procedure/start.ts'
 import BasketTimers from '../solution/BasketTimers.vue'
 import { useSite } from '../site/site.ts'
 import { useBaths } from '../solution/baths.ts'
-import { volumeWords } from '../solution/words.ts'
 import { now } from '../wire/clock.ts'
 import BasinDrawing from './BasinDrawing.vue'
 
@@ -95,10 +94,9 @@ function run(procedure: 'sink.set-up' | 'sink.change'): void {
         <p class="asks" :class="c.state">{{ asks(c) }}</p>
         <template v-if="c.filledAt !== null">
           <p v-if="c.bath">
-            {{ c.bath.productName
-            }}<template v-if="c.volume">, {{ volumeWords(c.volume, site.set?.units) }}</template>
+            {{ c.bath.productName }}<template v-if="c.volume">, {{ units.volume(c.volume) }}</template>
           </p>
-          <p v-else-if="c.volume">{{ volumeWords(c.volume, site.set?.units) }}</p>
+          <p v-else-if="c.volume">{{ units.volume(c.volume) }}</p>
           <p class="quiet small">
             {{ t('dish.sink.filled', { time: clock(c.filledAt), age: age(c.filledAt) }) }}
           </p>

@@ -1,6 +1,6 @@
 import type { CycleTrace } from '@tadka/contract/warewash'
 import type { ChartConfiguration } from 'chart.js'
-import { lineOf, type Degrees } from '../pieces/chart-line.ts'
+import { lineOf, pointAt, type Degrees } from '../pieces/chart-line.ts'
 
 export interface TraceWords {
   readonly tank: string
@@ -27,8 +27,7 @@ export function traceChart(
 ): ChartConfiguration<'line', { x: number; y: number | null }[]> {
   const from = trace.at[0] ?? 0
   const x = trace.at.map((at) => Math.round((at - from) / 1000))
-  const inDegrees = (v: number | null) => (v === null ? null : units.of(v))
-  const points = (of: readonly (number | null)[]) => x.map((s, i) => ({ x: s, y: inDegrees(of[i] ?? null) }))
+  const points = (of: readonly (number | null)[]) => x.map((s, i) => ({ x: s, y: pointAt(of[i], units) }))
   /** A line at `value` over the seconds in which a bit is on. */
   const while_ = (bit: number, value: number) =>
     x.map((s, i) => ({ x: s, y: ((trace.on[i] ?? 0) & bit) !== 0 ? units.of(value) : null }))

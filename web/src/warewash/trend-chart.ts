@@ -2,7 +2,7 @@ import type { CycleDay } from '@tadka/contract/warewash'
 import { dateAt, instantAt } from '@tadka/core/duty'
 import type { Instant } from '@tadka/core/quantity'
 import type { ChartConfiguration } from 'chart.js'
-import { lineOf, type Degrees } from '../pieces/chart-line.ts'
+import { lineOf, pointAt, type Degrees } from '../pieces/chart-line.ts'
 
 /** A month, "2026-11". */
 export type Month = string
@@ -36,11 +36,10 @@ export function trendChart(
   words: Words,
   colours: Colours,
 ): ChartConfiguration<'line', { x: string; y: number | null }[]> {
-  const inDegrees = (v: number | null) => (v === null ? null : units.of(v))
   const line = (label: string, of: (d: CycleDay) => number | null, colour: string, dashed: boolean) =>
     lineOf(
       label,
-      days.map((d) => ({ x: d.day.slice(8), y: inDegrees(of(d)) })),
+      days.map((d) => ({ x: d.day.slice(8), y: pointAt(of(d), units) })),
       colour,
       { dashed, points: dashed ? 0 : 3 },
     )

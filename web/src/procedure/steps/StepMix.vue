@@ -11,12 +11,12 @@ import { useI18n } from 'vue-i18n'
 import { useKit } from '../../site/kit.ts'
 import ChoicePick from '../../pieces/ChoicePick.vue'
 import { useSite } from '../../site/site.ts'
+import { useUnits } from '../../site/units.ts'
 import NoProduct from '../NoProduct.vue'
 import { useChosenProduct } from '../../solution/chosen-product.ts'
 import { useDoseWords } from '../../solution/dose-words.ts'
 import { useWays } from '../../solution/measured.ts'
 import WayShown from '../../solution/WayShown.vue'
-import { volumeWords } from '../../solution/words.ts'
 
 export type Poured = Pick<
   BathMixed,
@@ -38,11 +38,11 @@ const total = computed(() => millilitres(numberOf(props.step.volume, props.run.p
 const holds = computed(() => numberOf(props.step.capacity, props.run.parameters))
 /** The plate says that its vessel holds less than is mixed in it. */
 const tooMuch = computed(() => total.value > holds.value)
-const units = computed(() => site.set?.units ?? 'metric')
+const units = useUnits()
 const water = computed(() => {
   const { lo, hi } = props.step.water
-  const top = showTemperature(hi, units.value)
-  return t('run.water', { lo: showTemperature(lo, units.value).value, hi: `${top.value} ${top.unit}` })
+  const top = showTemperature(hi, units.system.value)
+  return t('run.water', { lo: showTemperature(lo, units.system.value).value, hi: `${top.value} ${top.unit}` })
 })
 
 const target = computed(() => {
@@ -70,7 +70,7 @@ const into = computed(() =>
     ? t('run.productIn', {
         product: candidate.value.product.name,
         vessel: props.step.vessel,
-        volume: volumeWords(way.value?.total ?? total.value, site.set?.units),
+        volume: units.volume(way.value?.total ?? total.value),
       })
     : '',
 )
@@ -101,7 +101,7 @@ function poured(): void {
     :choices="options"
   />
   <p v-if="tooMuch" class="refusal" role="alert">
-    {{ t('run.tooMuch', { vessel: step.vessel, volume: volumeWords(holds, units) }) }}
+    {{ t('run.tooMuch', { vessel: step.vessel, volume: units.volume(holds) }) }}
     <router-link to="/house/stations">{{ t('run.tooMuchHow') }}</router-link>
   </p>
   <p v-else-if="candidate && mixed.refusal" class="refusal" role="alert">{{ mixed.refusal.message }}</p>

@@ -25,6 +25,7 @@ export const plan = {
   pricing: 'Working out what that costs…',
   late: {
     none: 'Everything on time',
+    rest: 'All else on time',
     jobs: '{n} job late by {time} | {n} jobs late, together {time}',
     over: '{n} person kept {time} past their hours | {n} people kept past their hours, together {time}',
   },
@@ -107,12 +108,12 @@ export const plan = {
   },
   why: {
     'no-person': 'Nobody of this shift is signed off for it.',
-    'no-window': 'Its machine must be up whenever there is time for it.',
+    'no-window': 'Its machine must be in use whenever there would be time for it.',
     'no-room': 'Whoever may do it has no time left.',
     pin: 'It is pinned where it cannot be.',
   },
   way: {
-    'put-off': 'Move to another night: {what}',
+    'put-off': 'Without {what}',
     stay: '{who} stays {n} min longer',
     person: 'One more person until {time}',
     'down-sooner': '{what} down sooner',
