@@ -12,7 +12,6 @@ export interface AppendContext {
 export interface NewRecord {
   readonly record: AnyRecord
   readonly subjects: readonly SubjectRef[]
-  readonly at: number
   readonly text: string
   readonly hash: string
   /** Earlier records that belong to a further subject from now on. */
@@ -45,12 +44,11 @@ export async function readContext(
   return context
 }
 
-/** Puts prepared records into the chain; false where the chain has moved on since `context` was read. */
+/** Puts prepared records into the chain; false where the chain has moved on since `context` was read. See migration 0016. */
 export async function writeRecords(
   pool: Pool,
   site: string,
   context: AppendContext,
-  receivedAt: number,
   records: readonly NewRecord[],
   states: readonly ReturnType<typeof keptState>[],
 ): Promise<boolean> {
@@ -58,26 +56,19 @@ export async function writeRecords(
     ...subjects.map((s) => ({ seq: record.seq, ...s })),
     ...also,
   ])
+  const last = records.at(-1)
+  if (!last) throw new RangeError('no records to append')
   const result = await pool.query<{ done: boolean }>({
     name: 'append-records',
-    text: `select append_records($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17) as done`,
+    text: 'select append_records($1, $2, $3, $4, $5, $6, $7, $8) as done',
     values: [
       site,
       context.seq,
       context.hash,
-      records.map((r) => r.record.seq),
-      records.map((r) => r.record.id),
-      records.map((r) => r.record.type),
-      records.map((r) => r.record.subject.kind),
-      records.map((r) => r.record.subject.id),
-      records.map((r) => r.record.by),
-      records.map((r) => r.at),
-      receivedAt,
-      records.map((r) => r.text),
-      records.map((r) => r.hash),
-      index.map((i) => i.seq),
-      index.map((i) => i.kind),
-      index.map((i) => i.id),
+      last.record.seq,
+      last.hash,
+      JSON.stringify(records.map(({ text, hash }) => ({ text, hash }))),
+      JSON.stringify(index),
       JSON.stringify(states),
     ],
   })

@@ -108,7 +108,7 @@ async function attemptAppend(
   outcomes: DraftOutcome[],
   mayRecall: boolean,
 ): Promise<boolean> {
-  const { site, receivedAt, memory } = batch
+  const { site, memory } = batch
   const subjects = accepted.flatMap((a) => [...a.subjects, ...a.needs])
   const recalled = mayRecall ? (memory?.recall(site, subjects) ?? null) : null
   const asked = accepted.map((a) => ({ draft: a.draft, subjects: [...a.subjects, ...a.needs] }))
@@ -119,7 +119,7 @@ async function attemptAppend(
   await folding.refold(pool, site)
   memory?.forget(site)
   try {
-    if (!(await writeRecords(pool, site, context, receivedAt, records, folding.changed()))) return false
+    if (!(await writeRecords(pool, site, context, records, folding.changed()))) return false
   } catch (error) {
     // A retried draft that was not looked up, as the context came from memory: look it up.
     if (recalled && (error as { code?: unknown }).code === uniqueViolation) return false
@@ -216,7 +216,7 @@ function prepare(
   const known = new Map(context.known.map((k) => [k.id, k]))
   let { seq, hash } = context
   for (const one of accepted) {
-    const { draft, at, clockOffset, index, amended } = one
+    const { draft, clockOffset, index, amended } = one
     const before = known.get(draft.id)
     if (before) {
       outcomes[index] = sameDraft(before.text, draft)
@@ -239,7 +239,7 @@ function prepare(
     const record = { ...draft, ...fields } as AnyRecord
     const { concerns, anew } = concernsOf(record, amended?.target)
     const also = anew.map((s) => ({ seq: amended?.target.seq ?? 0, ...s }))
-    records.push({ record, subjects: concerns, at, text, hash, also })
+    records.push({ record, subjects: concerns, text, hash, also })
     if (amended) folding.bring(amended.target, anew)
     folding.add(record, concerns)
     known.set(draft.id, { id: draft.id, seq, text })
