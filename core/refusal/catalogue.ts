@@ -20,11 +20,13 @@ const entry = (kind: RefusalKind, message: string): CatalogueEntry => ({ kind, m
 
 /** Every refusal the application can give, in one place. */
 export const catalogue = {
-  // planning
+  // long work
   plan_unfinished: entry(
     'too-large',
     'This shift is too large to be planned here. Send fewer runs or fewer iterations.',
   ),
+  work_too_long: entry('too-large', 'This took too long and was stopped. Ask for less at a time, or try again.'),
+  busy: entry('too-often', 'Too much is being worked out at once. Try again in a minute.'),
 
   // quantities
   not_a_number: entry('malformed', 'This is not a number. Type digits only.'),

@@ -40,6 +40,7 @@ import { countIn } from './metrics.ts'
 import { healthRoutes } from './health-routes.ts'
 import { trustRoutes } from './trust-routes.ts'
 import type { Services } from '../services/services.ts'
+import { Work } from '../work/work.ts'
 
 export interface AppOptions {
   readonly databaseUrl: string
@@ -79,6 +80,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   const services: Services = {
     pool,
     hub,
+    work: new Work(options.databaseUrl),
     queue: new SiteQueue(),
     guard: new Guard(pool),
     pins: new Pins(pool, now),
@@ -130,6 +132,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   })
   app.addHook('onClose', async () => {
     await hub.close()
+    await services.work.close()
     await pool.end()
   })
   return app

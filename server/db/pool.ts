@@ -7,10 +7,10 @@ export type Pool = pg.Pool
 export type Client = pg.PoolClient
 
 /** Connections as the application's role. A lost connection is reported and replaced, not thrown. */
-export function openPool(url: string, onLost: (error: Error) => void): Pool {
+export function openPool(url: string, onLost: (error: Error) => void, max = 12): Pool {
   const pool = new pg.Pool({
     connectionString: url,
-    max: 12,
+    max,
     connectionTimeoutMillis: 5000,
     // No statement takes long; one that hangs on a dead connection must not hold up its site.
     query_timeout: 20_000,

@@ -1,30 +1,28 @@
-import { fork } from 'node:child_process'
 import { timingSafeEqual } from 'node:crypto'
-import { fileURLToPath } from 'node:url'
 import { planProblem } from '@tadka/contract/plan'
 import { slug } from '@tadka/contract/stream'
-import type { Bound, Plan, PlanProblem } from '@tadka/core/plan'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import type { Services } from '../services/services.ts'
 import { newToken, tokenHash } from '../people/secrets.ts'
 import { findPerson } from '../people/queries.ts'
-import { FeedSources } from './feed-source.ts'
-import { personFeed } from './feed.ts'
+import type { CalendarAsked } from './calendar-job.ts'
 import { learnedBySite } from './learned.ts'
+import type { PlanAsked, Planned } from './plan-job.ts'
 import { calendarKey, setCalendarKey } from './queries.ts'
 
 const site = z.object({ site: slug })
-/** A problem that takes longer is refused. */
-const longestMs = 60_000
+const planJob = new URL('./plan-job.ts', import.meta.url)
+const calendarJob = new URL('./calendar-job.ts', import.meta.url)
+/** A problem that takes longer is refused; a calendar that does, has come to grief. */
+const [longestMs, calendarMs] = [60_000, 20_000]
 const askedAtMost = { max: 20, timeWindow: '1 minute' }
 
 /** Planning for who has no tablet at hand: calendars that people subscribe to, and problems sent as JSON. */
 export const planRoutes =
-  ({ pool, guard, now }: Services): FastifyPluginAsyncZod =>
+  ({ pool, guard, now, work }: Services): FastifyPluginAsyncZod =>
   async (app) => {
-    const sources = new FeedSources(pool)
     app.post(
       '/api/plan',
       {
@@ -38,7 +36,15 @@ export const planRoutes =
           }),
         },
       },
-      ({ body }) => planned(body),
+      async ({ body }) => {
+        try {
+          return await work.answer<PlanAsked, Planned>(planJob, body, longestMs)
+        } catch (error) {
+          throw error instanceof Refusal && error.code === 'work_too_long'
+            ? new Refusal('plan_unfinished')
+            : error
+        }
+      },
     )
 
     app.get('/api/sites/:site/learned', { schema: { params: site } }, async (request) => {
@@ -64,11 +70,9 @@ export const planRoutes =
         const kept = await calendarKey(pool, where, person)
         const named = kept && isSame(kept, tokenHash(key)) ? await findPerson(pool, where, person) : null
         if (!named) throw new Refusal('not_found')
-        const source = await sources.of(where, now())
-        if (!source) throw new Refusal('not_found')
-        const { crews, ...rest } = source
-        const whose = { id: person, name: named.name }
-        const text = personFeed({ ...rest, person: whose, crew: crews.get(person) ?? null }, now())
+        const asked = { site: where, person: { id: person, name: named.name }, now: now() }
+        const text = await work.answer<CalendarAsked, string | null>(calendarJob, asked, calendarMs)
+        if (text === null) throw new Refusal('not_found')
         return reply
           .header('content-type', 'text/calendar; charset=utf-8')
           .header('cache-control', 'no-store')
@@ -79,20 +83,3 @@ export const planRoutes =
 
 const isSame = (a: string, b: string) =>
   a.length === b.length && timingSafeEqual(Buffer.from(a), Buffer.from(b))
-
-function planned(asked: {
-  problem: PlanProblem
-  seed: number
-  iterations: number
-}): Promise<{ plan: Plan; bound: Bound }> {
-  return new Promise((resolve, reject) => {
-    const child = fork(fileURLToPath(new URL('./plan-process.ts', import.meta.url)), {
-      execArgv: ['--import', 'tsx'],
-      timeout: longestMs,
-    })
-    child.once('message', (answer) => resolve(answer as { plan: Plan; bound: Bound }))
-    child.once('error', reject)
-    child.once('exit', () => reject(new Refusal('plan_unfinished')))
-    child.send(asked)
-  })
-}

@@ -1,11 +1,11 @@
 import { slug } from '@tadka/contract/stream'
 import { asJudged } from '@tadka/core/record'
 import { type AnyRecord } from '@tadka/core/stream'
-import { stringify } from 'csv-stringify/sync'
+import { Readable } from 'node:stream'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import type { Services } from '../services/services.ts'
-import { csvColumns, csvRow } from './csv.ts'
+import type { ExportAsked } from './export-job.ts'
 import * as queries from '../stream/queries.ts'
 
 const site = z.object({ site: slug })
@@ -35,11 +35,13 @@ const asFilter = (q: Filter): queries.LogFilter => ({
   without: q.without ? q.without.split(',') : null,
 })
 
-/** How many records are read at a time while an export runs. */
-const exportPage = 1000
+const exportJob = new URL('./export-job.ts', import.meta.url)
+/** The whole log over a slow line; what takes longer is broken off. */
+const exportMs = 10 * 60_000
+const exportsAtMost = { max: 20, timeWindow: '1 minute' }
 
 export const logRoutes =
-  ({ pool, guard }: Services): FastifyPluginAsyncZod =>
+  ({ pool, guard, work }: Services): FastifyPluginAsyncZod =>
   async (app) => {
     app.get('/api/sites/:site/log', { schema: { params: site, querystring: filter } }, async (request) => {
       await guard.actor(request, request.params.site, 'read')
@@ -53,32 +55,21 @@ export const logRoutes =
       return { records, cases: await queries.casesOf(pool, request.params.site, ids) }
     })
 
-    app.get('/api/sites/:site/log.json', { schema: { params: site } }, async (request, reply) => {
-      await guard.actor(request, request.params.site, 'export-log')
-      const records: unknown[] = []
-      for await (const l of allLinks(request.params.site))
-        records.push({ ...(JSON.parse(l.text) as object), hash: l.hash })
-      reply.header('content-disposition', `attachment; filename="${request.params.site}-log.json"`)
-      return { format: 'tadka-log', version: 1, site: request.params.site, records }
-    })
-
-    app.get('/api/sites/:site/log.csv', { schema: { params: site } }, async (request, reply) => {
-      await guard.actor(request, request.params.site, 'export-log')
-      const rows: string[][] = []
-      for await (const l of allLinks(request.params.site))
-        rows.push(csvRow(asJudged(JSON.parse(l.text) as AnyRecord), l.hash))
-      reply.header('content-type', 'text/csv; charset=utf-8')
-      reply.header('content-disposition', `attachment; filename="${request.params.site}-log.csv"`)
-      return stringify(rows, { header: true, columns: [...csvColumns] })
-    })
-
-    async function* allLinks(where: string) {
-      for (let after = 0; ;) {
-        const links = await queries.linksOf(pool, where, after, exportPage)
-        yield* links
-        const last = links.at(-1)
-        if (!last || links.length < exportPage) return
-        after = last.seq
-      }
-    }
+    for (const [as, type] of [
+      ['json', 'application/json; charset=utf-8'],
+      ['csv', 'text/csv; charset=utf-8'],
+    ] as const)
+      app.get(
+        `/api/sites/:site/log.${as}`,
+        { config: { rateLimit: exportsAtMost }, schema: { params: site } },
+        async (request, reply) => {
+          const { site: where } = request.params
+          await guard.actor(request, where, 'export-log')
+          const pieces = work.pieces<ExportAsked, string>(exportJob, { site: where, as }, exportMs)
+          return reply
+            .header('content-type', type)
+            .header('content-disposition', `attachment; filename="${where}-log.${as}"`)
+            .send(Readable.from(pieces))
+        },
+      )
   }

@@ -1,6 +1,7 @@
 import { batchBody, slug } from '@tadka/contract/stream'
 import { headBody } from '@tadka/contract/record'
 import { Refusal } from '@tadka/core/refusal'
+import { Readable } from 'node:stream'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import type { Services } from '../services/services.ts'
@@ -9,13 +10,17 @@ import { staysByPass } from '../people/draft-access.ts'
 import { headsMissed } from '../stream/heads.ts'
 import * as queries from '../stream/queries.ts'
 import { receiveBatch } from './receive.ts'
-import { verifyRecords } from './verify/verify.ts'
+import type { VerifyLine } from './verify-job.ts'
 
 const site = z.object({ site: slug })
 const twoDaysMs = 172_800_000
+const verifyJob = new URL('./verify-job.ts', import.meta.url)
+/** Years of records are checked in minutes. */
+const verifyMs = 30 * 60_000
+const verifiesAtMost = { max: 10, timeWindow: '1 minute' }
 
 export const recordRoutes =
-  ({ pool, guard, passes: signer, hub, queue, now, count }: Services): FastifyPluginAsyncZod =>
+  ({ pool, guard, passes: signer, hub, queue, now, count, work }: Services): FastifyPluginAsyncZod =>
   async (app) => {
     app.post('/api/sites/:site/records', { schema: { params: site, body: batchBody } }, async (request) => {
       const { site: where } = request.params
@@ -89,8 +94,19 @@ export const recordRoutes =
       },
     )
 
-    app.post('/api/sites/:site/verify', { schema: { params: site } }, async (request) => {
-      await guard.actor(request, request.params.site, 'verify-chain')
-      return verifyRecords(pool, request.params.site)
-    })
+    app.post(
+      '/api/sites/:site/verify',
+      // Each line is sent when it is there.
+      { compress: false, config: { rateLimit: verifiesAtMost }, schema: { params: site } },
+      async (request, reply) => {
+        const { site: where } = request.params
+        await guard.actor(request, where, 'verify-chain')
+        const lines = work.pieces<string, VerifyLine>(verifyJob, where, verifyMs)
+        return reply.header('content-type', 'application/x-ndjson').send(Readable.from(asLines(lines)))
+      },
+    )
   }
+
+async function* asLines(pieces: AsyncIterable<unknown>): AsyncGenerator<string> {
+  for await (const piece of pieces) yield `${JSON.stringify(piece)}\n`
+}

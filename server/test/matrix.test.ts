@@ -156,7 +156,7 @@ async function tried(route: string, cookie: string): Promise<string> {
     ...(method === 'PUT' ? { payload: Buffer.from([1]) } : body ? { payload: body } : {}),
   })
   const { code, details } = (
-    answer.headers['content-type']?.toString().includes('json') ? answer.json() : {}
+    answer.headers['content-type']?.toString().includes('application/json') ? answer.json() : {}
   ) as {
     code?: string
     details?: { needs?: string }

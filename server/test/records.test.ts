@@ -170,9 +170,25 @@ describe('the chain', () => {
       url: `/api/sites/${siteId}/verify`,
       headers: { cookie },
     })
-    expect(answer.json()).toMatchObject({ sound: false, faults: [{ what: 'chain', seq: 1, why: 'hash' }] })
+    const lines = answer.body.trim().split('\n')
+    expect(JSON.parse(lines.at(-1) ?? '')).toMatchObject({
+      sound: false,
+      faults: [{ what: 'chain', seq: 1, why: 'hash' }],
+    })
     await server.owner.query("update record set text = replace(text, 'Uriel', 'Oriel') where seq = 1")
     expect((await verify()).sound).toBe(true)
+    const whole = await server.app.inject({
+      method: 'POST',
+      url: `/api/sites/${siteId}/verify`,
+      headers: { cookie },
+    })
+    const told = whole.body
+      .trim()
+      .split('\n')
+      .map((l) => JSON.parse(l) as Record<string, unknown>)
+    expect(told.at(-1)).toMatchObject({ sound: true })
+    expect(told[0]).toMatchObject({ part: 'records', of: told.at(-1)?.['records'] })
+    expect(told.at(-2)).toMatchObject({ part: 'states' })
   })
   async function verify() {
     const db = pool()

@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openPool, type Pool } from '../db/pool.ts'
 import { siteId } from '../demo/house.ts'
 import { headOf, type Head } from '../stream/heads.ts'
+import type { VerifyProgress } from '../record/verify/progress.ts'
 import { verifyIn, verifySite } from '../record/verify/verify.ts'
 import { ask, draft, signIn, started, testServer, type TestServer } from './server.ts'
 
@@ -58,10 +59,12 @@ const seqOf = async (type: string) =>
 
 describe('what was left alone', () => {
   it('is whole, records, lists, states, signatures and photos', async () => {
-    const followed: number[] = []
-    const report = await verifySite(pool, siteId, (n) => followed.push(n))
+    const told: VerifyProgress[] = []
+    const report = await verifySite(pool, siteId, (line) => void told.push(line))
     expect(report).toMatchObject({ sound: true, faults: [] })
-    expect(followed.at(-1)).toBe(report.records)
+    const of = report.records
+    expect(told.filter((l) => l.part === 'records').at(-1)).toEqual({ part: 'records', done: of, of })
+    expect(told.at(-1)).toMatchObject({ part: 'states' })
   })
   it('is whole while somebody writes', async () => {
     const writing = ask(server, cookie, 'POST', '/records', {
@@ -81,7 +84,7 @@ describe('is found', () => {
       await client.query('begin')
       await client.query("select set_config('tadka.site', $1, true)", [siteId])
       await client.query(sql)
-      return (await verifyIn(client, siteId, () => {}, true, heads)).faults
+      return (await verifyIn(client, siteId, () => {}, heads)).faults
     } finally {
       await client.query('rollback')
       client.release()

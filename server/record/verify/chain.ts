@@ -23,11 +23,20 @@ export async function followChain(
     head: head.hash,
     faults: fault ? [fault] : [],
   })
+  let next = linksAfter(db, site, 0, stretch)
   for (;;) {
-    const links = await linksAfter(db, site, head.seq, stretch)
-    if (links.length === 0) break
+    const links = await next
+    const last = links.at(-1)
+    if (!last) break
+    // Read while this one is followed.
+    next = linksAfter(db, site, last.seq, stretch)
+    // Awaited at the next turn; where there is none, nobody hears of it.
+    next.catch(() => {})
     const result = verifyChain(links, sha256, head)
-    if (isFault(result)) return ended({ what: 'chain', ...result })
+    if (isFault(result)) {
+      await next
+      return ended({ what: 'chain', ...result })
+    }
     await each(links)
     head = result
   }

@@ -7,6 +7,15 @@ import { mostFaults, type VerifyFault } from './faults.ts'
 type Row = SubjectRef & { readonly seq: number }
 const nameOf = (s: SubjectRef) => `${s.kind}/${s.id}`
 
+/** Null for a text that cannot be read: the chain tells of it. */
+function parsed(text: string): AnyRecord | null {
+  try {
+    return JSON.parse(text) as AnyRecord
+  } catch {
+    return null
+  }
+}
+
 /** What each record is filed under, against what it concerns: a row too few hides it, a row too many puts it where it is not. */
 export class IndexCheck {
   readonly #amended = new Map<string, AnyRecord>()
@@ -25,11 +34,11 @@ export class IndexCheck {
   async begin(): Promise<void> {
     const sql = `
       select a.text as amending, t.text as target from record a
-      join record t on t.site_id = a.site_id and t.id::text = a.text::jsonb->'payload'->>'target'
+      join record t on t.site_id = a.site_id and t.id::text = a.body->'payload'->>'target'
       where a.site_id = $1 and a.type = 'record.amended@1' order by a.seq`
     const { rows } = await this.#db.query<{ amending: string; target: string }>(sql, [this.#site])
     for (const row of rows) {
-      const [amending, target] = [JSON.parse(row.amending), JSON.parse(row.target)] as AnyRecord[]
+      const [amending, target] = [parsed(row.amending), parsed(row.target)]
       if (!amending || !target) continue
       this.#amended.set(amending.id, target)
       const before = this.#brought.get(target.seq) ?? []

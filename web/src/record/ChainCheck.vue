@@ -1,19 +1,26 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui'
-import { ref } from 'vue'
+import { NButton, NProgress } from 'naive-ui'
+import { onScopeDispose, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { Refusal } from '@tadka/core/refusal'
 import { useSession } from '../rights/session.ts'
-import { ask } from '../wire/api.ts'
+import { askLines } from '../wire/api.ts'
 
 interface Report {
   sound: boolean
   records: number
   faults: ({ what: string } & Record<string, unknown>)[]
 }
+interface Progress {
+  part: 'records' | 'states'
+  done: number
+  of: number
+}
 
 const session = useSession()
-const { t } = useI18n()
-const busy = ref(false)
+const { t, n } = useI18n()
+const under = ref<AbortController | null>(null)
+const progress = ref<Progress | null>(null)
 const told = ref('')
 const bad = ref(false)
 
@@ -22,27 +29,62 @@ function wrong([first, ...more]: Report['faults']): string {
   return `${said} ${more.length > 0 ? t('log.faultMore', { n: more.length }) : t('log.faultAlone')}`
 }
 
+function heard(line: Report | Progress): void {
+  if ('part' in line) return void (progress.value = line)
+  bad.value = !line.sound
+  told.value = line.sound ? t('log.sound', { n: line.records }) : wrong(line.faults)
+}
+
 async function check(): Promise<void> {
-  busy.value = true
+  const stopping = new AbortController()
+  under.value = stopping
+  told.value = ''
   try {
-    const report = await ask<Report>('POST', `/api/sites/${session.site}/verify`)
-    bad.value = !report.sound
-    told.value = report.sound ? t('log.sound', { n: report.records }) : wrong(report.faults)
-  } catch {
-    bad.value = true
-    told.value = t('common.offline')
+    await askLines(`/api/sites/${session.site}/verify`, heard, stopping.signal)
+    // Without the last line nothing was found out.
+    if (!told.value) throw new Refusal('broken')
+  } catch (error) {
+    bad.value = !stopping.signal.aborted
+    if (stopping.signal.aborted) told.value = t('log.verifyStopped')
+    else told.value = error instanceof Refusal ? error.message : t('common.offline')
   } finally {
-    busy.value = false
+    under.value = null
+    progress.value = null
   }
 }
+onScopeDispose(() => under.value?.abort())
+
+const share = ({ done, of }: Progress) => Math.floor((100 * done) / Math.max(1, of))
 </script>
 
 <template>
-  <n-button :loading="busy" @click="check">{{ t('log.verify') }}</n-button>
+  <n-button v-if="!under" @click="check">{{ t('log.verify') }}</n-button>
+  <n-button v-else @click="under.abort()">{{ t('log.verifyStop') }}</n-button>
+  <div v-if="under" class="going">
+    <p>
+      {{
+        progress
+          ? t(`log.verifying.${progress.part}`, { done: n(progress.done), of: n(progress.of) })
+          : t('log.verifying.begin')
+      }}
+    </p>
+    <n-progress
+      type="line"
+      :percentage="progress ? share(progress) : 0"
+      :show-indicator="false"
+      :aria-label="t('log.verify')"
+    />
+  </div>
   <span role="status" :class="['told', { bad }]">{{ told }}</span>
 </template>
 
 <style scoped>
+.going {
+  min-width: 16rem;
+}
+.going p {
+  margin: 0 0 0.25rem;
+}
 .told {
   font-weight: 600;
   color: var(--in);

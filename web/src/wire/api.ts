@@ -27,13 +27,14 @@ let acting = ''
 export const actAs = (person: string) => (acting = person)
 export const actingNow = () => acting
 
-/** Asks the server; throws a Refusal with its reason, or Unreachable. */
-export async function ask<T>(method: 'GET' | 'POST' | 'DELETE', path: string, body?: unknown): Promise<T> {
+type Method = 'GET' | 'POST' | 'DELETE'
+
+async function answered(method: Method, path: string, body: unknown, signal: AbortSignal): Promise<Response> {
   let response: Response
   try {
     response = await fetch(path, {
       method,
-      signal: AbortSignal.timeout(patienceMs),
+      signal,
       headers: {
         ...(body === undefined ? {} : { 'content-type': 'application/json' }),
         ...(acting ? { 'tadka-acting': acting } : {}),
@@ -44,5 +45,30 @@ export async function ask<T>(method: 'GET' | 'POST' | 'DELETE', path: string, bo
     throw new Unreachable()
   }
   if (!response.ok) throw refusalOf(response.status, await response.json().catch(() => ({})))
+  return response
+}
+
+/** Asks the server; throws a Refusal with its reason, or Unreachable. */
+export async function ask<T>(method: Method, path: string, body?: unknown): Promise<T> {
+  const response = await answered(method, path, body, AbortSignal.timeout(patienceMs))
   return (await response.json()) as T
+}
+
+/**
+ * Asks for what takes long: `each` is told every line of the answer when it comes. Ends when `signal` does; throws as `ask` does,
+ * and Unreachable where the answer breaks off.
+ */
+export async function askLines<T>(path: string, each: (line: T) => void, signal: AbortSignal): Promise<void> {
+  const response = await answered('POST', path, undefined, signal)
+  const reader = response.body?.pipeThrough(new TextDecoderStream()).getReader()
+  let rest = ''
+  for (;;) {
+    const got = await reader?.read().catch(() => {
+      throw new Unreachable()
+    })
+    if (!got || got.done) break
+    const lines = `${rest}${got.value}`.split('\n')
+    rest = lines.pop() ?? ''
+    for (const line of lines) each(JSON.parse(line) as T)
+  }
 }

@@ -12,7 +12,13 @@ export const log = {
   emptyHow: 'What is done on Run and Bench is written here by itself.',
   older: 'Older',
   verify: 'Check that nothing was altered',
-  verifying: 'Checking…',
+  verifying: {
+    begin: 'Checking…',
+    records: 'Record {done} of {of}',
+    states: 'What the screens show: {done} of {of}',
+  },
+  verifyStop: 'Stop checking',
+  verifyStopped: 'Stopped before the end: nothing is known.',
   sound: '{n} records checked: none altered, none missing.',
   fault: {
     chain: 'Record {seq} was altered, or one before it is missing.',

@@ -1,0 +1,21 @@
+import { boundOf, planSearch, type Bound, type Plan, type PlanProblem } from '@tadka/core/plan'
+import type { Job } from '../work/work.ts'
+
+export interface PlanAsked {
+  readonly problem: PlanProblem
+  readonly seed: number
+  readonly iterations: number
+}
+export interface Planned {
+  readonly plan: Plan
+  readonly bound: Bound
+}
+
+/** Plans one problem: the same code as in the browser. */
+export default function planJob({ asked: { problem, seed, iterations } }: Job<PlanAsked>): Planned {
+  const search = planSearch(problem, seed)
+  search.improve(iterations)
+  const plan = search.plan()
+  const unplaced = plan.unplaced.map((u) => u.run)
+  return { plan, bound: boundOf(problem, unplaced, plan.objective.late) }
+}
