@@ -3,7 +3,18 @@ import { root } from './paths.ts'
 import { run } from './run.ts'
 import { Trouble } from './trouble.ts'
 
-const benches = ['record', 'screen', 'judge', 'plan', 'warewash', 'stream', 'logger', 'load', 'chain'] as const
+const benches = [
+  'record',
+  'screen',
+  'judge',
+  'plan',
+  'warewash',
+  'stream',
+  'logger',
+  'load',
+  'chain',
+  'requests',
+] as const
 
 /** Runs one benchmark, or all; each prints one JSON object a line. */
 export async function bench(name: string | undefined): Promise<number> {

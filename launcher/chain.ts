@@ -72,7 +72,12 @@ export async function chainCommand(
       return 0
     }
     const heads = more === undefined ? [] : rememberedHeads(more, site)
-    const report = await verifySite(pool, site, ({ part, done, of }) => console.log(`  ${part}: ${done} of ${of}`), heads)
+    const report = await verifySite(
+      pool,
+      site,
+      ({ part, done, of }) => console.log(`  ${part}: ${done} of ${of}`),
+      heads,
+    )
     if (report.sound) console.log(`All of ${site} is whole: ${report.records} records, head ${report.head}`)
     else {
       console.log(`${site} is not whole; ${report.records} records from the first are.`)

@@ -80,7 +80,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   const services: Services = {
     pool,
     hub,
-    work: new Work(options.databaseUrl),
+    work: new Work(options.databaseUrl, options.webRoot !== null),
     queue: new SiteQueue(),
     guard: new Guard(pool),
     pins: new Pins(pool, now),

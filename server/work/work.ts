@@ -13,6 +13,8 @@ export interface Job<Asked> {
 const [threads, waiting] = [4, 32]
 /** A thread that had nothing to do for so long ends. */
 const idleMs = 60_000
+const warmUp = new URL('./warm-up-job.ts', import.meta.url)
+const warmMs = 60_000
 
 /**
  * Threads of their own for what takes long, so that nobody else waits for it. A job is a file whose default export takes a `Job`;
@@ -21,9 +23,10 @@ const idleMs = 60_000
 export class Work {
   readonly #threads: Tinypool
 
-  constructor(databaseUrl: string) {
+  /** @param ready whether a thread waits for the first job, where many are to come. */
+  constructor(databaseUrl: string, ready = false) {
     this.#threads = new Tinypool({
-      minThreads: 0,
+      minThreads: ready ? 1 : 0,
       maxThreads: threads,
       maxQueue: waiting,
       idleTimeout: idleMs,
@@ -31,6 +34,7 @@ export class Work {
       execArgv: [],
       workerData: databaseUrl,
     })
+    if (ready) void this.answer(warmUp, null, warmMs).catch(() => {})
   }
 
   /** One answer. Throws `work_too_long` where it is not there in time, `busy` where too much waits already. @param longestMs milliseconds. */

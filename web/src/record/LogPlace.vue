@@ -90,7 +90,8 @@ function choose(name: LogFilterName): void {
         />
       </template>
     </ol>
-    <div v-else-if="!loading" class="empty">
+    <p v-else-if="loading" class="empty quiet" role="status">{{ t('log.loading') }}</p>
+    <div v-else class="empty">
       <h2>{{ failed ? t('log.unreachable') : t('log.empty') }}</h2>
       <p v-if="!failed" class="quiet">{{ t('log.emptyHow') }}</p>
     </div>

@@ -8,6 +8,7 @@ export const log = {
   probe: 'probe',
   house: 'House',
   empty: 'No records yet',
+  loading: 'Reading the log…',
   unreachable: 'The log shows when there is a connection again.',
   emptyHow: 'What is done on Run and Bench is written here by itself.',
   older: 'Older',
