@@ -49,8 +49,8 @@ export function tablet(): Tablet {
   vi.stubGlobal('EventSource', Stream)
   vi.stubGlobal('BroadcastChannel', Channel)
   const server: Tablet['server'] = { answer: null, asked: [] }
-  vi.stubGlobal('fetch', async (path: string, init: { body?: string }) => {
-    const body: unknown = init.body ? JSON.parse(init.body) : null
+  vi.stubGlobal('fetch', async (path: string, init: { body?: string | Blob }) => {
+    const body: unknown = typeof init.body === 'string' ? JSON.parse(init.body) : null
     server.asked.push({ path, body })
     if (!server.answer) throw new TypeError('unreachable')
     const given = server.answer(path, body)

@@ -1,10 +1,8 @@
 import { useSite } from './site.ts'
-import { forgetPhoto, keepPhoto, photosKept } from '../stream/outbox.ts'
-import { actingNow } from '../wire/api.ts'
+import { keepPhoto, sendPhotos } from '../stream/kept-photos.ts'
 
 /** The longer side of a photo after shrinking, px. */
 const longest = 1280
-const retryMs = 5000
 
 /** Shrinks a photo on the tablet: what stands in a log is looked at, not printed. */
 export async function shrink(file: Blob): Promise<Blob> {
@@ -23,29 +21,6 @@ const hashOf = async (blob: Blob): Promise<string> =>
   [...new Uint8Array(await crypto.subtle.digest('SHA-256', await blob.arrayBuffer()))]
     .map((b) => b.toString(16).padStart(2, '0'))
     .join('')
-
-let sending = false
-
-/** Sends what is kept, one by one, again and again until each is taken; a photo that is refused is let go. */
-export async function sendPhotos(): Promise<void> {
-  if (sending) return
-  sending = true
-  try {
-    for (const { sha256, site, blob } of await photosKept()) {
-      const answer = await fetch(`/api/sites/${site}/photos/${sha256}`, {
-        method: 'PUT',
-        headers: { 'content-type': 'image/jpeg', 'tadka-acting': actingNow() },
-        body: blob,
-      })
-      if (!answer.ok && answer.status !== 400) throw new Error('not taken yet')
-      await forgetPhoto(sha256)
-    }
-  } catch {
-    setTimeout(() => void sendPhotos(), retryMs)
-  } finally {
-    sending = false
-  }
-}
 
 /** Photos need a secure context for their hash: over TLS, or on the machine itself. */
 export const canTakePhotos = (): boolean => window.isSecureContext

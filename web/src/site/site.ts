@@ -35,6 +35,7 @@ import { ask, Unreachable } from '../wire/api.ts'
 import { knownOffset, learnServerTime, ownClock } from '../wire/clock.ts'
 import { deviceId, newId, nextCount } from '../wire/device.ts'
 import { isChainLost, moveHead, rememberHead } from '../stream/head.ts'
+import { forgetOldPhotos, sendPhotosAgain } from '../stream/kept-photos.ts'
 import { forgetBackedUp } from '../stream/outbox.ts'
 import { provisional } from '../stream/provisional.ts'
 import { makeSender } from '../stream/sender.ts'
@@ -164,8 +165,11 @@ export const useSite = defineStore('site', () => {
       for (const [id, at] of placed) if (at <= got.seq) drop(id)
       loaded.value = true
       keeper.anew()
-      if (isLost) await sender.sendAgain()
-      else void forgetBackedUp(got.backedUpTo, got.serverTime).catch(() => {})
+      if (isLost) await Promise.all([sender.sendAgain(), sendPhotosAgain()])
+      else
+        void forgetBackedUp(got.backedUpTo, got.serverTime)
+          .then(() => forgetOldPhotos(ownClock()))
+          .catch(() => {})
       // Last: a page that is closed in between finds the same again.
       rememberHead({ site, seq: got.seq, hash: got.hash })
     } catch (error) {

@@ -1,6 +1,6 @@
-import { tabletStore, type Kept, type KeptPhoto } from './tablet-store.ts'
+import { tabletStore, type Kept } from './tablet-store.ts'
 
-export type { Provenance, Kept, KeptPhoto } from './tablet-store.ts'
+export type { Provenance, Kept } from './tablet-store.ts'
 
 export const allKept = async (): Promise<Kept[]> =>
   (await (await tabletStore())?.outbox.orderBy('order').toArray()) ?? []
@@ -53,10 +53,3 @@ export async function unsendTaken(): Promise<Kept[]> {
   await store?.outbox.bulkUpdate(taken.map(({ id }) => ({ key: id, changes: { at: null } })))
   return taken
 }
-
-export const photosKept = async (): Promise<KeptPhoto[]> =>
-  (await (await tabletStore())?.photos.toArray()) ?? []
-export const keepPhoto = async (one: KeptPhoto): Promise<void> =>
-  void (await (await tabletStore())?.photos.put(one))
-export const forgetPhoto = async (sha256: string): Promise<void> =>
-  void (await (await tabletStore())?.photos.delete(sha256))

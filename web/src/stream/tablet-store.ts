@@ -21,11 +21,13 @@ export interface Kept {
   readonly takenAt?: number
 }
 
-/** A photo on this tablet that the server does not have yet. */
+/** A photo that was taken on this tablet. */
 export interface KeptPhoto {
   readonly sha256: string
   readonly site: string
   readonly blob: Blob
+  /** When the server took it, ms by this tablet's clock; none, or null, where it lacks it. */
+  readonly takenAt?: number | null
 }
 
 /** A state as this tablet last knew it, by its kind and id. */

@@ -1,0 +1,84 @@
+import { afterAll, afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import type { KeptPhoto, TabletStore } from '../src/stream/tablet-store.ts'
+import { tablet, type Tablet } from './tablet.ts'
+
+const tabletStore = vi.fn<() => Promise<TabletStore | null>>()
+vi.resetModules()
+vi.doMock('../src/stream/tablet-store.ts', () => ({ tabletStore }))
+const { forgetOldPhotos, sendPhotos, sendPhotosAgain } = await import('../src/stream/kept-photos.ts')
+afterAll(() => {
+  vi.doUnmock('../src/stream/tablet-store.ts')
+  vi.resetModules()
+})
+
+const day = 86_400_000
+const photo = (sha256: string, takenAt?: number): KeptPhoto => ({
+  sha256,
+  site: 'gannet',
+  blob: new Blob(['x']),
+  ...(takenAt === undefined ? {} : { takenAt }),
+})
+
+/** A store that holds these photos, and records that name some of them. */
+function holds(all: readonly KeptPhoto[], named: readonly string[] = []): Map<string, KeptPhoto> {
+  const rows = new Map(all.map((p) => [p.sha256, p]))
+  const change = (key: string, changes: Partial<KeptPhoto>) => {
+    const row = rows.get(key)
+    if (row) rows.set(key, { ...row, ...changes })
+  }
+  const photos = {
+    toArray: async () => [...rows.values()],
+    delete: async (key: string) => void rows.delete(key),
+    bulkDelete: async (keys: string[]) => keys.forEach((key) => rows.delete(key)),
+    update: async (key: string, changes: Partial<KeptPhoto>) => change(key, changes),
+    bulkUpdate: async (many: { key: string; changes: Partial<KeptPhoto> }[]) =>
+      many.forEach(({ key, changes }) => change(key, changes)),
+  }
+  const drafts = named.map((sha256) => ({ draft: { type: 'photo.attached@1', payload: { sha256 } } }))
+  const outbox = { orderBy: () => ({ toArray: async () => drafts }) }
+  tabletStore.mockResolvedValue({ photos, outbox } as unknown as TabletStore)
+  return rows
+}
+
+let t: Tablet
+beforeEach(() => {
+  t = tablet()
+  t.server.answer = () => ({ status: 200, body: {} })
+})
+afterEach(() => vi.unstubAllGlobals())
+
+describe('a photo', () => {
+  it('stays on the tablet when the server took it, and is not sent twice', async () => {
+    const rows = holds([photo('a')])
+    await sendPhotos()
+    expect(rows.get('a')?.takenAt).toBeGreaterThan(0)
+    await sendPhotos()
+    expect(t.server.asked.map((a) => a.path)).toEqual(['/api/sites/gannet/photos/a'])
+  })
+  it('that is refused is let go', async () => {
+    const rows = holds([photo('a')])
+    t.server.answer = () => ({ status: 400, body: {} })
+    await sendPhotos()
+    expect(rows.size).toBe(0)
+  })
+  it('is kept for a week, and as long as its record is', async () => {
+    const rows = holds(
+      [photo('old', 0), photo('named', 0), photo('young', 5 * day), photo('unsent')],
+      ['named'],
+    )
+    await forgetOldPhotos(8 * day)
+    expect([...rows.keys()]).toEqual(['named', 'young', 'unsent'])
+  })
+  it('makes room for younger ones where there are very many', async () => {
+    const rows = holds(Array.from({ length: 403 }, (_, i) => photo(`p${i}`, 7 * day + i)))
+    await forgetOldPhotos(8 * day)
+    expect([...rows.keys()].slice(0, 2)).toEqual(['p3', 'p4'])
+    expect(rows.size).toBe(400)
+  })
+  it('is sent once more to a server that lost it', async () => {
+    const rows = holds([photo('a', 1), photo('b', 2)])
+    await sendPhotosAgain()
+    await vi.waitFor(() => expect(t.server.asked).toHaveLength(2))
+    await vi.waitFor(() => expect([...rows.values()].every((p) => (p.takenAt ?? 0) > 2)).toBe(true))
+  })
+})
