@@ -9,7 +9,7 @@ import {
   type RunState,
 } from '@tadka/core/procedure'
 import type { Pool } from '../db/pool.ts'
-import { lessonsOf } from '../stream/lessons.ts'
+import { madeOfLessons } from '../stream/lessons.ts'
 
 const learnedMs = 60 * 86_400_000
 const learnedRuns = 1500
@@ -48,9 +48,5 @@ export function learnedFrom(lessons: readonly RunLesson[]): Record<string, Learn
 }
 
 /** Minutes that a site and its people take by step, by procedure, from its finished runs of the last weeks. @param now milliseconds UTC. */
-export const learnedBySite = async (
-  pool: Pool,
-  site: string,
-  now: number,
-): Promise<Record<string, Learned>> =>
-  learnedFrom(await lessonsOf(pool, site, 'run', { since: now - learnedMs, most: learnedRuns }, lessonOf))
+export const learnedBySite = (pool: Pool, site: string, now: number): Promise<Record<string, Learned>> =>
+  madeOfLessons(pool, site, 'run', { since: now - learnedMs, most: learnedRuns }, lessonOf, learnedFrom)

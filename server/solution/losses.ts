@@ -1,6 +1,6 @@
 import { type BathState, lossOf } from '@tadka/core/bath'
 import type { Pool } from '../db/pool.ts'
-import { lessonsOf } from '../stream/lessons.ts'
+import { madeOfLessons } from '../stream/lessons.ts'
 
 /** How far back baths are learned from. */
 const learnedMs = 120 * 86_400_000
@@ -15,17 +15,17 @@ function lessonOf(bath: BathState): { readonly product: string; readonly loss: n
     : { product: bath.product, loss: Math.round(loss * 10_000) / 10_000 }
 }
 
-/** What a site's earlier baths lost an hour, by product: fitted to their readings. @param now milliseconds UTC. */
-export async function lossesOf(
-  pool: Pool,
-  site: string,
-  now: number,
-): Promise<Record<string, readonly number[]>> {
+type Loss = NonNullable<ReturnType<typeof lessonOf>>
+
+function lossesIn(lessons: readonly Loss[]): Record<string, readonly number[]> {
   const losses: Record<string, number[]> = {}
-  const span = { since: now - learnedMs, most: mostInAll }
-  for (const { product, loss } of await lessonsOf(pool, site, 'bath', span, lessonOf)) {
+  for (const { product, loss } of lessons) {
     const of = (losses[product] ??= [])
     if (of.length < mostOfOne) of.push(loss)
   }
   return losses
 }
+
+/** What a site's earlier baths lost an hour, by product: fitted to their readings. @param now milliseconds UTC. */
+export const lossesOf = (pool: Pool, site: string, now: number): Promise<Record<string, readonly number[]>> =>
+  madeOfLessons(pool, site, 'bath', { since: now - learnedMs, most: mostInAll }, lessonOf, lossesIn)

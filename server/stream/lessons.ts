@@ -29,7 +29,7 @@ async function newestOf(
   const sql = `
     with newest as (
       select subject_id, touched_at from subject_state
-      where site_id = $1 and kind = $2 and touched_at >= $3
+      where site_id = $1 and kind = $2 and touched_at >= $3 and not live
       order by touched_at desc, subject_id limit $4)
     select n.subject_id as id, n.touched_at as touched, l.subject_id is not null as known, l.what
     from newest n
@@ -60,8 +60,47 @@ async function keep(
   await db.query(sql, [site, kind, foldsVersion, JSON.stringify(lessons)])
 }
 
+/** What changes when one more is settled, or one of them is touched again. */
+async function stampOf(db: Client, site: string, kind: SubjectKind, since: number): Promise<string> {
+  const sql = `
+    select concat(count(*), ' ', max(touched_at), ' ', sum(touched_at)) as stamp
+    from subject_state where site_id = $1 and kind = $2 and touched_at >= $3 and not live`
+  return (await db.query<{ stamp: string }>(sql, [site, kind, since])).rows[0]?.stamp ?? ''
+}
+
+const dayMs = 86_400_000
+interface Made {
+  readonly stamp: string
+  readonly made: unknown
+}
+const remembered = new WeakMap<Pool, Map<string, Made>>()
+
 /**
- * What a site's newest states of a kind teach, the newest first. Each is worked out once after it has changed, and kept.
+ * What `make` makes of a site's lessons: made once, and remembered until there is more to learn from, or the day is another.
+ * @param teach null where a state teaches nothing.
+ */
+export async function madeOfLessons<State, Lesson, Out>(
+  pool: Pool,
+  site: string,
+  kind: SubjectKind,
+  { since, most }: Span,
+  teach: (state: State) => Lesson | null,
+  make: (lessons: readonly Lesson[]) => Out,
+): Promise<Out> {
+  const day = Math.floor(since / dayMs) * dayMs
+  const stamp = `${day} ${await inSite(pool, site, (db) => stampOf(db, site, kind, day))}`
+  const made = remembered.get(pool) ?? new Map<string, Made>()
+  remembered.set(pool, made)
+  const name = `${site}/${kind}`
+  const known = made.get(name)
+  if (known?.stamp === stamp) return known.made as Out
+  const out = make(await lessonsOf(pool, site, kind, { since: day, most }, teach))
+  made.set(name, { stamp, made: out })
+  return out
+}
+
+/**
+ * What a site's newest settled states of a kind teach, the newest first. Each is worked out once after it has changed, and kept.
  * @param teach null where a state teaches nothing.
  */
 export async function lessonsOf<State, Lesson>(

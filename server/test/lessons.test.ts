@@ -1,7 +1,8 @@
 import type { BathState } from '@tadka/core/bath'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { siteId } from '../demo/house.ts'
-import { lessonsOf } from '../stream/lessons.ts'
+import { openPool, type Pool } from '../db/pool.ts'
+import { lessonsOf, madeOfLessons } from '../stream/lessons.ts'
 import { learnedBySite } from '../plan/learned.ts'
 import { lossesOf } from '../solution/losses.ts'
 import { ask, signIn, testServer, type TestServer } from './server.ts'
@@ -64,17 +65,51 @@ describe('minutes and losses', () => {
   it('are the same from what was kept as from the states themselves, and the API tells them', async () => {
     await forget()
     const now = server.clock.now
-    const ask2 = async () => ({
-      learned: await learnedBySite(server.pool, siteId, now),
-      losses: await lossesOf(server.pool, siteId, now),
+    const askBoth = async (pool: Pool) => ({
+      learned: await learnedBySite(pool, siteId, now),
+      losses: await lossesOf(pool, siteId, now),
     })
-    const fresh = await ask2()
+    const fresh = await askBoth(server.pool)
     expect(Object.keys(fresh.learned).length).toBeGreaterThan(5)
     expect(Object.values(fresh.losses).flat().length).toBeGreaterThan(5)
     for (const of of Object.values(fresh.losses)) expect(of.length).toBeLessThanOrEqual(40)
-    expect(await ask2()).toEqual(fresh)
+    // Another pool remembers nothing: it has only what was kept.
+    const other = openPool(server.appUrl, () => {})
+    expect(await askBoth(other)).toEqual(fresh)
+    await other.end()
     const cookie = await signIn(server.app, 'bao')
     expect((await ask(server, cookie, 'GET', '/learned')).json()).toEqual(fresh.learned)
     expect((await ask(server, cookie, 'GET', '/baths/losses')).json()).toEqual({ losses: fresh.losses })
+  })
+  it('are made once, and anew when one more is settled, one is touched again, or a day has gone by', async () => {
+    let made = 0
+    const count = (since = 0) =>
+      madeOfLessons(
+        server.pool,
+        siteId,
+        'run',
+        { since, most: 1000 },
+        () => 1,
+        (lessons) => {
+          made += 1
+          return lessons.length
+        },
+      )
+    const first = await count()
+    expect([await count(), made]).toEqual([first, 1])
+    await server.owner.query(
+      `insert into subject_state select site_id, kind, 'run-settled', state, last_key, touched_at, false
+       from subject_state where kind = 'run' and not live limit 1`,
+    )
+    expect([await count(), made]).toEqual([first + 1, 2])
+    const touch = `update subject_state set touched_at = touched_at + 1 where subject_id = 'run-settled'`
+    await server.owner.query(touch)
+    expect([await count(), made]).toEqual([first + 1, 3])
+    await count(86_400_000)
+    expect(made).toBe(4)
+    // One that is under way teaches nothing yet.
+    await server.owner.query(`update subject_state set live = true where subject_id = 'run-settled'`)
+    expect(await count()).toBe(first)
+    await server.owner.query(`delete from subject_state where subject_id = 'run-settled'`)
   })
 })
