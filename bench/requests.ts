@@ -2,6 +2,7 @@ import { setFlagsFromString } from 'node:v8'
 import { runInNewContext } from 'node:vm'
 import { dataDir } from '../launcher/paths.ts'
 import { startCluster } from '../launcher/cluster.ts'
+import { dropMade } from '../launcher/like.ts'
 import { operationsOf, requestOf } from '../server/test/generated-requests.ts'
 import { report } from './report.ts'
 
@@ -21,6 +22,7 @@ const held = () => {
 }
 
 const cluster = await startCluster(dataDir, 'bench-requests', () => {})
+await dropMade(cluster, /^(like|t)_/)
 process.env['TADKA_TEST_OWNER_URL'] = cluster.ownerUrl
 process.env['TADKA_TEST_APP_URL'] = cluster.appUrl
 const { signIn, testServer } = await import('../server/test/server.ts')

@@ -1,5 +1,6 @@
 import { dataDir } from '../launcher/paths.ts'
 import { startCluster } from '../launcher/cluster.ts'
+import { dropMade } from '../launcher/like.ts'
 import { report, median } from './report.ts'
 
 /** A year of the demo: what a tablet's start asks for, beside the log's first page in the same run, turn and turn about. */
@@ -7,6 +8,7 @@ const days = 365
 const rounds = 9
 
 const cluster = await startCluster(dataDir, 'bench-year', () => {})
+await dropMade(cluster, /^(like|t)_/)
 process.env['TADKA_TEST_OWNER_URL'] = cluster.ownerUrl
 process.env['TADKA_TEST_APP_URL'] = cluster.appUrl
 const { ask, signIn, testServer } = await import('../server/test/server.ts')
