@@ -14,6 +14,7 @@ const benches = [
   'load',
   'chain',
   'requests',
+  'year',
 ] as const
 
 /** Runs one benchmark, or all; each prints one JSON object a line. */
