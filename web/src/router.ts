@@ -1,27 +1,40 @@
 import { ref } from 'vue'
 import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router'
-
-const gallery: RouteRecordRaw[] = import.meta.env.DEV
-  ? [{ path: '/gallery', component: () => import('./gallery/GalleryPage.vue'), meta: { open: true } }]
-  : []
+import { fetchWords } from './words/index.ts'
 
 /** The places of the dock. A place's name is its key in the words. */
 export const places = ['shift', 'run', 'bench', 'dish', 'log', 'house'] as const
 
+/** A place that needs more words than the first one has. */
+const withWords =
+  <View>(view: () => Promise<View>) =>
+  () =>
+    Promise.all([view(), fetchWords()]).then(([it]) => it)
+
+const gallery: RouteRecordRaw[] = import.meta.env.DEV
+  ? [
+      {
+        path: '/gallery',
+        component: withWords(() => import('./gallery/GalleryPage.vue')),
+        meta: { open: true },
+      },
+    ]
+  : []
+
 const views = {
   shift: () => import('./plan/ShiftPlace.vue'),
-  ahead: () => import('./duty/AheadPlace.vue'),
-  roster: () => import('./plan/RosterPlace.vue'),
-  lists: () => import('./plan/ShiftLists.vue'),
-  chooser: () => import('./procedure/RunChooser.vue'),
-  begin: () => import('./procedure/BeginPlace.vue'),
-  run: () => import('./procedure/RunPlace.vue'),
-  bench: () => import('./solution/BenchPlace.vue'),
-  dish: () => import('./warewash/DishPlace.vue'),
-  chart: () => import('./procedure/WallChart.vue'),
-  log: () => import('./record/LogPlace.vue'),
-  unsent: () => import('./record/UnsentPlace.vue'),
-  house: () => import('./house/HousePlace.vue'),
+  ahead: withWords(() => import('./duty/AheadPlace.vue')),
+  roster: withWords(() => import('./plan/RosterPlace.vue')),
+  lists: withWords(() => import('./plan/ShiftLists.vue')),
+  chooser: withWords(() => import('./procedure/RunChooser.vue')),
+  begin: withWords(() => import('./procedure/BeginPlace.vue')),
+  run: withWords(() => import('./procedure/RunPlace.vue')),
+  bench: withWords(() => import('./solution/BenchPlace.vue')),
+  dish: withWords(() => import('./warewash/DishPlace.vue')),
+  chart: withWords(() => import('./procedure/WallChart.vue')),
+  log: withWords(() => import('./record/LogPlace.vue')),
+  unsent: withWords(() => import('./record/UnsentPlace.vue')),
+  house: withWords(() => import('./house/HousePlace.vue')),
 }
 
 /** Fetches every place while the tablet is idle, so that they open when the network is away. */
@@ -34,8 +47,12 @@ export const router = createRouter({
   routes: [
     { path: '/', redirect: '/shift' },
     { path: '/sign-in', component: () => import('./people/SignIn.vue'), meta: { open: true } },
-    { path: '/trust', component: () => import('./house/TrustPlace.vue'), meta: { open: true } },
-    { path: '/first-start', component: () => import('./house/FirstStart.vue'), meta: { open: true } },
+    { path: '/trust', component: withWords(() => import('./house/TrustPlace.vue')), meta: { open: true } },
+    {
+      path: '/first-start',
+      component: withWords(() => import('./house/FirstStart.vue')),
+      meta: { open: true },
+    },
     { path: '/shift', component: views.shift, meta: { place: 'shift' } },
     { path: '/shift/ahead', component: views.ahead, meta: { place: 'shift' } },
     { path: '/shift/roster', component: views.roster, meta: { place: 'shift' } },

@@ -1,5 +1,5 @@
 import { afterAll, afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type { KeptPhoto, TabletStore } from '../src/stream/tablet-store.ts'
+import type { KeptPhoto, Rows, TabletStore } from '../src/stream/tablet-store.ts'
 import { tablet, type Tablet } from './tablet.ts'
 
 const tabletStore = vi.fn<() => Promise<TabletStore | null>>()
@@ -22,20 +22,19 @@ const photo = (sha256: string, takenAt?: number): KeptPhoto => ({
 /** A store that holds these photos, and records that name some of them. */
 function holds(all: readonly KeptPhoto[], named: readonly string[] = []): Map<string, KeptPhoto> {
   const rows = new Map(all.map((p) => [p.sha256, p]))
-  const change = (key: string, changes: Partial<KeptPhoto>) => {
-    const row = rows.get(key)
-    if (row) rows.set(key, { ...row, ...changes })
-  }
-  const photos = {
-    toArray: async () => [...rows.values()],
-    delete: async (key: string) => void rows.delete(key),
-    bulkDelete: async (keys: string[]) => keys.forEach((key) => rows.delete(key)),
-    update: async (key: string, changes: Partial<KeptPhoto>) => change(key, changes),
-    bulkUpdate: async (many: { key: string; changes: Partial<KeptPhoto> }[]) =>
-      many.forEach(({ key, changes }) => change(key, changes)),
+  const photos: Rows<KeptPhoto> = {
+    all: async () => [...rows.values()],
+    put: async (more) => more.forEach((p) => rows.set(p.sha256, p)),
+    remove: async (keys) => keys.forEach((key) => rows.delete(key)),
+    change: async (changes) => {
+      for (const [key, c] of changes) {
+        const row = rows.get(key)
+        if (row) rows.set(key, { ...row, ...c })
+      }
+    },
   }
   const drafts = named.map((sha256) => ({ draft: { type: 'photo.attached@1', payload: { sha256 } } }))
-  const outbox = { orderBy: () => ({ toArray: async () => drafts }) }
+  const outbox = { all: async () => drafts }
   tabletStore.mockResolvedValue({ photos, outbox } as unknown as TabletStore)
   return rows
 }

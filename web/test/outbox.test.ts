@@ -1,6 +1,6 @@
 import type { AnyDraft } from '@tadka/core/stream'
 import { afterAll, afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type { Kept, TabletStore } from '../src/stream/tablet-store.ts'
+import type { Kept, Rows, TabletStore } from '../src/stream/tablet-store.ts'
 import { tablet } from './tablet.ts'
 
 /** Other files have opened the tablet's store already: here it is another, and what works on it is read anew. */
@@ -30,13 +30,14 @@ const provenance = { pass: null, offset: null }
 /** A tablet's store that takes, or has no room; what it was asked to write, by each time. */
 function store(room: boolean): string[][] {
   const written: string[][] = []
-  const outbox = {
-    bulkPut: async (all: Kept[]) => {
+  const outbox: Rows<Kept> = {
+    all: async () => [],
+    put: async (all) => {
       if (!room) throw new Error('QuotaExceededError')
       written.push(all.map((k) => k.id))
     },
-    bulkUpdate: async () => {},
-    bulkDelete: async () => {},
+    change: async () => {},
+    remove: async () => {},
   }
   has(outbox)
   return written
@@ -148,15 +149,16 @@ describe('what the server took', () => {
   /** A store that holds these. */
   function holds(all: Kept[]): Map<string, Kept> {
     const rows = new Map(all.map((k) => [k.id, k]))
-    const outbox = {
-      orderBy: () => ({ toArray: async () => [...rows.values()].toSorted((a, b) => a.order - b.order) }),
-      bulkDelete: async (ids: string[]) => ids.forEach((id) => rows.delete(id)),
-      bulkPut: async (more: Kept[]) => more.forEach((k) => rows.set(k.id, k)),
-      bulkUpdate: async (changes: { key: string; changes: Partial<Kept> }[]) =>
-        changes.forEach(({ key, changes: c }) => {
-          const row = rows.get(key)
-          if (row) rows.set(key, { ...row, ...c })
-        }),
+    const outbox: Rows<Kept> = {
+      all: async () => [...rows.values()],
+      remove: async (ids) => ids.forEach((id) => rows.delete(id)),
+      put: async (more) => more.forEach((k) => rows.set(k.id, k)),
+      change: async (changes) => {
+        for (const [id, c] of changes) {
+          const row = rows.get(id)
+          if (row) rows.set(id, { ...row, ...c })
+        }
+      },
     }
     has(outbox)
     return rows

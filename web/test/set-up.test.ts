@@ -7,7 +7,9 @@ import { emptyFounding, foundFaults, foundingOf, loginOf } from '../src/house/fo
 import { readHours, readLocalTime } from '../src/house/local-time.ts'
 import { stationsPicked } from '../src/house/machine-pick.ts'
 import { localeOf } from '../src/site/times.ts'
-import { i18n } from '../src/words/index.ts'
+import { fetchWords, i18n } from '../src/words/index.ts'
+
+await fetchWords()
 
 describe('a time of day', () => {
   it.each([

@@ -2,8 +2,9 @@ import { atLeast, atMost, interval, point } from '@tadka/core/quantity'
 import { limitNotes } from '@tadka/core/rules'
 import { expect, it } from 'vitest'
 import { spanWords } from '../src/pieces/span-words.ts'
-import { i18n } from '../src/words/index.ts'
+import { fetchWords, i18n } from '../src/words/index.ts'
 
+await fetchWords()
 const { t, te } = i18n.global
 
 it.each([

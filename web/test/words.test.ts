@@ -4,8 +4,9 @@ import { flags } from '@tadka/core/record'
 import { payloadSchemas } from '@tadka/contract/record'
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { i18n } from '../src/words/index.ts'
+import { fetchWords, i18n } from '../src/words/index.ts'
 
+await fetchWords()
 const { t, te } = i18n.global
 
 /** Every text of a tree with its path. */

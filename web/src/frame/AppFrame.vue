@@ -7,10 +7,12 @@ import { useSession } from '../rights/session.ts'
 import { sendPhotos } from '../stream/kept-photos.ts'
 import { useSite } from '../site/site.ts'
 import BottomDock from './BottomDock.vue'
-import KeyHelp from './KeyHelp.vue'
 import NoticeLine from './NoticeLine.vue'
 import { fetchPlaces } from '../router.ts'
 import { useKeys } from './keys.ts'
+import { later } from '../pieces/later.ts'
+
+const KeyHelp = later(() => import('./KeyHelp.vue'))
 
 const session = useSession()
 const site = useSite()
@@ -65,7 +67,7 @@ const dock = computed(() => route.meta['dock'] !== false)
     <p v-else class="wait" role="status">{{ t('common.loading') }}</p>
     <notice-line :in-run="!dock" />
     <bottom-dock v-if="dock" />
-    <key-help v-model:show="help" />
+    <key-help v-if="help" v-model:show="help" />
   </div>
 </template>
 

@@ -17,7 +17,7 @@ const putBack = () => {
   emergency.value = kept.value?.emergencyNumber ?? ''
 }
 watch(() => kept.value !== null, putBack, { immediate: true })
-const kinds = computed(() => contactKinds.map((k) => ({ value: k, label: t(`house.calls.kind.${k}`) })))
+const kinds = computed(() => contactKinds.map((k) => ({ value: k, label: t(`calls.kind.${k}`) })))
 const typed = computed(() => rows.value.map((c) => ({ ...c, name: c.name.trim(), phone: c.phone.trim() })))
 const whole = computed(() => typed.value.every((c) => c.name !== '' && c.phone.length > 1))
 const changed = computed(
@@ -35,9 +35,9 @@ function save(): void {
 
 <template>
   <form v-if="kept" class="calls" @submit.prevent="save">
-    <h2>{{ t('house.calls.title') }}</h2>
-    <p class="quiet small">{{ t('house.calls.how') }}</p>
-    <label for="emergency">{{ t('house.calls.emergency') }}</label>
+    <h2>{{ t('calls.title') }}</h2>
+    <p class="quiet small">{{ t('calls.how') }}</p>
+    <label for="emergency">{{ t('calls.emergency') }}</label>
     <n-input
       v-model:value="emergency"
       :disabled="!may"
@@ -52,40 +52,35 @@ function save(): void {
         :key="i"
         :may="may"
         columns="190px 1fr 190px"
-        :remove="t('house.calls.remove', { name: c.name })"
+        :remove="t('calls.remove', { name: c.name })"
         @remove="rows.splice(i, 1)"
       >
-        <n-select
-          v-model:value="c.kind"
-          :options="kinds"
-          :disabled="!may"
-          :aria-label="t('house.calls.who')"
-        />
+        <n-select v-model:value="c.kind" :options="kinds" :disabled="!may" :aria-label="t('calls.who')" />
         <n-input
           v-model:value="c.name"
           :disabled="!may"
-          :placeholder="t('house.calls.name')"
-          :input-props="{ 'aria-label': t('house.calls.name') }"
+          :placeholder="t('calls.name')"
+          :input-props="{ 'aria-label': t('calls.name') }"
           maxlength="80"
         />
         <n-input
           v-model:value="c.phone"
           :disabled="!may"
-          :placeholder="t('house.calls.phone')"
-          :input-props="{ 'aria-label': t('house.calls.phone'), inputmode: 'tel' }"
+          :placeholder="t('calls.phone')"
+          :input-props="{ 'aria-label': t('calls.phone'), inputmode: 'tel' }"
           maxlength="40"
         />
       </draft-row>
     </ul>
     <div v-if="may" class="acts">
       <n-button size="large" @click="rows.push({ kind: 'technician', name: '', phone: '' })">{{
-        t('house.calls.add')
+        t('calls.add')
       }}</n-button>
       <template v-if="changed">
         <n-button type="primary" size="large" attr-type="submit" :disabled="!whole">{{
           t('common.save')
         }}</n-button>
-        <p v-if="!whole" class="fault" role="alert">{{ t('house.calls.incomplete') }}</p>
+        <p v-if="!whole" class="fault" role="alert">{{ t('calls.incomplete') }}</p>
       </template>
     </div>
   </form>

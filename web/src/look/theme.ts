@@ -1,9 +1,53 @@
 import { usePreferredDark, useStorage } from '@vueuse/core'
-import { darkTheme, type GlobalThemeOverrides } from 'naive-ui'
+import {
+  autoCompleteDark,
+  buttonDark,
+  cardDark,
+  checkboxDark,
+  commonDark,
+  createTheme,
+  dialogDark,
+  emptyDark,
+  inputDark,
+  inputNumberDark,
+  messageDark,
+  modalDark,
+  popoverDark,
+  progressDark,
+  scrollbarDark,
+  selectDark,
+  switchDark,
+  tagDark,
+  type GlobalTheme,
+  type GlobalThemeOverrides,
+} from 'naive-ui'
 import { computed, watchEffect } from 'vue'
 import { dark, light, type Palette } from './palette.ts'
 
 const font = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif"
+
+/** The kit's dark theme of the pieces that are used here: its own has all that there are, and a place would wait for them. */
+const darkTheme: GlobalTheme = {
+  ...createTheme('dark', [
+    autoCompleteDark,
+    buttonDark,
+    cardDark,
+    checkboxDark,
+    dialogDark,
+    emptyDark,
+    inputDark,
+    inputNumberDark,
+    messageDark,
+    modalDark,
+    popoverDark,
+    progressDark,
+    scrollbarDark,
+    selectDark,
+    switchDark,
+    tagDark,
+  ]),
+  common: commonDark,
+}
 
 /** The component kit, dressed in the application's own look. */
 function overridesFor(p: Palette): GlobalThemeOverrides {

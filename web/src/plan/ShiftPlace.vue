@@ -11,21 +11,23 @@ import { useProcedures } from '../site/procedures.ts'
 import { useStartRun } from '../procedure/start.ts'
 import { useSession } from '../rights/session.ts'
 import PlanHead from './PlanHead.vue'
-import PlanRisk from './PlanRisk.vue'
-import PlanTalk from './PlanTalk.vue'
-import ShiftPlan from './ShiftPlan.vue'
 import { usePlanner } from './planner.ts'
 import { useSite } from '../site/site.ts'
 import { useDutyInputs } from '../warewash/duty-inputs.ts'
 import { now } from '../wire/clock.ts'
 import BathsDue from '../duty/BathsDue.vue'
 import DueList from '../duty/DueList.vue'
-import EveningSheet from '../duty/EveningSheet.vue'
-import FollowUps from '../duty/FollowUps.vue'
-import OpenCases from '../duty/OpenCases.vue'
-import OutOfService from '../procedure/OutOfService.vue'
 import RunningNow from '../procedure/RunningNow.vue'
 import { sheetOf } from '../duty/sheet.ts'
+import { later } from '../pieces/later.ts'
+
+const PlanRisk = later(() => import('./PlanRisk.vue'))
+const PlanTalk = later(() => import('./PlanTalk.vue'))
+const ShiftPlan = later(() => import('./ShiftPlan.vue'))
+const EveningSheet = later(() => import('../duty/EveningSheet.vue'))
+const FollowUps = later(() => import('../duty/FollowUps.vue'))
+const OpenCases = later(() => import('../duty/OpenCases.vue'))
+const OutOfService = later(() => import('../procedure/OutOfService.vue'))
 
 const site = useSite()
 const session = useSession()

@@ -13,14 +13,14 @@ const contacts = computed(() => set.value?.contacts ?? [])
 
 <template>
   <div class="call">
-    <h2>{{ t('house.calls.call') }}</h2>
+    <h2>{{ t('calls.call') }}</h2>
     <p v-for="c in contacts" :key="c.kind + c.phone">
-      {{ t(`house.calls.kind.${c.kind}`) }}: {{ c.name }}
+      {{ t(`calls.kind.${c.kind}`) }}: {{ c.name }}
       <a :href="`tel:${c.phone.replaceAll(' ', '')}`">{{ c.phone }}</a>
     </p>
-    <p v-if="contacts.length === 0" class="quiet">{{ t('house.calls.none') }}</p>
+    <p v-if="contacts.length === 0" class="quiet">{{ t('calls.none') }}</p>
     <p v-if="set?.emergencyNumber">
-      {{ t('house.calls.emergency') }}
+      {{ t('calls.emergency') }}
       <a :href="`tel:${set.emergencyNumber.replaceAll(' ', '')}`">{{ set.emergencyNumber }}</a>
     </p>
   </div>

@@ -8,11 +8,11 @@ const staysMs = 7 * 86_400_000
 const mostTaken = 400
 const retryMs = 5000
 
-const photosKept = async (): Promise<KeptPhoto[]> => (await (await tabletStore())?.photos.toArray()) ?? []
+const photosKept = async (): Promise<KeptPhoto[]> => (await (await tabletStore())?.photos.all()) ?? []
 const isTaken = (p: KeptPhoto) => p.takenAt !== undefined && p.takenAt !== null
 
 export const keepPhoto = async (one: KeptPhoto): Promise<void> =>
-  void (await (await tabletStore())?.photos.put(one))
+  void (await (await tabletStore())?.photos.put([one]))
 
 let sending = false
 
@@ -31,9 +31,9 @@ export async function sendPhotos(): Promise<void> {
         headers: { 'content-type': 'image/jpeg', 'tadka-acting': actingNow() },
         body: blob,
       })
-      if (answer.status === 400) await photos?.delete(sha256)
+      if (answer.status === 400) await photos?.remove([sha256])
       else if (!answer.ok) throw new Error('not taken yet')
-      else await photos?.update(sha256, { takenAt: ownClock() })
+      else await photos?.change(new Map([[sha256, { takenAt: ownClock() }]]))
     }
   } catch {
     setTimeout(() => void sendPhotos(), retryMs)
@@ -52,13 +52,13 @@ export async function forgetOldPhotos(now: number): Promise<void> {
     ({ sha256, takenAt }, i, { length }) =>
       (!named.has(sha256) && (takenAt ?? 0) <= now - staysMs) || i < length - mostTaken,
   )
-  await (await tabletStore())?.photos.bulkDelete(old.map((p) => p.sha256))
+  await (await tabletStore())?.photos.remove(old.map((p) => p.sha256))
 }
 
 /** Sends once more all that this tablet still has: the server does not have them any longer. */
 export async function sendPhotosAgain(): Promise<void> {
   const store = await tabletStore()
   const taken = (await photosKept()).filter(isTaken)
-  await store?.photos.bulkUpdate(taken.map(({ sha256 }) => ({ key: sha256, changes: { takenAt: null } })))
+  await store?.photos.change(new Map(taken.map(({ sha256 }) => [sha256, { takenAt: null }])))
   void sendPhotos()
 }

@@ -29,11 +29,7 @@ export function makeKeeper(held: () => { readonly site: string | null } & Known)
     changed.clear()
     all = false
     try {
-      await store.atOnce(async () => {
-        if (anew) await store.states.clear()
-        await store.states.bulkPut(rows)
-        await store.upTo.put({ key: 'states', site, seq })
-      })
+      await store.keepStates(rows, { key: 'states', site, seq }, anew)
     } catch {
       // Tried again with the next change; the server has them.
     }
@@ -57,11 +53,13 @@ export function makeKeeper(held: () => { readonly site: string | null } & Known)
 /** What is kept of a site; null where nothing is. */
 export async function readKeptStates(site: string): Promise<Known | null> {
   try {
-    const store = await tabletStore()
-    const upTo = await store?.upTo.get('states')
-    if (!store || upTo?.site !== site) return null
-    const rows = await store.states.toArray()
-    return { seq: upTo.seq, states: new Map(rows.map((r) => [r.name, { state: r.state, last: r.last }])) }
+    const kept = await (await tabletStore())?.states()
+    const upTo = kept?.upTo
+    if (!kept || upTo?.site !== site) return null
+    return {
+      seq: upTo.seq,
+      states: new Map(kept.rows.map((r) => [r.name, { state: r.state, last: r.last }])),
+    }
   } catch {
     return null
   }

@@ -1,6 +1,6 @@
 import type { AnyDraft, FoldKey } from '@tadka/core/stream'
 import type { RefusalWire } from '@tadka/core/refusal'
-import type { Table } from 'dexie'
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 
 export interface Provenance {
   readonly pass: string | null
@@ -44,36 +44,92 @@ export interface KeptUpTo {
   readonly seq: number
 }
 
+/** The rows of one kind, each under its key. */
+export interface Rows<T> {
+  readonly all: () => Promise<T[]>
+  /** All of them, or none. */
+  readonly put: (rows: readonly T[]) => Promise<void>
+  readonly remove: (keys: readonly string[]) => Promise<void>
+  /** Changes those of these that are still there. */
+  readonly change: (changes: ReadonlyMap<string, Partial<T>>) => Promise<void>
+}
+
 export interface TabletStore {
-  readonly outbox: Table<Kept, string>
-  readonly photos: Table<KeptPhoto, string>
-  readonly states: Table<KeptState, string>
-  readonly upTo: Table<KeptUpTo, string>
-  /** All of it, or nothing. */
-  readonly atOnce: (work: () => Promise<unknown>) => Promise<unknown>
+  readonly outbox: Rows<Kept>
+  readonly photos: Rows<KeptPhoto>
+  readonly states: () => Promise<{ readonly upTo: KeptUpTo | undefined; readonly rows: KeptState[] }>
+  /** Keeps these states and how far they go, all of it or nothing. @param anew whether those kept before are forgotten. */
+  readonly keepStates: (rows: readonly KeptState[], upTo: KeptUpTo, anew: boolean) => Promise<void>
+}
+
+type Db = IDBPDatabase<Schema>
+interface Schema extends DBSchema {
+  outbox: { key: string; value: Kept }
+  photos: { key: string; value: KeptPhoto }
+  states: { key: string; value: KeptState }
+  upTo: { key: string; value: KeptUpTo }
+}
+const keyPaths = { outbox: 'id', photos: 'sha256', states: 'name', upTo: 'key' } as const
+/** Tablets have a store of version 30 from before. */
+const version = 40
+
+function rowsOf<Name extends 'outbox' | 'photos'>(db: Db, name: Name): Rows<Schema[Name]['value']> {
+  return {
+    all: () => db.getAll(name),
+    put: async (rows) => {
+      const tx = db.transaction(name, 'readwrite')
+      await Promise.all([...rows.map((row) => tx.store.put(row)), tx.done])
+    },
+    remove: async (keys) => {
+      const tx = db.transaction(name, 'readwrite')
+      await Promise.all([...keys.map((key) => tx.store.delete(key)), tx.done])
+    },
+    change: async (changes) => {
+      const tx = db.transaction(name, 'readwrite')
+      const one = async (key: string, changed: Partial<Schema[Name]['value']>) => {
+        const row = await tx.store.get(key)
+        if (row) await tx.store.put({ ...row, ...changed })
+      }
+      await Promise.all([...[...changes].map(([key, changed]) => one(key, changed)), tx.done])
+    },
+  }
+}
+
+async function opened(): Promise<TabletStore> {
+  const db = await openDB<Schema>('tadka', version, {
+    upgrade(made) {
+      for (const [name, keyPath] of Object.entries(keyPaths))
+        if (!made.objectStoreNames.contains(name as keyof typeof keyPaths))
+          made.createObjectStore(name as keyof typeof keyPaths, { keyPath })
+    },
+    // Another tab has a newer version of the application: it is not kept waiting.
+    blocking: () => db.close(),
+  })
+  return {
+    outbox: rowsOf(db, 'outbox'),
+    photos: rowsOf(db, 'photos'),
+    states: async () => {
+      const tx = db.transaction(['states', 'upTo'])
+      const [upTo, rows] = await Promise.all([
+        tx.objectStore('upTo').get('states'),
+        tx.objectStore('states').getAll(),
+      ])
+      return { upTo, rows }
+    },
+    keepStates: async (rows, upTo, anew) => {
+      const tx = db.transaction(['states', 'upTo'], 'readwrite')
+      const states = tx.objectStore('states')
+      const writing: Promise<unknown>[] = anew ? [states.clear()] : []
+      writing.push(...rows.map((row) => states.put(row)), tx.objectStore('upTo').put(upTo), tx.done)
+      await Promise.all(writing)
+    },
+  }
 }
 
 let store: Promise<TabletStore | null> | null = null
 
 /** The tablet's own store, opened once; null where the browser has none (then drafts live only in memory). */
 export function tabletStore(): Promise<TabletStore | null> {
-  store ??= import('dexie')
-    .then(async ({ Dexie }) => {
-      const db = new Dexie('tadka')
-      db.version(1).stores({ outbox: 'id, order' })
-      db.version(2).stores({ outbox: 'id, order', photos: 'sha256' })
-      db.version(3).stores({ outbox: 'id, order', photos: 'sha256', states: 'name', upTo: 'key' })
-      await db.open()
-      const states = db.table<KeptState, string>('states')
-      const upTo = db.table<KeptUpTo, string>('upTo')
-      return {
-        outbox: db.table<Kept, string>('outbox'),
-        photos: db.table<KeptPhoto, string>('photos'),
-        states,
-        upTo,
-        atOnce: (work: () => Promise<unknown>) => db.transaction('rw', states, upTo, work),
-      }
-    })
-    .catch(() => null)
+  store ??= opened().catch(() => null)
   return store
 }

@@ -1,4 +1,4 @@
-import { brokenRules, calls } from './house-safety.ts'
+import { brokenRules } from './house-safety.ts'
 import { houseDay } from './house-day.ts'
 import { instrument } from './house-instrument.ts'
 import { label } from './house-label.ts'
@@ -124,7 +124,6 @@ export const house = {
     cycles: 'Cycle counter, last read {n}',
   },
   countLower: 'The last reading was {n}.',
-  calls,
   contactShort: {
     code: '{step}: {minutes} is too short. The food code asks for {least} or more.',
     label: '{step}: {minutes} is too short. The label of {product} asks for {least} or more.',
