@@ -11,5 +11,4 @@ export function report(figure: Figure): void {
   console.log(JSON.stringify({ ...figure, value: Number(figure.value.toPrecision(4)) }))
 }
 
-export const median = (values: readonly number[]): number =>
-  values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)] ?? Number.NaN
+export { median } from 'simple-statistics'

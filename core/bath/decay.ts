@@ -1,3 +1,4 @@
+import { errorFunction } from 'simple-statistics'
 /** A strip or kit reading of a bath: hours since it was mixed, and between which ppm it lies; no end where the strip's last block matched. */
 export interface BathRead {
   readonly hours: number
@@ -108,12 +109,5 @@ function likelihood(start: number, loss: number, reads: readonly BathRead[]): nu
   return product
 }
 
-/** The standard normal's distribution. Source: Abramowitz and Stegun, 7.1.26, to 1.5e-7. */
-function normal(z: number): number {
-  const x = Math.abs(z) / Math.SQRT2
-  const t = 1 / (1 + 0.3275911 * x)
-  const poly =
-    t * (0.254829592 + t * (-0.284496736 + t * (1.421413741 + t * (-1.453152027 + t * 1.061405429))))
-  const erf = 1 - poly * Math.exp(-x * x)
-  return z >= 0 ? (1 + erf) / 2 : (1 - erf) / 2
-}
+/** The standard normal's distribution. */
+const normal = (z: number): number => (1 + errorFunction(z / Math.SQRT2)) / 2

@@ -1,3 +1,4 @@
+import { median } from 'simple-statistics'
 import { handsOn } from './segments.ts'
 import type { Procedure } from './language.ts'
 import { outline } from './outline.ts'
@@ -64,11 +65,11 @@ export function learnedMinutes(
     const step = steps.get(id)
     if (!step) continue
     const estimate = handsOn(step, parameters)
-    const all = estimate + weightOf(own) * (median(own) - estimate)
+    const all = estimate + weightOf(own) * (middleOf(own) - estimate)
     site[id] = whole(all)
     for (const [person, theirs] of grouped(own, (t) => t.by)) {
       if (theirs.length < enoughRuns) continue
-      const minutes = whole(all + weightOf(theirs) * (median(theirs) - median(own)))
+      const minutes = whole(all + weightOf(theirs) * (middleOf(theirs) - middleOf(own)))
       if (minutes !== site[id]) people[person] = { ...people[person], [id]: minutes }
     }
   }
@@ -81,13 +82,7 @@ type Taken = readonly { readonly minutes: number }[]
 
 const weightOf = (taken: Taken): number => taken.length / (taken.length + halfWeight)
 
-function median(taken: Taken): number {
-  const sorted = taken.map((t) => t.minutes).toSorted((a, b) => a - b)
-  return (
-    (sorted[Math.floor((sorted.length - 1) / 2)] ?? 0) / 2 +
-    (sorted[Math.ceil((sorted.length - 1) / 2)] ?? 0) / 2
-  )
-}
+const middleOf = (taken: Taken): number => median(taken.map((t) => t.minutes))
 
 function grouped<T>(all: readonly T[], key: (one: T) => string): Map<string, T[]> {
   const groups = new Map<string, T[]>()

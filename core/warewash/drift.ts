@@ -1,3 +1,5 @@
+import { median, medianSorted } from 'simple-statistics'
+
 /** One point of a trend: days (any origin), and what was read. */
 export interface TrendPoint {
   readonly day: number
@@ -34,7 +36,7 @@ export function trendOf(points: readonly TrendPoint[]): Trend | null {
       if (a.day !== b.day) slopes.push((b.value - a.value) / (b.day - a.day))
     }
   slopes.sort((a, b) => a - b)
-  const slope = middle(slopes)
+  const slope = medianSorted(slopes)
   const n = points.length
   const spread = z90 * Math.sqrt((n * (n - 1) * (2 * n + 5)) / 18)
   const at = (rank: number) => slopes[Math.min(slopes.length - 1, Math.max(0, Math.round(rank)))] as number
@@ -43,15 +45,9 @@ export function trendOf(points: readonly TrendPoint[]): Trend | null {
     slope,
     slopeLow: at((slopes.length - spread) / 2 - 1),
     slopeHigh: at((slopes.length + spread) / 2),
-    now: middle(points.map((p) => p.value + slope * (lastDay - p.day)).sort((a, b) => a - b)),
+    now: median(points.map((p) => p.value + slope * (lastDay - p.day))),
     lastDay,
   }
-}
-
-const middle = (sorted: readonly number[]): number => {
-  const half = sorted.length >> 1
-  const high = sorted[half] ?? 0
-  return sorted.length % 2 === 1 ? high : (high + (sorted[half - 1] ?? high)) / 2
 }
 
 /** When a trend reaches a limit: days of the same origin; `latest` is null where it may never. */

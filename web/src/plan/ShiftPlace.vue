@@ -14,7 +14,7 @@ import PlanHead from './PlanHead.vue'
 import { usePlanner } from './planner.ts'
 import { useSite } from '../site/site.ts'
 import { useDutyInputs } from '../warewash/duty-inputs.ts'
-import { now } from '../wire/clock.ts'
+import { now, nowByMinute } from '../wire/clock.ts'
 import BathsDue from '../duty/BathsDue.vue'
 import DueList from '../duty/DueList.vue'
 import RunningNow from '../procedure/RunningNow.vue'
@@ -42,20 +42,24 @@ const soonMs = 8 * 3_600_000
 const set = computed(() => (site.set && 'hours' in site.set ? (site.set as SiteSet) : null))
 const { stations, predictions } = useDutyInputs()
 const runs = computed(() => site.all('run'))
-const due = computed(() => (set.value ? dueList(set.value, stations.value, now(), predictions.value) : []))
+const due = computed(() =>
+  set.value ? dueList(set.value, stations.value, nowByMinute(), predictions.value) : [],
+)
 /** What comes later than the sheet reaches stands in the weeks ahead. */
-const soon = computed(() => due.value.filter((d) => d.risk !== 'ahead' || d.earliest < now() + soonMs))
+const soon = computed(() =>
+  due.value.filter((d) => d.risk !== 'ahead' || d.earliest < nowByMinute() + soonMs),
+)
 const sheet = computed(() =>
-  set.value ? sheetOf(set.value, stations.value, due.value, runs.value, now()) : null,
+  set.value ? sheetOf(set.value, stations.value, due.value, runs.value, nowByMinute()) : null,
 )
 const cases = computed(() => site.all('case').filter((c) => c.status === 'open'))
 const asked = computed(() => stations.value.filter((s) => s.followUps.length > 0))
 const running = computed(() => runs.value.filter((r) => r.status === 'running' || r.status === 'parked'))
 const title = computed(() => {
   // Two hours after a close its work is over: what is shown is the day to come.
-  const day = set.value && tradingDayAt(set.value, now(), 120)
-  if (!day) return t('shift.closedToday', { day: longDay(now()) })
-  const opening = now() < day.opens + 3_600_000
+  const day = set.value && tradingDayAt(set.value, nowByMinute(), 120)
+  if (!day) return t('shift.closedToday', { day: longDay(nowByMinute()) })
+  const opening = nowByMinute() < day.opens + 3_600_000
   return t(opening ? 'shift.open' : 'shift.close', { day: longDay(day.opens) })
 })
 

@@ -8,7 +8,7 @@ import { useSite } from '../site/site.ts'
 import { useSession } from '../rights/session.ts'
 import { ask } from '../wire/api.ts'
 import { useDutyInputs } from '../warewash/duty-inputs.ts'
-import { now } from '../wire/clock.ts'
+import { now, nowByMinute } from '../wire/clock.ts'
 
 /** Two hours after a close its work is over: what is planned is the day to come. */
 const afterClose = 120
@@ -39,7 +39,7 @@ export function useShiftInput() {
   const counted = useDutyInputs()
   if (session.site) learning = learn(session.site)
   const set = computed(() => (site.set && 'hours' in site.set ? (site.set as SiteSet) : null))
-  const day = computed(() => (set.value ? (tradingDayAt(set.value, now(), afterClose)?.date ?? null) : null))
+  const day = computed(() => (set.value ? (tradingDayAt(set.value, nowByMinute(), afterClose)?.date ?? null) : null))
   const roster = computed((): RosterSet | null => {
     const found = day.value === null ? null : site.one('roster', day.value)
     return found && 'shifts' in found ? (found as unknown as RosterSet) : null

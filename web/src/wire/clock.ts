@@ -1,7 +1,7 @@
 import { instant, type Instant } from '@tadka/core/quantity'
 import { clockHeard, learnClock, offsetTaken, type ClockSample } from '@tadka/core/stream'
 import { useIntervalFn, useStorage } from '@vueuse/core'
-import { readonly, ref } from 'vue'
+import { computed, readonly, ref } from 'vue'
 
 /** Where this page's clock began: the wall clock then. From there on it runs by itself, and nobody can set it. */
 const began = Date.now() - performance.now()
@@ -45,6 +45,14 @@ export const knownOffset = (): number | null => (everHeard.value ? offset.value 
 
 /** The time by the server's clock, milliseconds UTC; reactive, twice a second. */
 export const now = (): Instant => instant(tick.value + offset.value)
+
+const minute = computed(() => Math.floor((tick.value + offset.value) / 60_000))
+
+/** The same; reactive, once a minute: for what is worked out from much and told in minutes. */
+export function nowByMinute(): Instant {
+  void minute.value
+  return rightNow()
+}
 
 /** The time by the server's clock at this very moment. */
 export const rightNow = (): Instant => instant(ownClock() + offset.value)
