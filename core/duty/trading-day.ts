@@ -17,11 +17,17 @@ export function instantAt(date: string, time: LocalTime, timeZone: string): Inst
   return instant(at.epochMilliseconds)
 }
 
-/** The date in the site's zone at an instant. */
+/**
+ * The date in the site's zone at an instant.
+ * @example dateAt(instant(Date.UTC(2026, 10, 26, 23, 30)), 'Europe/Berlin') // '2026-11-27'
+ */
 export const dateAt = (at: Instant, timeZone: string): string =>
   Temporal.Instant.fromEpochMilliseconds(at).toZonedDateTimeISO(timeZone).toPlainDate().toString()
 
-/** The date `days` later (or earlier, below zero). */
+/**
+ * The date `days` later (or earlier, below zero).
+ * @example dateAfter('2026-12-30', 3) // '2027-01-02'
+ */
 export const dateAfter = (date: string, days: number): string =>
   Temporal.PlainDate.from(date).add({ days }).toString()
 

@@ -36,6 +36,7 @@ export function tendingOf(
 /**
  * The order in which fasteners in a ring are drawn up crosswise: each one opposite the last, or nearly.
  * Returns the places, 0 at the top and clockwise, in their order. Common practice, no source. Example: 4 is 0, 2, 1, 3.
+ * @example crosswise(4) // [0, 2, 1, 3]
  */
 export function crosswise(count: number): number[] {
   const half = Math.ceil(count / 2)

@@ -19,6 +19,9 @@ export const mayOverride = (step: Timed): boolean => mustLast(step) && waitKindO
  * ISO 13732-1. From memory: nothing but going on before a cooling time is over rests on it.
  */
 export const coolEnoughCelsius = 43
+/**
+ * @example isCoolEnough(40) // true
+ */
 export const isCoolEnough = (celsius: number): boolean => celsius <= coolEnoughCelsius
 
 /**

@@ -26,44 +26,72 @@ const millilitresIn = {
 export type VolumeUnit = keyof typeof millilitresIn
 export const volumeUnits = Object.keys(millilitresIn) as VolumeUnit[]
 
-/** @param value in `unit`; returns millilitres. Throws `negative_quantity`, `not_a_number`. */
+/**
+ * @param value in `unit`; returns millilitres. Throws `negative_quantity`, `not_a_number`.
+ * @example volumeFrom(1, 'gal') // 3785
+ */
 export const volumeFrom = (value: number, unit: VolumeUnit): Millilitres =>
   millilitres(value * millilitresIn[unit])
 
-/** @param volume millilitres; returns the number in `unit`, not rounded. */
+/**
+ * @param volume millilitres; returns the number in `unit`, not rounded.
+ * @example volumeIn(millilitres(946), 'qt') // 1
+ */
 export const volumeIn = (volume: Millilitres, unit: VolumeUnit): number => volume / millilitresIn[unit]
 
-/** @param value °F; returns °C, exact. */
+/**
+ * @param value °F; returns °C, exact.
+ * @example toCelsius(fahrenheit(212)) // 100
+ */
 export const toCelsius = (value: Fahrenheit): Celsius => celsius(((value - 32) * 5) / 9)
-/** @param value °C; returns °F, exact. */
+/**
+ * @param value °C; returns °F, exact.
+ * @example toFahrenheit(celsius(82)) // 179.6
+ */
 export const toFahrenheit = (value: Celsius): Fahrenheit => fahrenheit((value * 9) / 5 + 32)
 
 /** 1 psi is 6.894 757 kPa. Source: NIST SP 811, appendix B. */
 const kPaInPsi = 6.894757
-/** @param value psi; returns kPa. */
+/**
+ * @param value psi; returns kPa.
+ * @example toKPa(20) // 137.9
+ */
 export const toKPa = (value: number): number => value * kPaInPsi
-/** @param value kPa; returns psi. */
+/**
+ * @param value kPa; returns psi.
+ * @example toPsi(138) // 20.02
+ */
 export const toPsi = (value: number): number => value / kPaInPsi
 
 /** A grain is 64.798 91 mg. Source: NIST Handbook 44, appendix C. */
 const milligramsInGrain = 64.79891
-/** Hardness as grains to a US gallon. @param hardness mg/L as CaCO3. */
+/**
+ * Hardness as grains to a US gallon. @param hardness mg/L as CaCO3.
+ * @example toGrains(171.2) // 10
+ */
 export const toGrains = (hardness: number): number =>
   (hardness * millilitresIn.gal) / 1000 / milligramsInGrain
 
-/** @param percent % weight in volume (g per 100 mL); returns mg/L. */
+/**
+ * @param percent % weight in volume (g per 100 mL); returns mg/L.
+ * @example ppmFromPercentWv(10) // 100000
+ */
 export const ppmFromPercentWv = (percent: number): Ppm => ppm(percent * 10_000)
 
 /**
  * @param percent % weight in weight; @param density kg/L of the concentrate; returns mg/L.
  * Throws `negative_quantity`.
+ * @example ppmFromPercentWw(10, 1.2) // 120000
  */
 export const ppmFromPercentWw = (percent: number, density: number): Ppm => ppm(percent * 10_000 * density)
 
 /** Mass of available chlorine in a mass of sodium hypochlorite: Cl2 70.906 / NaOCl 74.44. */
 const availableChlorineInHypochlorite = 70.906 / 74.44
 
-/** @param hypochlorite mg/L as NaOCl; returns mg/L as available chlorine. */
+/**
+ * @param hypochlorite mg/L as NaOCl; returns mg/L as available chlorine.
+ * @example availableChlorine(ppm(100)) // 95.25
+ */
 export const availableChlorine = (hypochlorite: Ppm): Ppm =>
   ppm(hypochlorite * availableChlorineInHypochlorite)
 

@@ -6,14 +6,26 @@ export interface Interval {
   readonly hi: number | null
 }
 
-/** Returns the closed interval from `lo` to `hi`. Throws `empty_interval` where `lo` lies above `hi`. */
+/**
+ * Returns the closed interval from `lo` to `hi`. Throws `empty_interval` where `lo` lies above `hi`.
+ * @example interval(150, 400) // { lo: 150, hi: 400 }
+ */
 export function interval(lo: number | null, hi: number | null): Interval {
   if (lo !== null && hi !== null && lo > hi) throw new Refusal('empty_interval', { lo, hi })
   return { lo, hi }
 }
 
+/**
+ * @example point(200) // { lo: 200, hi: 200 }
+ */
 export const point = (value: number): Interval => ({ lo: value, hi: value })
+/**
+ * @example atLeast(82) // { lo: 82, hi: null }
+ */
 export const atLeast = (lo: number): Interval => ({ lo, hi: null })
+/**
+ * @example atMost(5) // { lo: null, hi: 5 }
+ */
 export const atMost = (hi: number): Interval => ({ lo: null, hi })
 
 const low = (i: Interval) => i.lo ?? -Infinity

@@ -25,7 +25,10 @@ export const catalogue = {
     'too-large',
     'This shift is too large to be planned here. Send fewer runs or fewer iterations.',
   ),
-  work_too_long: entry('too-large', 'This took too long and was stopped. Ask for less at a time, or try again.'),
+  work_too_long: entry(
+    'too-large',
+    'This took too long and was stopped. Ask for less at a time, or try again.',
+  ),
   busy: entry('too-often', 'Too much is being worked out at once. Try again in a minute.'),
 
   // quantities

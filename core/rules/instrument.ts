@@ -82,6 +82,7 @@ export interface IcePoint {
  * A thermometer in melting ice, which is 0 °C (32 °F): within what the code asks of food thermometers, the finer of its
  * two accuracies, so that a probe may serve for both. Source: FDA Food Code 2022, 4-203.11; the ice point by definition
  * of the Celsius scale at atmospheric pressure.
+ * @example icePoint(0.4, '°C') // { off: 0.4, verdict: 'in' }
  */
 export function icePoint(read: number, unit: '°C' | '°F'): IcePoint {
   const off = read - (unit === '°C' ? 0 : 32)

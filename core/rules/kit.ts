@@ -5,6 +5,7 @@ import { matching, type Strip } from './instrument.ts'
 /**
  * A titration kit: drops counted times ppm a drop, half a drop either way.
  * @param drops whole drops, zero or more; @param perDrop ppm. Throws `not_a_number`, `negative_quantity`. Common practice, no source.
+ * @example titrationReading(4, 50) // { lo: 175, hi: 225 }
  */
 export function titrationReading(drops: number, perDrop: number): Interval {
   if (!Number.isInteger(drops) || !Number.isFinite(perDrop))

@@ -15,13 +15,17 @@ const pairs = pairsIn(limits)
 /**
  * A limit as it is written on a site: where the code pairs the figure with one in °F, the code's own, else converted.
  * @param at °C.
+ * @example showLimit(82, 'us') // { value: '180', unit: '°F' }
  */
 export function showLimit(at: number, system: UnitSystem): Shown {
   const pair = pairs.find((p) => p.c === at)
   return system === 'us' && pair ? { value: decimals(pair.f, 0), unit: '°F' } : showTemperature(at, system)
 }
 
-/** A rinse pressure's limit as it is written on a site, in the code's own pairs. @param at kPa. */
+/**
+ * A rinse pressure's limit as it is written on a site, in the code's own pairs. @param at kPa.
+ * @example showPressureLimit(35, 'us') // { value: '5', unit: 'psi' }
+ */
 export function showPressureLimit(at: number, system: UnitSystem): Shown {
   const { kPa, psi } = modelCode.dishMachine.pressure
   const paired = at === kPa.lo ? psi.lo : at === kPa.hi ? psi.hi : null

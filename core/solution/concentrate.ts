@@ -15,6 +15,7 @@ const dayMs = 86_400_000
  * Share of its strength that a hypochlorite concentrate of 5 to 6 % has probably kept: about a fifth is lost in a year at
  * 21 °C, twice as fast for each 10 °C more. From memory: for a warning, never for a pass.
  * @param days since it was made or opened; @param warmth °C of the store.
+ * @example hypochloriteKept(365, 21) // 0.8
  */
 export function hypochloriteKept(days: number, warmth: number): number {
   const yearly = 0.8

@@ -22,6 +22,7 @@ export interface StrokeDose {
  * Whole strokes of a pump for a dose.
  * @param perStroke millilitres a stroke, as last calibrated; @param exact millilitres wanted; @param water millilitres;
  * @param stock mg/L. Throws `volume_is_zero`.
+ * @example strokeDose(millilitres(30), millilitres(20), millilitres(10_000), ppm(100_000)) // { strokes: 1, delivered: 30, strength: 299.1 }
  */
 export function strokeDose(
   perStroke: Millilitres,
@@ -35,7 +36,10 @@ export function strokeDose(
   return { strokes, delivered, strength: strengthOf(stock, delivered, water) }
 }
 
-/** How long to hold a timed dispenser. @param perSecond millilitres a second; @param exact millilitres. Throws `volume_is_zero`. */
+/**
+ * How long to hold a timed dispenser. @param perSecond millilitres a second; @param exact millilitres. Throws `volume_is_zero`.
+ * @example flowTime(millilitres(50), millilitres(2000)) // 40
+ */
 export function flowTime(perSecond: Millilitres, exact: Millilitres): Seconds {
   if (perSecond <= 0) throw new Refusal('volume_is_zero', { field: 'flow' })
   return seconds(exact / perSecond)

@@ -41,6 +41,7 @@ function concentrateShare(supply: Exclude<LiquidSupply, { kind: 'strength' }>): 
 /**
  * The strength that a pour gives.
  * @param stock mg/L; @param concentrate millilitres poured; @param water millilitres of water beside it. Returns mg/L.
+ * @example strengthOf(ppm(100_000), millilitres(10), millilitres(4990)) // 200
  */
 export function strengthOf(stock: Ppm, concentrate: Millilitres, water: Millilitres): Ppm {
   const total = concentrate + water

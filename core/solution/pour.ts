@@ -43,7 +43,10 @@ export function pourWith(
   return { tool, shown, poured, strength, holds }
 }
 
-/** Marks are multiples of the graduation; the division is exact for graduations such as 0.1 that are not so in binary. */
+/**
+ * Marks are multiples of the graduation; the division is exact for graduations such as 0.1 that are not so in binary.
+ * @example nearestMark(33, 5) // 35
+ */
 export function nearestMark(value: number, graduation: number): number {
   return Number((Math.round(value / graduation) * graduation).toPrecision(12))
 }

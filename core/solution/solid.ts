@@ -9,6 +9,7 @@ export type Grams = Quantity<'g'>
  * Returns grams. Throws `not_a_number`, `stock_too_weak`, `target_is_zero`, `volume_is_zero`.
  * Source: WHO/CDC chlorine-solution formula, (% wanted / % in powder) x 1000 = grams a litre.
  * Example: 35 % available chlorine to 0.5 % is 14.3 g/L.
+ * @example powderDose(0.5, ppm(200), millilitres(10_000)) // 4
  */
 export function powderDose(active: number, target: Ppm, total: Millilitres): Grams {
   if (!Number.isFinite(active)) throw new Refusal('not_a_number', { field: 'active' })
@@ -22,6 +23,7 @@ export function powderDose(active: number, target: Ppm, total: Millilitres): Gra
 /**
  * Powder that the label gives by the litre. @param grams to a litre of solution; @param total millilitres. Returns grams.
  * Throws `volume_is_zero`. Arithmetic.
+ * @example gramsFor(5, millilitres(10_000)) // 50
  */
 export function gramsFor(grams: number, total: Millilitres): Grams {
   if (total <= 0) throw new Refusal('volume_is_zero', { field: 'volume' })

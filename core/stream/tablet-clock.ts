@@ -7,6 +7,7 @@ const longestWayMs = 20_000
  * Server clock minus a tablet's, milliseconds, for all that a batch holds. `receivedAt` (server) and `sentAt` (tablet) differ by
  * it and by the time under way; what the tablet has learned of it from earlier answers, `told`, tells the two apart. Without it a
  * batch that was long under way would seem to have happened later than the one after it, and be folded after it.
+ * @example clockOffsetOf(5_000, 1_000, null) // 4000
  */
 export function clockOffsetOf(receivedAt: number, sentAt: number, told: number | null): number {
   const raw = receivedAt - sentAt
@@ -31,7 +32,10 @@ export function learnClock(known: ClockSample | null, heard: ClockSample): Clock
   return wasSet || heard.within < known.within ? heard : known
 }
 
-/** Of an answer with the server's time that was asked for at `askedAt` and came at `cameAt`, both by the tablet's clock. */
+/**
+ * Of an answer with the server's time that was asked for at `askedAt` and came at `cameAt`, both by the tablet's clock.
+ * @example clockHeard(5_000, 1_000, 1_200) // { offset: 3900, within: 100 }
+ */
 export const clockHeard = (serverTime: number, askedAt: number, cameAt: number): ClockSample => ({
   offset: serverTime - (askedAt + cameAt) / 2,
   within: Math.max(0, cameAt - askedAt) / 2,

@@ -9,6 +9,7 @@ export interface ScaleLoad {
 /**
  * Mineral load since the last delime: hardness times the litres heated. @param hardness mg/L as CaCO3. @param rinseWater mL a rack.
  * @param due grams at which it falls due, from the site's own intervals. Common practice, no source.
+ * @example scaleLoad(200, 3000, 100, 300) // { grams: 60, racksLeft: 400 }
  */
 export function scaleLoad(hardness: number, rinseWater: number, racks: number, due: number): ScaleLoad {
   const each = loadOf(hardness, rinseWater, 1)
@@ -16,7 +17,10 @@ export function scaleLoad(hardness: number, rinseWater: number, racks: number, d
   return { grams, racksLeft: each > 0 ? Math.max(0, Math.ceil((due - grams) / each)) : null }
 }
 
-/** Grams that so many racks bring at this water: the load at which a delime falls due by count. */
+/**
+ * Grams that so many racks bring at this water: the load at which a delime falls due by count.
+ * @example loadOf(200, 3000, 100) // 60
+ */
 export const loadOf = (hardness: number, rinseWater: number, racks: number): number =>
   (hardness * rinseWater * racks) / 1_000_000
 
