@@ -4,26 +4,19 @@ import type { ProductState } from '@tadka/core/house'
 import type { DishState } from '@tadka/core/warewash'
 import { eventGateway, type Reported } from '@tadka/devices'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { openPool, type Pool } from '../db/pool.ts'
 import { siteId } from '../demo/house.ts'
 import { headOf } from '../stream/heads.ts'
 import { stateOf } from '../stream/queries.ts'
-import { ask, signIn, testServer, type TestServer } from './server.ts'
+import { ask, listeningServer, signIn, type TestServer } from './server.ts'
 
 let server: TestServer
-let pool: Pool
 let manager: string
 let url: string
 beforeAll(async () => {
-  server = await testServer(1)
-  pool = openPool(server.appUrl, () => {})
+  ;({ server, url } = await listeningServer())
   manager = await signIn(server.app, 'oriel')
-  url = await server.app.listen({ host: '127.0.0.1', port: 0 })
 })
-afterAll(async () => {
-  await pool.end()
-  await server.close()
-})
+afterAll(() => server.close())
 
 const call = (method: 'GET' | 'POST', path: string, payload?: object) =>
   ask(server, manager, method, path, payload)
@@ -32,7 +25,8 @@ async function enter(body: object): Promise<string> {
   expect(answer.statusCode).toBe(200)
   return (answer.json() as { authorization: string }).authorization
 }
-const state = async <S>(kind: string, id: string) => (await stateOf(pool, siteId, kind, id))?.state as S
+const state = async <S>(kind: string, id: string) =>
+  (await stateOf(server.pool, siteId, kind, id))?.state as S
 const report = (authorization: string, events: readonly Reported[], faults = {}, uptime = 4000) =>
   eventGateway({ url, authorization, boot: 'boot-1' }, faults).report(events, uptime)
 
@@ -56,11 +50,11 @@ describe('an ice machine’s panel', () => {
     const at = (second: number) => server.clock.now - (4000 - second) * 1000
     expect(ice.counts.cycles).toEqual({ total: 702, at: at(3600) })
     expect(ice.signs).toEqual([{ sign: 'clean-light', at: at(1200), by: 'panel-1' }])
-    const { seq } = await headOf(pool, siteId)
+    const { seq } = await headOf(server.pool, siteId)
     // Delivered once more, minutes later.
     server.clock.now += 180_000
     await report(authorization, events)
-    expect((await headOf(pool, siteId)).seq).toBe(seq)
+    expect((await headOf(server.pool, siteId)).seq).toBe(seq)
     const { devices } = (await call('GET', '/devices')).json() as { devices: DeviceView[] }
     expect(devices.find((d) => d.id === 'panel-1')).toMatchObject({
       kind: 'ice-panel',
@@ -95,10 +89,10 @@ describe('a thermometer that reports', () => {
       station: null,
       of: 'thermometer-1',
     })
-    const { seq } = await headOf(pool, siteId)
+    const { seq } = await headOf(server.pool, siteId)
     const read = (at: number, value: number): Reported => ({ what: 'temperature', at, value, unit: '°C' })
     await report(authorization, [read(3990, 3.6), read(3995, 3.8)], { reversed: true })
-    expect((await headOf(pool, siteId)).seq).toBe(seq)
+    expect((await headOf(server.pool, siteId)).seq).toBe(seq)
     const offered = async () =>
       ((await call('GET', '/thermometers')).json() as { readings: ReportedReading[] }).readings
     expect(await offered()).toMatchObject([{ device: 'thermo-1', instrument: 'thermometer-1', unit: '°C' }])
@@ -163,9 +157,9 @@ describe('a device that may not', () => {
       payload: samples,
     })
     expect(streamed.json()).toMatchObject({ code: 'device_unknown' })
-    const { seq } = await headOf(pool, siteId)
+    const { seq } = await headOf(server.pool, siteId)
     await report(authorization, [{ what: 'drawn', at: 1, millilitres: 10 }])
-    expect((await headOf(pool, siteId)).seq).toBe(seq)
+    expect((await headOf(server.pool, siteId)).seq).toBe(seq)
     await call('POST', '/devices/panel-2/end')
     await expect(report(authorization, [{ what: 'cycles', at: 2, total: 1 }])).rejects.toThrow('401')
     const bad = { id: 'meter-2', name: 'Meter', kind: 'dispenser-meter', station: 'galley-dish' }

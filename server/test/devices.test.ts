@@ -1,26 +1,19 @@
 import { deliveryOf, gateway, rackStream, type MachineSample } from '@tadka/devices'
 import type { DishState } from '@tadka/core/warewash'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { openPool, type Pool } from '../db/pool.ts'
 import { siteId } from '../demo/house.ts'
 import { stateOf } from '../stream/queries.ts'
 import { verifySite } from '../record/verify/verify.ts'
-import { ask, draft, newDishMachine, signIn, testServer, type TestServer } from './server.ts'
+import { ask, draft, newDishMachine, listeningServer, signIn, type TestServer } from './server.ts'
 
 let server: TestServer
-let pool: Pool
 let manager: string
 let url: string
 beforeAll(async () => {
-  server = await testServer(1)
-  pool = openPool(server.appUrl, () => {})
+  ;({ server, url } = await listeningServer())
   manager = await signIn(server.app, 'oriel')
-  url = await server.app.listen({ host: '127.0.0.1', port: 0 })
 })
-afterAll(async () => {
-  await pool.end()
-  await server.close()
-})
+afterAll(() => server.close())
 
 const call = (method: 'GET' | 'POST', path: string, cookie: string, payload?: object) =>
   ask(server, cookie, method, path, payload)
@@ -28,7 +21,7 @@ const call = (method: 'GET' | 'POST', path: string, cookie: string, payload?: ob
 /** Enters a station of its own with a device, so that each test begins with nothing. */
 async function newDevice(id: string): Promise<{ station: string; authorization: string }> {
   const station = `dish-${id}`
-  return { station, authorization: await newDishMachine(server, pool, station, id) }
+  return { station, authorization: await newDishMachine(server, station, id) }
 }
 /** The samples of an hour's racks with a door opened mid-cycle somewhere, and half a minute of standing by. */
 function hour(seed = 2): MachineSample[] {
@@ -46,7 +39,8 @@ const sendAll = async (
   const uptime = Math.max(...samples.map((s) => s.at)) + 1
   await gateway({ url, authorization, boot: 'boot-1', batch }, faults).deliver(samples, uptime)
 }
-const dish = async (station: string) => (await stateOf(pool, siteId, 'dish', station))?.state as DishState
+const dish = async (station: string) =>
+  (await stateOf(server.pool, siteId, 'dish', station))?.state as DishState
 const shapeOf = ({ marks, total, since, days }: DishState) => ({
   marks: marks.map(({ at, ending, verdict, rinseLow, washLow, pressureHigh, missing }) => ({
     at,
@@ -72,7 +66,7 @@ describe('what a probe streams', () => {
     expect(new Set(state.marks.filter((m) => m.ending === 'complete').map((m) => m.verdict))).toEqual(
       new Set(['in']),
     )
-    expect(await verifySite(pool, siteId)).toMatchObject({ sound: true })
+    expect(await verifySite(server.pool, siteId)).toMatchObject({ sound: true })
     const mark = state.marks.find((m) => m.ending === 'complete')
     const trace = await call('GET', `/dish/trace/${mark?.key}`, manager)
     const { at, on } = trace.json() as { at: number[]; on: number[] }

@@ -3,27 +3,20 @@ import type { LoggerMapping } from '@tadka/core/logger'
 import type { DishState } from '@tadka/core/warewash'
 import { csvOf, gateway, mappingOf, rackStream, samplesIn } from '@tadka/devices'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { openPool, type Pool } from '../db/pool.ts'
 import { siteId } from '../demo/house.ts'
 import { headOf } from '../stream/heads.ts'
 import { stateOf } from '../stream/queries.ts'
 import { verifySite } from '../record/verify/verify.ts'
-import { ask, draft, newDishMachine, signIn, testServer, type TestServer } from './server.ts'
+import { ask, draft, newDishMachine, listeningServer, signIn, type TestServer } from './server.ts'
 
 let server: TestServer
-let pool: Pool
 let lead: string
 let url: string
 beforeAll(async () => {
-  server = await testServer(1)
-  pool = openPool(server.appUrl, () => {})
+  ;({ server, url } = await listeningServer())
   lead = await signIn(server.app, 'ines')
-  url = await server.app.listen({ host: '127.0.0.1', port: 0 })
 })
-afterAll(async () => {
-  await pool.end()
-  await server.close()
-})
+afterAll(() => server.close())
 
 const call = (method: 'GET' | 'POST', path: string, cookie: string, payload?: object) =>
   ask(server, cookie, method, path, payload)
@@ -36,9 +29,10 @@ const bring = (text: string | Buffer, mapping: LoggerMapping, station = 'galley-
     payload: text,
   })
 const answerOf = (r: { json: () => unknown }) => r.json() as ImportAnswer
-const dish = async (station: string) => (await stateOf(pool, siteId, 'dish', station))?.state as DishState
+const dish = async (station: string) =>
+  (await stateOf(server.pool, siteId, 'dish', station))?.state as DishState
 
-const newMachine = (id: string) => newDishMachine(server, pool, id, `${id}-probe`)
+const newMachine = (id: string) => newDishMachine(server, id, `${id}-probe`)
 function hour(seed: number) {
   const stream = rackStream(seed)
   stream.busy(1770, 30)
@@ -95,16 +89,16 @@ describe('a file of a machine’s signals', () => {
     const first = answerOf(await bring(text, mappingOf(text), 'both'))
     expect(first.imported.cycles?.known).toBeGreaterThan(3)
     const before = await dish('both')
-    const { seq } = await headOf(pool, siteId)
+    const { seq } = await headOf(server.pool, siteId)
     const again = answerOf(await bring(text, mappingOf(text), 'both'))
     expect(again).toMatchObject({ id: first.id, known: true })
     expect(await dish('both')).toEqual(before)
-    expect((await headOf(pool, siteId)).seq).toBe(seq)
+    expect((await headOf(server.pool, siteId)).seq).toBe(seq)
     // The clean stream's count.
     const clean = await newMachine('clean')
     await gateway({ url, authorization: clean, boot: 'boot-1' }).deliver(samples, 1800)
     expect(before.total).toBe((await dish('clean')).total)
-    expect(await verifySite(pool, siteId)).toMatchObject({ sound: true })
+    expect(await verifySite(server.pool, siteId)).toMatchObject({ sound: true })
   })
   it('of long ago does not count towards the water that was changed since', async () => {
     await newMachine('old')
@@ -170,7 +164,7 @@ const owner = async (sql: string, ...values: unknown[]) => {
 
 describe('a file that is bad', () => {
   it('is refused whole with line and reason, and changes nothing', async () => {
-    const { seq } = await headOf(pool, siteId)
+    const { seq } = await headOf(server.pool, siteId)
     const files = await owner('select count(*)::integer as n from logger_file')
     const many = Array.from(
       { length: 60_000 },
@@ -184,7 +178,7 @@ describe('a file that is bad', () => {
     expect(answer.json()).toMatchObject({ code: 'logger_file', details: { line: 60_002, why: 'few-cells' } })
     const future = await bring('t;v\n20.11.2027 10:00;1', ware)
     expect(future.json()).toMatchObject({ details: { why: 'future' } })
-    expect((await headOf(pool, siteId)).seq).toBe(seq)
+    expect((await headOf(server.pool, siteId)).seq).toBe(seq)
     expect(await owner('select count(*)::integer as n from logger_file')).toBe(files)
   })
   it('is no file of somebody who may not, of no station, or read by no mapping', async () => {

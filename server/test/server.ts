@@ -81,6 +81,12 @@ export async function testServer(days = 2, from = evening): Promise<TestServer> 
   }
 }
 
+/** The same, with an address that devices reach it at. */
+export async function listeningServer(days = 1): Promise<{ server: TestServer; url: string }> {
+  const server = await testServer(days)
+  return { server, url: await server.app.listen({ host: '127.0.0.1', port: 0 }) }
+}
+
 /** Makes a tablet of the demo's site; returns the cookie that it holds. */
 export async function enrolTestTablet(owner: pg.Client, id = 'tablet-1'): Promise<string> {
   const sql = `
@@ -125,14 +131,9 @@ export const ask = (
   })
 
 /** Enters a dish machine like the demo's by a name of its own, with a probe; returns what the probe signs in with. */
-export async function newDishMachine(
-  server: TestServer,
-  pool: Pool,
-  station: string,
-  probe: string,
-): Promise<string> {
+export async function newDishMachine(server: TestServer, station: string, probe: string): Promise<string> {
   const cookie = await signIn(server.app, 'oriel')
-  const { plate } = (await stateOf(pool, siteId, 'station', 'galley-dish'))?.state as { plate: object }
+  const { plate } = (await stateOf(server.pool, siteId, 'station', 'galley-dish'))?.state as { plate: object }
   const set = draft(server.clock.now, 'station.set@1', plate, {
     by: 'oriel',
     subject: { kind: 'station', id: station },
