@@ -4,7 +4,7 @@ import { run } from './run.ts'
 import { root } from './paths.ts'
 import { Trouble } from './trouble.ts'
 
-const sources = ['web', 'core', 'contract', 'package-lock.json']
+const sources = ['web', 'words', 'core', 'contract', 'package-lock.json']
 
 function newest(path: string): number {
   const stat = statSync(path)

@@ -145,7 +145,10 @@ async function supervise(
     ...(tls ? { NODE_EXTRA_CA_CERTS: tls.authority ?? tls.cert } : {}),
     ...(tls?.authority ? { TADKA_TLS_AUTHORITY: tls.authority } : {}),
   }
-  const watch = command === 'dev' ? ['--watch-path=server', '--watch-path=core', '--watch-path=contract'] : []
+  const watch =
+    command === 'dev'
+      ? ['--watch-path=server', '--watch-path=core', '--watch-path=contract', '--watch-path=words']
+      : []
   const children = new Set<ChildProcess>()
   let stopping = false
   let greeted = false

@@ -8,8 +8,6 @@ export const followUpProcedure = 'follow-up'
 /** Minutes that one takes. Common practice, no source. */
 const minutes = 15
 
-const titles = { regrease: 'Regrease', replace: 'Replace the part' } as const
-
 /** The key of a follow-up in a plan. */
 export const followUpKey = (station: string, f: Pick<FollowUp, 'run' | 'step'>): string =>
   `${station}/${followUpProcedure}/${f.run}.${f.step}`.slice(0, 200)
@@ -35,7 +33,8 @@ export function followUpRuns(
           people
             .filter((p) => crew[p.id]?.[list].some((x) => x === family || x.startsWith(`${family}.`)))
             .map((p) => p.id)
-        const title = titles[f.outcome]
+        // A code: screens have the words.
+        const title = f.outcome
         return [
           {
             id: followUpKey(station.id, f),

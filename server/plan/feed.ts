@@ -11,6 +11,9 @@ import { latestProcedure, type StationState } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'
 import type { CrewSet, RosterSet, SiteSet } from '@tadka/core/house'
 import type { PlanState } from '@tadka/core/plan'
+import { calendar as words } from '@tadka/words/en/calendar'
+import { run as runWords } from '@tadka/words/en/run'
+import { said } from '@tadka/words/said'
 import { ICalCalendar } from 'ical-generator'
 
 export interface FeedSource {
@@ -37,7 +40,7 @@ const joinMinutes = 20
 export function personFeed(source: FeedSource, now: number): string {
   const { site, person } = source
   const calendar = new ICalCalendar({
-    name: `${site.name}: ${person.name}`,
+    name: said(words.name, { site: site.name, person: person.name }),
     prodId: { company: 'tadka', product: 'shift' },
   })
   const stamp = new Date(now)
@@ -47,7 +50,13 @@ export function personFeed(source: FeedSource, now: number): string {
   for (const roster of source.rosters)
     for (const s of roster.shifts.filter((s) => s.person === person.id && !s.away)) {
       const at = (time: string) => instantAt(roster.day, time, site.timeZone)
-      event(`shift-${roster.day}-${person.id}`, at(s.from), at(s.to), `Shift, ${site.name}`, '')
+      event(
+        `shift-${roster.day}-${person.id}`,
+        at(s.from),
+        at(s.to),
+        said(words.shift, { site: site.name }),
+        '',
+      )
     }
   for (const plan of source.plans)
     for (const w of workIn(plan, person.id))
@@ -56,23 +65,28 @@ export function personFeed(source: FeedSource, now: number): string {
         w.start,
         w.end,
         wordsOf(source.stations, w.run),
-        'As planned; the tablet knows how it goes.',
+        words.asPlanned,
       )
   for (const d of rareDuties(source, now))
     event(
       `duty-${d.station}-${d.procedure}-${d.day}`,
       d.target - 30 * minuteMs,
       d.target,
-      `Due: ${wordsOf(source.stations, `${d.station}/${d.procedure}`)}`,
+      said(words.due, { what: wordsOf(source.stations, `${d.station}/${d.procedure}`) }),
       d.rule,
     )
   return calendar.toString()
 }
 
 function wordsOf(stations: readonly StationState[], run: string): string {
-  const [station = '', procedure = ''] = run.split('/')
-  const name = stations.find((s) => s.id === station)?.plate?.name ?? station
-  return `${name}: ${latestProcedure(procedure)?.name ?? procedure}`
+  const [id = '', procedure = '', of = ''] = run.split('/')
+  const station = stations.find((s) => s.id === id)
+  const asked = station?.followUps.find((f) => of === `${f.run}.${f.step}`)?.outcome
+  const what =
+    asked === 'regrease' || asked === 'replace'
+      ? runWords.choice[asked]
+      : (latestProcedure(procedure)?.name ?? procedure)
+  return said(words.work, { station: station?.plate?.name ?? id, what })
 }
 
 function workIn(plan: PlanState, person: string): { run: string; start: number; end: number }[] {

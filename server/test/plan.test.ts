@@ -1,9 +1,10 @@
 import ical from 'ical.js'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { planViolations, planSearch, type Plan, type PlanProblem } from '@tadka/core/plan'
-import type { Learned } from '@tadka/core/procedure'
+import { planViolations, planSearch, type Plan, type PlanProblem, type PlanState } from '@tadka/core/plan'
+import type { Learned, StationState } from '@tadka/core/procedure'
 import { siteId } from '../demo/house.ts'
 import { FeedSources } from '../plan/feed-source.ts'
+import { personFeed } from '../plan/feed.ts'
 import { draft, signIn, testServer, type TestServer } from './server.ts'
 
 let server: TestServer
@@ -224,5 +225,26 @@ describe('what calendars are made from', () => {
     expect(changed).not.toBe(again)
     expect(changed?.plans.length).toBeGreaterThan(0)
     expect(await sources.of('nowhere', at)).toBeNull()
+  })
+  it('names a repair that an inspection asked for in the words of the screens', async () => {
+    const source = await new FeedSources(server.pool).of(siteId, server.clock.now)
+    const [station] = source?.stations.filter((s) => s.plate !== null) ?? []
+    if (!source || !station?.plate) throw new Error('the demo has machines')
+    const asked = { run: 'run-9', step: 'seal', outcome: 'regrease', part: 'seal', at: 0 }
+    const { crews: _, ...rest } = source
+    const placed = [
+      { run: `${station.id}/follow-up/run-9.seal`, segment: 'do', person: 'bao', start: 0, end: 15 },
+    ]
+    const feed = personFeed(
+      {
+        ...rest,
+        person: { id: 'bao', name: 'Bao' },
+        stations: [{ ...station, followUps: [asked] } as unknown as StationState],
+        plans: [{ id: 'p', inForce: { start: server.clock.now, plan: { placed } } } as unknown as PlanState],
+        crew: null,
+      },
+      server.clock.now,
+    )
+    expect(feed).toContain(`SUMMARY:${station.plate.name}: Regrease it`)
   })
 })

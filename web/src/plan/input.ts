@@ -39,7 +39,9 @@ export function useShiftInput() {
   const counted = useDutyInputs()
   if (session.site) learning = learn(session.site)
   const set = computed(() => (site.set && 'hours' in site.set ? (site.set as SiteSet) : null))
-  const day = computed(() => (set.value ? (tradingDayAt(set.value, nowByMinute(), afterClose)?.date ?? null) : null))
+  const day = computed(() =>
+    set.value ? (tradingDayAt(set.value, nowByMinute(), afterClose)?.date ?? null) : null,
+  )
   const roster = computed((): RosterSet | null => {
     const found = day.value === null ? null : site.one('roster', day.value)
     return found && 'shifts' in found ? (found as unknown as RosterSet) : null

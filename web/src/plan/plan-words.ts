@@ -1,4 +1,5 @@
 import {
+  followUpProcedure,
   latenessOf,
   type Change,
   type Lateness,
@@ -29,8 +30,9 @@ export function usePlanWords() {
   function runName(problem: PlanProblem | null, key: string): string {
     const run = problem?.runs.find((r) => r.id === key)
     const [station = '', procedure = ''] = key.split('/')
+    const title = run?.procedure === followUpProcedure ? t(`run.choice.${run.title}`) : run?.title
     return run
-      ? `${names.station(run.station)}, ${run.title}`
+      ? `${names.station(run.station)}, ${title}`
       : `${names.station(station)}, ${names.procedure(procedure)}`
   }
 

@@ -1,4 +1,6 @@
+import { followUpProcedure } from '@tadka/core/plan'
 import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
 import { useProcedures } from '../site/procedures.ts'
 import { useStepWords } from '../site/step-words.ts'
 import { useSite } from '../site/site.ts'
@@ -11,12 +13,15 @@ export function useLanes() {
   const site = useSite()
   const { latest } = useProcedures()
   const { fill } = useStepWords()
+  const { t } = useI18n()
   return computed(() => {
     const { roster, inForce, look } = planner
     if (!roster) return []
     const shown = look && { plan: look.kept ?? look.best, problem: look.problem }
     const worded = (title: string, station: string, procedure: string) =>
-      fill(title, site.one('station', station)?.plate?.parameters ?? {}, latest(procedure))
+      procedure === followUpProcedure
+        ? t(`run.choice.${title}`)
+        : fill(title, site.one('station', station)?.plate?.parameters ?? {}, latest(procedure))
     return lanesOf(roster, inForce, shown, site.all('run'), site.all('station'), worded)
   })
 }

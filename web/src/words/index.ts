@@ -1,12 +1,12 @@
 import { createI18n } from 'vue-i18n'
-import { bench } from './en/bench.ts'
-import { calls } from './en/calls.ts'
-import { common } from './en/common.ts'
-import { log } from './en/log.ts'
-import { people } from './en/people.ts'
-import { plan } from './en/plan.ts'
-import { run } from './en/run.ts'
-import { shift } from './en/shift.ts'
+import { bench } from '@tadka/words/en/bench'
+import { calls } from '@tadka/words/en/calls'
+import { common } from '@tadka/words/en/common'
+import { log } from '@tadka/words/en/log'
+import { people } from '@tadka/words/en/people'
+import { plan } from '@tadka/words/en/plan'
+import { run } from '@tadka/words/en/run'
+import { shift } from '@tadka/words/en/shift'
 
 /** The words that the first place and what stands around every place need. */
 const en = { ...common, bench, calls, log, people, plan, run, shift }
