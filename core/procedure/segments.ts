@@ -1,6 +1,7 @@
-import { belongs, isStep, type Node, type Procedure, type Step } from './language.ts'
 import type { SharedPlace } from '../house/site.ts'
+import { belongs, isStep, type Node, type Procedure, type Step } from './language.ts'
 import { lanesOf, numberOf, pieces } from './outline.ts'
+import { SegmentBuilder } from './segment-builder.ts'
 
 /** A piece of a run as planning sees it: a person's hands, or a wait that needs nobody. Minutes are whole. */
 export interface Segment {
@@ -50,13 +51,6 @@ const usual: Record<Step['kind'], number> = {
   product: 3,
 }
 const minutesPerPiece = 0.3
-/** Longer pieces of work are cut: people are called away in between. */
-const longest = 15
-
-interface Building {
-  readonly segments: Segment[]
-  readonly links: Link[]
-}
 
 export interface Model {
   readonly parameters: Readonly<Record<string, number>>
@@ -73,121 +67,11 @@ export interface Model {
  * Throws `parameter_missing`.
  */
 export function segmentsOf(procedure: Procedure, model: Model): SegmentGraph {
-  const built: Building = { segments: [], links: [] }
-  const { parameters, options, learnedBy = {} } = model
-  let open: string[] = []
-
-  const begin = (segment: Segment, most: number | null = null): void => {
-    built.segments.push(segment)
-    for (const from of open) built.links.push({ from, to: segment.id, least: 0, most })
-    open = [segment.id]
-  }
-
-  function hands(step: Step, key: string, lane: string): void {
-    const minutes = model.learned?.[step.id] ?? handsOn(step, parameters)
-    const by = Object.entries(learnedBy).flatMap(([person, own]): [string, number][] => {
-      const took = own[step.id]
-      return took === undefined || took === minutes ? [] : [[person, took]]
-    })
-    const last = built.segments.at(-1)
-    const places = step.at ? [step.at] : []
-    const joins =
-      last?.kind === 'hands-on' &&
-      open.length === 1 &&
-      open[0] === last.id &&
-      last.id.startsWith(lane) &&
-      same(last.places, places)
-    if (joins) {
-      const joined = {
-        ...last,
-        minutes: last.minutes + minutes,
-        minutesBy: sumBy(last, { minutes, minutesBy: Object.fromEntries(by) }),
-        steps: [...last.steps, key],
-      }
-      if (slowest(joined) <= longest) {
-        built.segments[built.segments.length - 1] = joined
-        return
-      }
-    }
-    const slow = slowest({ minutes, minutesBy: Object.fromEntries(by) })
-    // Cut so that the slowest keeps to it; whoever is quicker has the same share of each part.
-    for (let part = 0; part * longest < slow || part === 0; part++) {
-      const share = (of: number) => {
-        const upTo = (parts: number) => Math.round((of * Math.min(slow, parts * longest)) / slow)
-        return Math.max(1, upTo(part + 1) - upTo(part))
-      }
-      begin({
-        id: part === 0 ? key : `${key}+${part}`,
-        kind: 'hands-on',
-        title: step.title,
-        minutes: share(minutes),
-        minutesBy: Object.fromEntries(by.map(([person, took]) => [person, share(took)])),
-        most: null,
-        free: false,
-        places,
-        steps: part === 0 ? [key] : [],
-      })
-    }
-  }
-
-  function pause(step: Step & { kind: 'wait' }, key: string): void {
-    const minutes = Math.round(numberOf(step.length, parameters))
-    const most = step.most === undefined ? null : Math.round(numberOf(step.most, parameters))
-    begin({
-      id: key,
-      kind: 'wait',
-      title: step.title,
-      minutes,
-      minutesBy: {},
-      most,
-      free: !step.attended,
-      places: step.at ? [step.at] : [],
-      steps: [key],
-    })
-  }
-
-  function tended(step: Step & { kind: 'tend' }, key: string): void {
-    const [length, every] = [numberOf(step.length, parameters), Math.max(1, numberOf(step.every, parameters))]
-    const visits = Math.max(1, Math.floor(length / every))
-    for (let i = 1; i <= visits; i++) {
-      // The minute of the visit counts in: one at its earliest every time comes round with the period.
-      const most = Math.max(1, Math.round(every))
-      begin({
-        id: `${key}~${i}`,
-        kind: 'wait',
-        title: step.title,
-        minutes: Math.max(1, most - 1),
-        minutesBy: {},
-        most,
-        free: true,
-        places: [],
-        steps: i === 1 ? [key] : [],
-      })
-      begin(
-        {
-          id: `${key}!${i}`,
-          kind: 'hands-on',
-          title: step.duty,
-          minutes: 1,
-          minutesBy: {},
-          most: null,
-          free: false,
-          places: [],
-          steps: [],
-        },
-        1,
-      )
-    }
-  }
-
+  const built = new SegmentBuilder()
+  const { parameters, options } = model
   function node(n: Node, prefix: string): void {
     if (!belongs(procedure, n, options)) return
-    if (isStep(n)) {
-      const key = prefix + n.id
-      if (n.kind === 'wait') return pause(n, key)
-      if (n.kind === 'tend') return tended(n, key)
-      return hands(n, key, prefix)
-    }
+    if (isStep(n)) return putStep(built, n, prefix, model)
     // Branches are the exception, not the plan.
     if (n.kind === 'branch') return
     if (n.kind === 'until') {
@@ -195,31 +79,36 @@ export function segmentsOf(procedure: Procedure, model: Model): SegmentGraph {
         for (const inner of n.steps) node(inner, `${prefix}${n.id}.${round}.`)
       return
     }
-    const before = open
-    const ends = lanesOf(n, parameters).map((lane) => {
-      open = before
-      for (const inner of lane.steps) node(inner, `${prefix}${n.id}.${lane.id}.`)
-      return open
-    })
-    open = [...new Set(ends.flat())]
+    built.sideBySide(
+      lanesOf(n, parameters).map((lane) => () => {
+        for (const inner of lane.steps) node(inner, `${prefix}${n.id}.${lane.id}.`)
+      }),
+    )
   }
-
   for (const n of procedure.nodes) node(n, '')
-  return { procedure: procedure.id, version: procedure.version, ...built }
+  return { procedure: procedure.id, version: procedure.version, segments: built.segments, links: built.links }
 }
 
-type Lasting = Pick<Segment, 'minutes' | 'minutesBy'>
-const slowest = ({ minutes, minutesBy }: Lasting): number => Math.max(minutes, ...Object.values(minutesBy))
-const sumBy = (a: Lasting, b: Lasting): Record<string, number> =>
-  Object.fromEntries(
-    [...new Set([...Object.keys(a.minutesBy), ...Object.keys(b.minutesBy)])].map((id) => [
-      id,
-      (a.minutesBy[id] ?? a.minutes) + (b.minutesBy[id] ?? b.minutes),
-    ]),
-  )
-
-const same = (a: readonly SharedPlace[], b: readonly SharedPlace[]) =>
-  a.length === b.length && a.every((p, i) => p === b[i])
+/** Puts one step into the graph. @param lane what stands before its key: work of one lane joins only its own. */
+function putStep(built: SegmentBuilder, step: Step, lane: string, model: Model): void {
+  const { parameters, learned, learnedBy = {} } = model
+  const key = lane + step.id
+  if (step.kind === 'wait')
+    return built.wait(step, key, {
+      minutes: Math.round(numberOf(step.length, parameters)),
+      most: step.most === undefined ? null : Math.round(numberOf(step.most, parameters)),
+    })
+  if (step.kind === 'tend') {
+    const [length, every] = [numberOf(step.length, parameters), Math.max(1, numberOf(step.every, parameters))]
+    return built.tended(step, key, every, Math.max(1, Math.floor(length / every)))
+  }
+  const minutes = learned?.[step.id] ?? handsOn(step, parameters)
+  const others = Object.entries(learnedBy).flatMap(([person, own]): [string, number][] => {
+    const took = own[step.id]
+    return took === undefined || took === minutes ? [] : [[person, took]]
+  })
+  built.hands(step, key, lane, { minutes, minutesBy: Object.fromEntries(others) })
+}
 
 /** Whole minutes of a person's work that a step takes, at least one. */
 export function handsOn(step: Step, parameters: Readonly<Record<string, number>>): number {
