@@ -18,7 +18,7 @@ const ranges = {
   room: cold,
   strength: { ppm: { lo: 0, hi: 20_000 } },
   pH: { pH: { lo: 0, hi: 14 } },
-  hardness: { 'mg/L': { lo: 0, hi: 3000 } },
+  hardness: { 'mg/L': { lo: 0, hi: 3000 }, gpg: { lo: 0, hi: 175 } },
   pressure: { kPa: { lo: 0, hi: 1500 }, psi: { lo: 0, hi: 220 } },
   time: { s: { lo: 0, hi: 7200 } },
   hours: { h: { lo: 0, hi: 10_000 } },

@@ -61,7 +61,7 @@ export const common = {
     darker: 'darker than {value} {unit}',
     darkerShort: 'darker',
   },
-  jug: { told: '{amount} mL in the {tool}' },
+  jug: { told: '{figure} {unit} in the {tool}' },
   timer: { left: '{left} left' },
   common: {
     save: 'Save',

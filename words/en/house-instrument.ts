@@ -47,7 +47,7 @@ export const instrument = {
     'Crushed ice topped up with water, stirred; wait until it stands still. It should read 0 °C (32 °F).',
   cylinderHow: 'Catch a counted delivery in a cylinder and type what it holds.',
   reads: 'Thermometer shows, {unit}',
-  caught: 'Caught, mL',
+  caught: 'Caught, {unit}',
   counted: { stroke: 'Strokes', second: 'Seconds' },
   gives: 'gives {percent} % of what it should',
   iceOut:

@@ -107,7 +107,7 @@ export const house = {
   pieces: 'tablets or sachets, {v} mg active each',
   kitDrops: '{ppm} ppm a drop, good until {date}',
   scaleMarks: 'marks every {graduation} g, ±{error} g',
-  dispenserGives: '{product}, {mL} mL {by}',
+  dispenserGives: '{product}, {volume} {by}',
   signs: 'What do you see?',
   seen: 'I see it now',
   seenAt: 'seen {time}: the job for it is due',
@@ -190,7 +190,7 @@ export const house = {
   container: {
     bestBefore: 'Best before',
     days: 'Days it keeps once open, by its label',
-    holds: 'It holds, L',
+    holds: 'It holds, {unit}',
     keep: 'Opened just now',
   },
   label,

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { volumeFrom } from '@tadka/core/quantity'
+import { millilitres } from '@tadka/core/quantity'
 import { NButton, NInput, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSite } from '../site/site.ts'
+import { useUnits } from '../site/units.ts'
 import { parseField } from '../pieces/field.ts'
 import { rightNow } from '../wire/clock.ts'
 import type { Product } from '../site/kit.ts'
@@ -14,6 +15,8 @@ const emit = defineEmits<{ close: [] }>()
 const { t } = useI18n()
 const site = useSite()
 const message = useMessage()
+const units = useUnits()
+const large = computed(() => units.typed('litres'))
 const bestBefore = ref('')
 const days = ref('')
 const holds = ref('')
@@ -26,7 +29,7 @@ const daysRead = computed(() =>
 
 function keep(): void {
   if (daysRead.value?.fault || holdsRead.value?.fault) return
-  const litres = holdsRead.value?.value ?? null
+  const typed = holdsRead.value?.value ?? null
   const at = Date.parse(bestBefore.value)
   site.record(
     'concentrate.opened@1',
@@ -36,7 +39,7 @@ function keep(): void {
       openedAt: rightNow(),
       bestBefore: Number.isNaN(at) ? null : at,
       daysOnceOpen: daysRead.value?.value ?? null,
-      ...(litres === null ? {} : { holds: volumeFrom(litres, 'L') }),
+      ...(typed === null ? {} : { holds: millilitres(large.value.kept(typed) * 1000) }),
     },
   )
   message.success(t('house.saved'))
@@ -56,7 +59,7 @@ function keep(): void {
       <span v-if="daysRead?.fault" class="fault" role="alert">{{ t(`bench.${daysRead.fault}`) }}</span>
     </label>
     <label>
-      {{ t('house.container.holds') }}
+      {{ t('house.container.holds', { unit: large.unit }) }}
       <n-input v-model:value="holds" placeholder="" />
       <span v-if="holdsRead?.fault" class="fault" role="alert">{{ t(`bench.${holdsRead.fault}`) }}</span>
     </label>

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useTimes } from '../site/times.ts'
 import { useSession } from '../rights/session.ts'
+import { useUnits } from '../site/units.ts'
 import { useNames } from '../site/names.ts'
 import { now } from '../wire/clock.ts'
 import InstrumentCheck from './InstrumentCheck.vue'
@@ -16,6 +17,7 @@ import { useKit, type Kinded } from '../site/kit.ts'
 const { t } = useI18n()
 const kit = useKit()
 const names = useNames()
+const units = useUnits()
 const session = useSession()
 const { date } = useTimes()
 
@@ -57,7 +59,7 @@ function told(i: Any): string {
       return t('house.scaleMarks', { graduation: i.graduation, error: i.error })
     case 'dispenser':
       return t('house.dispenserGives', {
-        mL: i.millilitres,
+        volume: units.measured(i.millilitres),
         by: t(`house.instrument.by.${i.by}`),
         product: names.product(i.product),
       })

@@ -9,6 +9,7 @@ import { useTimes } from '../site/times.ts'
 import VerdictMark from '../pieces/VerdictMark.vue'
 import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
+import { useUnits } from '../site/units.ts'
 import { parseField } from '../pieces/field.ts'
 import { rightNow } from '../wire/clock.ts'
 import { useKit, type Kinded } from '../site/kit.ts'
@@ -20,6 +21,8 @@ const site = useSite()
 const kit = useKit()
 const names = useNames()
 const message = useMessage()
+const units = useUnits()
+const small = computed(() => units.typed('millilitres'))
 const { date, clock } = useTimes()
 
 const read = ref('')
@@ -36,7 +39,7 @@ const verdict = computed(() => {
 const ratio = computed(() => {
   const i = props.instrument
   if (i.kind !== 'dispenser' || value.value === null || times.value === null) return null
-  return value.value / (times.value * i.millilitres)
+  return small.value.kept(value.value) / (times.value * i.millilitres)
 })
 /** Where the drift is going, for the product's first use with a strength. */
 const drift = computed(() => {
@@ -67,7 +70,7 @@ function keep(): void {
       instrument: i.id,
       method: 'delivery',
       count: times.value,
-      measured: value.value,
+      measured: small.value.kept(value.value),
       ratio: ratio.value,
     })
   message.success(t('house.saved'))
@@ -89,7 +92,7 @@ function keep(): void {
         {{
           instrument.kind === 'thermometer'
             ? t('house.instrument.reads', { unit: instrument.unit })
-            : t('house.instrument.caught')
+            : t('house.instrument.caught', { unit: small.unit })
         }}
         <n-input v-model:value="read" placeholder="" />
       </label>

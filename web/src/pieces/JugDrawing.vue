@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { decimals } from '@tadka/core/quantity'
 import type { MeasuringTool } from '@tadka/core/solution'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { jugMarks } from './jug.ts'
+import { jugMarks, onTool } from './jug.ts'
 
 /** The measuring tool, filled to the mark. */
 const props = withDefaults(defineProps<{ tool: MeasuringTool; pour: number; height?: number }>(), {
@@ -33,7 +32,7 @@ const liquid = computed(() => {
     :height="height"
     viewBox="0 0 330 450"
     role="img"
-    :aria-label="t('jug.told', { amount: decimals(pour, 1), tool: tool.name })"
+    :aria-label="t('jug.told', { ...onTool(pour, tool), tool: tool.name })"
   >
     <path d="M220 92q62 0 52 92q-9 74-57 92" class="line" />
     <path d="M70 40h150l-10 378q-1 14-18 14H98q-17 0-18-14z" class="glass" />

@@ -1,3 +1,4 @@
+import { decimals, millilitres, volumeIn } from '@tadka/core/quantity'
 import type { MeasuringTool } from '@tadka/core/solution'
 
 export interface JugMark {
@@ -15,4 +16,12 @@ export function jugMarks(tool: MeasuringTool): JugMark[] {
   for (let i = every; i <= count; i += every)
     marks.push({ at: Number((i * tool.graduation).toPrecision(8)), long: i % long === 0 })
   return marks
+}
+
+/** An amount on a tool, in the unit that its marks are printed in, to as many places as its marks have. */
+export function onTool(mL: number, tool: Pick<MeasuringTool, 'marks' | 'graduation'>) {
+  const unit = tool.marks ?? 'mL'
+  const mark = volumeIn(tool.graduation, unit)
+  const places = [0, 1, 2, 3].find((n) => Math.abs(Number(mark.toFixed(n)) - mark) < 1e-4) ?? 3
+  return { figure: decimals(volumeIn(millilitres(mL), unit), places), unit }
 }

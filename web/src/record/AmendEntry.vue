@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { decimals } from '@tadka/core/quantity'
 import { amendmentOf } from '@tadka/core/record'
 import { type AnyRecord } from '@tadka/core/stream'
 import { NButton, NInput, NModal } from 'naive-ui'
@@ -6,7 +7,8 @@ import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import FigureField from '../pieces/FigureField.vue'
 import { parseField } from '../pieces/field.ts'
-import { editsOf, valueAt, withValue } from './edits.ts'
+import { editsOf, valueAt, withValue, type Edit } from './edits.ts'
+import { useUnits } from '../site/units.ts'
 import { useSite } from '../site/site.ts'
 
 /** What somebody typed, put right by a new entry beside the old, with the reason. */
@@ -17,32 +19,41 @@ const site = useSite()
 
 const edits = computed(() => editsOf(props.record))
 const name = (path: readonly string[]) => path.join('.')
+const units = useUnits()
+const unitOf = (e: Edit) => e.kept && units.typed(e.kept)
+/** Of what was read on an instrument: the instrument's. */
+const readIn = (e: Edit) =>
+  e.label === 'temperature' ? String(valueAt(props.record.payload, ['facts', 'unit']) ?? '') : ''
+/** As it stands in the record, in the unit that people here type. */
+function shown(e: Edit): string {
+  const value = valueAt(props.record.payload, e.path)
+  const unit = unitOf(e)
+  return unit && typeof value === 'number' ? decimals(unit.typed(value), 2) : String(value ?? '')
+}
 const typed = ref<Record<string, string>>(
-  Object.fromEntries(
-    editsOf(props.record).map((e) => [name(e.path), String(valueAt(props.record.payload, e.path) ?? '')]),
-  ),
+  Object.fromEntries(editsOf(props.record).map((e) => [name(e.path), shown(e)])),
 )
 const reason = ref('')
-const fault = (e: (typeof edits.value)[number]) => {
+const fault = (e: Edit) => {
   if (e.kind === 'text') return undefined
   const code = parseField(typed.value[name(e.path)] ?? '', { below: true }).fault
   return code ? t(`bench.${code}`) : undefined
 }
-const changed = computed(() =>
-  edits.value.some((e) => typed.value[name(e.path)] !== String(valueAt(props.record.payload, e.path) ?? '')),
-)
+const changed = computed(() => edits.value.filter((e) => typed.value[name(e.path)] !== shown(e)))
 const ready = computed(
-  () => changed.value && reason.value.trim().length > 2 && edits.value.every((e) => fault(e) === undefined),
+  () =>
+    changed.value.length > 0 &&
+    reason.value.trim().length > 2 &&
+    edits.value.every((e) => fault(e) === undefined),
 )
 function keep(): void {
   if (!ready.value) return
-  const instead = edits.value.reduce<unknown>((payload, e) => {
+  // What was left as it stood keeps its last digit.
+  const instead = changed.value.reduce<unknown>((payload, e) => {
     const text = typed.value[name(e.path)] ?? ''
-    return withValue(
-      payload,
-      e.path,
-      e.kind === 'text' ? text.trim() : parseField(text, { below: true }).value,
-    )
+    const { value } = parseField(text, { below: true })
+    const number = value === null ? null : (unitOf(e)?.kept(value) ?? value)
+    return withValue(payload, e.path, e.kind === 'text' ? text.trim() : number)
   }, props.record.payload)
   const payload = amendmentOf(props.record, instead, reason.value.trim())
   site.record('record.amended@1', props.record.subject, payload)
@@ -66,7 +77,7 @@ function keep(): void {
           v-model="typed[name(e.path)]!"
           keys
           :label="t(`log.edit.${e.label}`)"
-          unit=""
+          :unit="unitOf(e)?.unit ?? readIn(e)"
           :fault="fault(e)"
           active
         />

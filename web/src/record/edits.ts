@@ -1,3 +1,4 @@
+import type { Kept } from '@tadka/core/quantity'
 import type { AnyRecord } from '@tadka/core/stream'
 
 /** One thing that was typed in a record: where it stands, and what it is. */
@@ -19,23 +20,32 @@ export interface Edit {
     | 'hardness'
     | 'with'
   readonly kind: 'number' | 'text'
+  /** What a number is kept as, where people here may type it in another unit. */
+  readonly kept?: Kept
 }
 
 const number = (label: Edit['label'], ...path: string[]): Edit => ({ path, label, kind: 'number' })
+const kept = (as: Kept, label: Edit['label'], ...path: string[]): Edit => ({
+  ...number(label, ...path),
+  kept: as,
+})
 const text = (label: Edit['label'], ...path: string[]): Edit => ({ path, label, kind: 'text' })
 
 /** What of each kind of record a person typed, and may put right. */
 const byType: Readonly<Record<string, readonly Edit[]>> = {
-  'run.step.done@1': [number('litres', 'facts', 'litres'), number('temperature', 'facts', 'temperature')],
-  'run.step.done@2': [
-    number('litres', 'facts', 'litres'),
+  'run.step.done@1': [
+    kept('litres', 'litres', 'facts', 'litres'),
     number('temperature', 'facts', 'temperature'),
-    number('celsius', 'facts', 'celsius'),
-    number('poured', 'facts', 'pouredMl'),
+  ],
+  'run.step.done@2': [
+    kept('litres', 'litres', 'facts', 'litres'),
+    number('temperature', 'facts', 'temperature'),
+    kept('celsius', 'celsius', 'facts', 'celsius'),
+    kept('millilitres', 'poured', 'facts', 'pouredMl'),
     number('amount', 'facts', 'amount'),
   ],
   'run.abandoned@1': [text('reason', 'reason')],
-  'bath.mixed@1': [number('poured', 'poured'), number('amount', 'measured', 'amount')],
+  'bath.mixed@1': [kept('millilitres', 'poured', 'poured'), number('amount', 'measured', 'amount')],
   'case.action@1': [number('amount', 'amount'), text('note', 'note')],
   'count.read@1': [number('total', 'total')],
   'rack.tallied@1': [number('racks', 'racks')],
@@ -43,7 +53,7 @@ const byType: Readonly<Record<string, readonly Edit[]>> = {
   'follow-up.closed@1': [text('note', 'note')],
   'run.part.found@1': [text('where', 'where')],
   'run.part.lost@1': [text('discarded', 'discarded')],
-  'water.measured@1': [number('hardness', 'hardness'), text('with', 'with')],
+  'water.measured@1': [kept('hardness', 'hardness', 'hardness'), text('with', 'with')],
   'station.stopped@1': [text('reason', 'reason')],
   'station.laid-up@1': [text('reason', 'reason')],
 }

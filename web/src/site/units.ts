@@ -9,7 +9,9 @@ import {
   showTemperature,
   showVolume,
   toFahrenheit,
+  typedUnit,
   type Interval,
+  type Kept,
   type Shown,
 } from '@tadka/core/quantity'
 import { showLimit, showPressureLimit } from '@tadka/core/rules'
@@ -56,6 +58,8 @@ export function useUnits() {
     measured: (mL: number): string => said(showMeasured(mL, system.value)),
     /** @param mL millilitres. */
     volume: (mL: number): string => said(showVolume(mL, system.value)),
+    /** What people here type a quantity in. @param what by the unit that it is kept in. */
+    typed: (what: Kept) => typedUnit(what, system.value),
     /** @param mgPerL as CaCO3. */
     hardness: (mgPerL: number): string => said(showHardness(mgPerL, system.value)),
   }

@@ -173,7 +173,7 @@ function act(): void {
             id="hardness"
             v-model="c.hardness.value"
             :label="t('bench.hardness')"
-            unit="mg/L"
+            :unit="c.hardnessUnit.value.unit"
             :fault="fault(c.faults.value.hardness)"
             :active="field === 'hardness'"
             @focus="field = 'hardness'"

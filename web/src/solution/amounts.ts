@@ -1,16 +1,9 @@
-import { decimals, millilitres, volumeIn } from '@tadka/core/quantity'
-import type { Correction, MeasuringTool } from '@tadka/core/solution'
+import { decimals } from '@tadka/core/quantity'
+import type { Correction } from '@tadka/core/solution'
 import { useI18n } from 'vue-i18n'
+import { onTool } from '../pieces/jug.ts'
 import { useKit } from '../site/kit.ts'
 import { useUnits } from '../site/units.ts'
-
-/** An amount on a tool, in the unit that its marks are printed in, to as many places as its marks have. */
-export function onTool(mL: number, tool: Pick<MeasuringTool, 'marks' | 'graduation'>) {
-  const unit = tool.marks ?? 'mL'
-  const mark = volumeIn(tool.graduation, unit)
-  const places = [0, 1, 2, 3].find((n) => Math.abs(Number(mark.toFixed(n)) - mark) < 1e-4) ?? 3
-  return { figure: decimals(volumeIn(millilitres(mL), unit), places), unit }
-}
 
 const shares = [
   ['quarter', 1 / 4],

@@ -1,4 +1,11 @@
-import { interval, isPlausible, plausible, type Interval, type PlausibleKind } from '@tadka/core/quantity'
+import {
+  decimals,
+  interval,
+  isPlausible,
+  plausible,
+  type Interval,
+  type PlausibleKind,
+} from '@tadka/core/quantity'
 import { bathDue, wayBack } from '@tadka/core/bath'
 import { sanitizerChecked, type Place, type ReadingTaken } from '@tadka/core/reading'
 import { type ProductUse } from '@tadka/core/house'
@@ -7,6 +14,7 @@ import { stripFit, type StripPick } from '@tadka/core/rules'
 import type { Correction } from '@tadka/core/solution'
 import { useStorage } from '@vueuse/core'
 import { computed, ref, type Ref } from 'vue'
+import { useUnits } from '../site/units.ts'
 import { useKit, type Product } from '../site/kit.ts'
 import { useSite } from '../site/site.ts'
 import { rightNow } from '../wire/clock.ts'
@@ -29,6 +37,7 @@ const number = (text: string): number | null => (text.trim() === '' ? null : Num
 export function useChecking(what: Ref<Checked>, place: () => Place) {
   const kit = useKit()
   const site = useSite()
+  const units = useUnits()
   const pick = ref<StripPick | null>(null)
   const phPick = ref<StripPick | null>(null)
   /** Drops counted, where a titration kit is used in the place of a strip. */
@@ -38,15 +47,25 @@ export function useChecking(what: Ref<Checked>, place: () => Place) {
   /** As the site has it, until another number is typed: then that is what was measured now, mg/L. */
   const water = computed(() => site.set?.water ?? null)
   const typedHardness = ref<string | null>(null)
+  const hardnessUnit = computed(() => units.typed('hardness'))
+  const asTyped = computed(() =>
+    water.value ? decimals(hardnessUnit.value.typed(water.value.hardness), 1) : '',
+  )
   const hardness = computed({
-    get: () => typedHardness.value ?? (water.value ? String(water.value.hardness) : ''),
+    get: () => typedHardness.value ?? asTyped.value,
     set: (v: string) => (typedHardness.value = v),
   })
   const hardnessWith = ref(water.value?.with ?? '')
   /** A number that is another than the site's was measured now, with something. */
   const measured = computed(() => {
     const value = needsHardness.value && !faults.value.hardness ? number(hardness.value) : null
-    return value === null || value === water.value?.hardness ? null : value
+    // What stands there unchanged is the site's own number, to its last digit.
+    return value === null || hardness.value === asTyped.value ? null : hardnessUnit.value.kept(value)
+  })
+  const hardnessNow = computed(() => {
+    if (hardness.value === asTyped.value) return water.value?.hardness ?? null
+    const value = number(hardness.value)
+    return value === null ? null : hardnessUnit.value.kept(value)
   })
   const thermometerId = useStorage('tadka.thermometer', '')
 
@@ -71,13 +90,13 @@ export function useChecking(what: Ref<Checked>, place: () => Place) {
   const unit = computed(() => thermometer.value?.unit ?? (site.set?.units === 'us' ? '°F' : '°C'))
   const faults = computed(() => ({
     temperature: faultIn(temperature.value, 'water', unit.value),
-    hardness: needsHardness.value ? faultIn(hardness.value, 'hardness', 'mg/L') : null,
+    hardness: needsHardness.value ? faultIn(hardness.value, 'hardness', hardnessUnit.value.unit) : null,
     drops: faultIn(drops.value, 'drops', 'drops'),
   }))
 
   const result = computed<{ taken: ReadingTaken | null; refusal: Refusal | null }>(() => {
     const t = faults.value.temperature ? null : number(temperature.value)
-    const h = needsHardness.value && !faults.value.hardness ? number(hardness.value) : null
+    const h = needsHardness.value && !faults.value.hardness ? hardnessNow.value : null
     const counted = faults.value.drops ? null : number(drops.value)
     const viaKit = byDrops.value && titration.value
     const entry = {
@@ -152,6 +171,7 @@ export function useChecking(what: Ref<Checked>, place: () => Place) {
     phPick,
     temperature,
     hardness,
+    hardnessUnit,
     water,
     hardnessWith,
     measured,

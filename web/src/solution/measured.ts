@@ -3,7 +3,7 @@ import type { BathMixed } from '@tadka/core/bath'
 import type { Delivered, MeasuringTool, Measured, PieceDose, Pour, Weighed } from '@tadka/core/solution'
 import { useI18n } from 'vue-i18n'
 import { useSite } from '../site/site.ts'
-import { onTool } from './amounts.ts'
+import { onTool } from '../pieces/jug.ts'
 
 /** One way to measure a mix out, as it is shown: the figure, what it makes, and what goes in the log. */
 export interface Way {

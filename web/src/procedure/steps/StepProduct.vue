@@ -4,6 +4,7 @@ import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useKit } from '../../site/kit.ts'
+import { useUnits } from '../../site/units.ts'
 import FigureField from '../../pieces/FigureField.vue'
 import NumberPad from '../../pieces/NumberPad.vue'
 
@@ -13,6 +14,8 @@ const emit = defineEmits<{
 }>()
 const { t } = useI18n()
 const kit = useKit()
+const units = useUnits()
+const large = computed(() => units.typed('litres'))
 
 const kept = ref(false)
 const litres = ref('')
@@ -46,7 +49,7 @@ function done(): void {
   if (amount === null || (kept.value && !fit.value?.cold)) return
   emit('done', {
     kept: kept.value,
-    litres: amount,
+    litres: large.value.kept(amount),
     temperature: kept.value ? degrees : null,
     unit: kept.value ? unit.value : null,
   })
@@ -68,7 +71,7 @@ function choose(keepIt: boolean): void {
         id="litres"
         v-model="litres"
         :label="t('run.litres')"
-        unit="L"
+        :unit="large.unit"
         :fault="faults.litres"
         :active="field === 'litres'"
         @focus="field = 'litres'"
