@@ -2,6 +2,7 @@
 import type { MeasuringTool } from '@tadka/core/solution'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { decimals } from '@tadka/core/quantity'
 import { jugMarks, onTool } from './jug.ts'
 
 /** The measuring tool, filled to the mark. */
