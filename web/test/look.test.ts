@@ -1,8 +1,8 @@
-import { interval, millilitres } from '@tadka/core/quantity'
+import { interval, millilitres, volumeFrom } from '@tadka/core/quantity'
 import { describe, expect, it } from 'vitest'
 import { dark, light, type Palette } from '../src/look/palette.ts'
 import { bandScale, commonBand } from '../src/pieces/band.ts'
-import { jugMarks } from '../src/pieces/jug.ts'
+import { jugMarks, onTool } from '../src/pieces/jug.ts'
 import { parseField } from '../src/pieces/field.ts'
 
 /** Relative luminance and contrast ratio: WCAG 2.2, definitions. */
@@ -78,16 +78,23 @@ describe('the band', () => {
 })
 
 describe('the jug', () => {
+  const tool = (capacity: number, graduation: number) => ({
+    name: 't',
+    capacity: millilitres(capacity),
+    graduation: millilitres(graduation),
+    error: millilitres(0),
+  })
   it('shows its own marks, as many as can be told apart', () => {
-    const tool = (capacity: number, graduation: number) => ({
-      name: 't',
-      capacity: millilitres(capacity),
-      graduation: millilitres(graduation),
-      error: millilitres(0),
-    })
     expect(jugMarks(tool(50, 1)).length).toBe(25)
     expect(jugMarks(tool(1000, 50)).length).toBe(20)
     for (const m of jugMarks(tool(150, 5))) expect(m.at % 5).toBe(0)
+  })
+  it('is drawn with the numbers that are printed on it, in their unit', () => {
+    const cup = { ...tool(volumeFrom(8, 'fl oz'), volumeFrom(0.5, 'fl oz')), marks: 'fl oz' as const }
+    const long = jugMarks(cup).filter((m) => m.long)
+    expect(long.map((m) => onTool(m.at, cup).figure)).toEqual(['2.5', '5', '7.5'])
+    expect(onTool(volumeFrom(1.5, 'fl oz'), cup)).toEqual({ figure: '1.5', unit: 'fl oz' })
+    expect(onTool(57, tool(150, 1))).toEqual({ figure: '57', unit: 'mL' })
   })
 })
 

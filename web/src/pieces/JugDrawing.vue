@@ -2,7 +2,6 @@
 import type { MeasuringTool } from '@tadka/core/solution'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { decimals } from '@tadka/core/quantity'
 import { jugMarks, onTool } from './jug.ts'
 
 /** The measuring tool, filled to the mark. */
@@ -48,12 +47,12 @@ const liquid = computed(() => {
         :class="['mark', { long: m.long }]"
       />
       <text v-if="m.long && clear(m.at)" :x="left(y(m.at)) + 34" :y="y(m.at) + 6" class="number">
-        {{ m.at }}
+        {{ onTool(m.at, tool).figure }}
       </text>
     </g>
     <path :d="`M26 ${y(level)}H${right(y(level))}`" class="level" />
     <path :d="`M28 ${y(level)}l-16 -10v20z`" class="pointer" />
-    <text :x="146" :y="y(level) - 10" class="amount">{{ decimals(pour, 1) }}</text>
+    <text :x="146" :y="y(level) - 10" class="amount">{{ onTool(pour, tool).figure }}</text>
   </svg>
 </template>
 
