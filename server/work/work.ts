@@ -11,10 +11,12 @@ export interface Job<Asked> {
 
 /** How many jobs are worked on at a time, and how many may wait. */
 const [threads, waiting] = [4, 32]
-/** A thread that had nothing to do for so long ends. */
-const idleMs = 60_000
+/** A thread that had nothing to do for so long ends: soon, or, in a server that serves, after half an hour. */
+const [idleMs, servingIdleMs] = [60_000, 1_800_000]
 const warmUp = new URL('./warm-up-job.ts', import.meta.url)
 const warmMs = 60_000
+/** When a server that has just begun has answered those who waited for it. */
+const settledMs = 20_000
 
 /**
  * Threads of their own for what takes long, so that nobody else waits for it. A job is a file whose default export takes a `Job`;
@@ -22,19 +24,23 @@ const warmMs = 60_000
  */
 export class Work {
   readonly #threads: Tinypool
+  readonly #warming: ReturnType<typeof setTimeout> | undefined
 
-  /** @param ready whether a thread waits for the first job, where many are to come. */
-  constructor(databaseUrl: string, ready = false) {
+  /** @param serving whether people wait for it: then a thread is ready soon after the begin, and stays. */
+  constructor(databaseUrl: string, serving = false) {
     this.#threads = new Tinypool({
-      minThreads: ready ? 1 : 0,
+      minThreads: 0,
       maxThreads: threads,
       maxQueue: waiting,
-      idleTimeout: idleMs,
+      idleTimeout: serving ? servingIdleMs : idleMs,
       filename: new URL('./thread.mjs', import.meta.url).href,
       execArgv: [],
       workerData: databaseUrl,
     })
-    if (ready) void this.answer(warmUp, null, warmMs).catch(() => {})
+    if (serving)
+      this.#warming = setTimeout(() => {
+        void this.answer(warmUp, null, warmMs).catch(() => {})
+      }, settledMs).unref()
   }
 
   /** One answer. Throws `work_too_long` where it is not there in time, `busy` where too much waits already. @param longestMs milliseconds. */
@@ -75,6 +81,7 @@ export class Work {
 
   /** Ends all that is under way. */
   close(): Promise<void> {
+    clearTimeout(this.#warming)
     return this.#threads.destroy()
   }
 }
