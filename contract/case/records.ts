@@ -1,3 +1,4 @@
+import { caseActs } from '@tadka/core/case'
 import { z } from 'zod'
 import { slug, words } from '../stream/envelope.ts'
 
@@ -9,7 +10,7 @@ export const casePayloads = {
     station: slug.nullable(),
     run: slug.nullable(),
     bath: slug.nullable(),
-    did: z.enum(['strengthened', 'weakened', 'drained-refilled', 'remixed', 'discarded', 'other']),
+    did: z.enum(caseActs),
     amount: mL.nullable(),
     unit: z.enum(['mL', 'g', 'pieces', 'share']).optional(),
     note: words(500),

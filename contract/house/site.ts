@@ -1,3 +1,4 @@
+import { unitSystems } from '@tadka/core/quantity'
 import { contactKinds, sharedPlaces } from '@tadka/core/house'
 import { z } from 'zod'
 import { slug, words } from '../stream/envelope.ts'
@@ -26,7 +27,7 @@ export const siteSet = z.strictObject({
       }),
     )
     .max(100),
-  units: z.enum(['metric', 'us']),
+  units: z.enum(unitSystems),
   freshHours: z.number().min(0).max(48),
   emergencyNumber: words(40),
   contacts: z

@@ -1,3 +1,4 @@
+import { countedThings } from '@tadka/core/house'
 import { plateFaults } from '@tadka/core/plate'
 import { z } from 'zod'
 import { freeKey, slug, words } from '../stream/envelope.ts'
@@ -14,7 +15,7 @@ const trigger = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('months'), months: z.number().int().min(1).max(60) }),
   z.strictObject({
     kind: z.literal('count'),
-    of: z.enum(['racks', 'shots', 'litres', 'cycles']),
+    of: z.enum(countedThings),
     every: z.number().positive(),
   }),
   z.strictObject({ kind: z.literal('sign'), sign: slug }),

@@ -1,3 +1,4 @@
+import { verdicts } from '@tadka/core/rules'
 import { delimiters, encodings, measures, timeOrders, unitsFor, type LoggerUnit } from '@tadka/core/logger'
 import { z } from 'zod'
 import { instantMs, slug, words } from '../stream/envelope.ts'
@@ -35,7 +36,7 @@ export const loggerMapping = z
     { message: 'two columns measure the same' },
   )
 
-const verdict = z.enum(['in', 'too-close', 'out', 'cannot-tell'])
+const verdict = z.enum(verdicts)
 const count = z.number().int().min(0)
 const tally = z.strictObject({ in: count, 'too-close': count, out: count, 'cannot-tell': count })
 const span = { from: instantMs, to: instantMs }

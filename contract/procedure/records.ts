@@ -1,3 +1,5 @@
+import { countedThings } from '@tadka/core/house'
+import { assemblies, safeActs } from '@tadka/core/procedure'
 import { z } from 'zod'
 import { slug, words } from '../stream/envelope.ts'
 import { runPlain, stepKey } from './runs.ts'
@@ -11,7 +13,7 @@ export const stationPayloads = {
   'follow-up.closed@1': z.strictObject({ ...runPlain, step: stepKey, note: words(300) }),
   'count.read@1': z.strictObject({
     station: slug,
-    of: z.enum(['racks', 'shots', 'litres', 'cycles']),
+    of: z.enum(countedThings),
     total: z.number().min(0).max(1e9),
   }),
   'sign.seen@1': z.strictObject({ station: slug, sign: slug, note: words(300) }),
@@ -22,12 +24,12 @@ export const stationPayloads = {
   'station.observed@1': z.strictObject({
     station: slug,
     contents: z.enum(['product', 'empty']),
-    assembly: z.enum(['whole', 'apart', 'drying']),
+    assembly: z.enum(assemblies),
     power: z.enum(['on', 'off', 'isolated']),
   }),
   'station.made-safe@1': z.strictObject({
     station: slug,
-    did: z.enum(['drained', 'rinsed', 'switched-off', 'feeds-on']),
+    did: z.enum(safeActs),
   }),
   'duty.closed@1': z.strictObject({ station: slug, procedure: slug, day: z.iso.date(), reason: why }),
 }

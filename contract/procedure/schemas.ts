@@ -1,4 +1,15 @@
-import type { Facets, Node, Procedure } from '@tadka/core/procedure'
+import {
+  acts,
+  assemblies,
+  fastenings,
+  hygienes,
+  isolations,
+  powers,
+  waitKinds,
+  type Facets,
+  type Node,
+  type Procedure,
+} from '@tadka/core/procedure'
 import { sharedPlaces } from '@tadka/core/house'
 import { z } from 'zod'
 import { freeKey, freeName } from '../stream/envelope.ts'
@@ -13,9 +24,9 @@ export const facets = z.strictObject({
   contents: z
     .enum(['product', 'empty', 'rinse', 'detergent', 'sanitizer', 'descaler', 'unknown'])
     .exactOptional(),
-  assembly: z.enum(['whole', 'apart', 'drying']).exactOptional(),
-  power: z.enum(['freezing', 'on', 'standby', 'agitating', 'off', 'isolated']).exactOptional(),
-  hygiene: z.enum(['soiled', 'rinsed', 'clean', 'sanitized', 'unknown']).exactOptional(),
+  assembly: z.enum(assemblies).exactOptional(),
+  power: z.enum(powers).exactOptional(),
+  hygiene: z.enum(hygienes).exactOptional(),
   primed: z.boolean().exactOptional(),
   temperature: z.number().nullable().exactOptional(),
   partsOut: z.number().int().min(0).nullable().exactOptional(),
@@ -24,7 +35,7 @@ export const facets = z.strictObject({
   heat: z.enum(['hot', 'cooled']).exactOptional(),
 }) satisfies z.ZodType<Partial<Facets>>
 
-const isolation = z.enum(['front', 'plug', 'breaker'])
+const isolation = z.enum(isolations)
 const node = {
   id,
   when: z
@@ -39,14 +50,14 @@ const step = {
   caution: line.exactOptional(),
   right: line.exactOptional(),
   effects: facets.exactOptional(),
-  act: z.enum(['freeze', 'reach-in', 'serve', 'sanitize', 'prime']).exactOptional(),
+  act: z.enum(acts).exactOptional(),
   minutes: parameter.exactOptional(),
   who: z.enum(['lead', 'technician']).exactOptional(),
   at: z.enum(sharedPlaces).exactOptional(),
   sameAgent: id.exactOptional(),
 }
 const during = facets.exactOptional()
-const waitKind = z.enum(['contact', 'dissolve', 'cool', 'heat', 'dry', 'thaw', 'freeze', 'run'])
+const waitKind = z.enum(waitKinds)
 
 const stepSchema = z.union([
   z.strictObject({ ...step, kind: z.literal('do') }),
@@ -124,7 +135,7 @@ const stepSchema = z.union([
   z.strictObject({
     ...step,
     kind: z.literal('fasten'),
-    how: z.enum(['crosswise', 'evenly', 'hand-tight', 'reverse-thread', 'turn', 'one-way']),
+    how: z.enum(fastenings),
     what: name,
     count: z.number().int().min(1).max(24),
     why: line,

@@ -1,4 +1,4 @@
-import { limitNotes } from '@tadka/core/rules'
+import { layerKinds, limitNotes, verdicts } from '@tadka/core/rules'
 import { z } from 'zod'
 import { freeKey, slug, words } from '../stream/envelope.ts'
 import {
@@ -15,14 +15,14 @@ import {
 
 /** Tablets that were away while it changed still say "temperature" for whatever they judged; the server judges anew. */
 const quantity = z.preprocess((q) => (q === 'temperature' ? 'sanitizerWater' : q), judgedQuantity)
-const verdict = z.enum(['in', 'too-close', 'out', 'cannot-tell'])
+const verdict = z.enum(verdicts)
 
 export const judgement = z.strictObject({
   overall: verdict,
   layers: z
     .array(
       z.strictObject({
-        layer: z.enum(['code', 'local', 'label', 'plate']),
+        layer: z.enum(layerKinds),
         name: words(120),
         verdict,
         limits: z.array(

@@ -1,5 +1,6 @@
+import { machineKinds } from '@tadka/core/warewash'
 import { isPlausible, type PlausibleKind } from '@tadka/core/quantity'
-import { agents, judgedQuantities, type JudgedQuantity } from '@tadka/core/rules'
+import { type JudgedQuantity, agents, hotWaterPractices, judgedQuantities } from '@tadka/core/rules'
 import { z } from 'zod'
 
 export const agent = z.enum(agents)
@@ -52,7 +53,7 @@ const pair = z.strictObject({ c: z.number(), f: z.number() })
 
 export const dishMachineReading = z
   .strictObject({
-    kind: z.enum(['stationary-single', 'stationary-dual', 'conveyor-dual', 'conveyor-multi', 'chemical']),
+    kind: z.enum(machineKinds),
     wash: judgedTemperature.nullable(),
     rinse: judgedTemperature.nullable(),
     /** In `pressureUnit`; absent: kPa. */
@@ -68,7 +69,7 @@ export const dishMachineReading = z
       })
       .nullable(),
     /** How the site checks a hot-water machine; absent: at the manifold. */
-    practice: z.enum(['manifold', 'surface', 'last-seconds']).optional(),
+    practice: z.enum(hotWaterPractices).optional(),
   })
   .refine((r) => r.pressure === null || isReal('pressure', r.pressureUnit ?? 'kPa')(r.pressure), nonsense)
 

@@ -1,10 +1,11 @@
+import { volumeUnits } from '@tadka/core/quantity'
 import { chemicalClasses } from '@tadka/core/solution'
 import { z } from 'zod'
 
 export const chemicalClass = z.enum(chemicalClasses)
 
 const mL = z.number().min(0).max(1e7)
-export const volumeUnit = z.enum(['mL', 'L', 'tsp', 'tbsp', 'fl oz', 'cup', 'pt', 'qt', 'gal'])
+export const volumeUnit = z.enum(volumeUnits)
 
 const stated = z.strictObject({
   value: z.number().positive(),

@@ -1,4 +1,4 @@
-import { waysOn } from '@tadka/core/warewash'
+import { endings, waysOn } from '@tadka/core/warewash'
 import { z } from 'zod'
 import { instantMs, slug, words } from '../stream/envelope.ts'
 import { judgement } from '../reading/records.ts'
@@ -13,7 +13,7 @@ export const dishPayloads = {
     cycle: slug,
     from: instantMs,
     to: instantMs,
-    ending: z.enum(['complete', 'door', 'stopped', 'gap']),
+    ending: z.enum(endings),
     racks,
     figures: z.strictObject({
       washSeconds: z.number().min(0),

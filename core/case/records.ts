@@ -1,12 +1,22 @@
 import { subject, type RulesOf } from '../stream/rules.ts'
 
+export const caseActs = [
+  'strengthened',
+  'weakened',
+  'drained-refilled',
+  'remixed',
+  'discarded',
+  'other',
+] as const
+export type CaseAct = (typeof caseActs)[number]
+
 /** What was done about a reading that was out or too close. */
 export interface CaseAction {
   readonly case: string
   readonly station: string | null
   readonly run: string | null
   readonly bath: string | null
-  readonly did: 'strengthened' | 'weakened' | 'drained-refilled' | 'remixed' | 'discarded' | 'other'
+  readonly did: CaseAct
   /** What was added or drained, in `unit`; null where nothing was. */
   readonly amount: number | null
   /** Absent: mL. `share`: a part of the bath. */

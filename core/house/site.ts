@@ -1,3 +1,5 @@
+import type { UnitSystem } from '../quantity/show.ts'
+
 /** Places that several stations share. */
 export const sharedPlaces = ['sink', 'table', 'pail', 'pot'] as const
 export type SharedPlace = (typeof sharedPlaces)[number]
@@ -28,7 +30,7 @@ export interface SiteSet {
   /** ISO dates on which the site does not trade. */
   readonly closedDays: readonly string[]
   readonly sailings: readonly Sailing[]
-  readonly units: 'metric' | 'us'
+  readonly units: UnitSystem
   /** Hours after which a sanitized machine is sanitized again before use. */
   readonly freshHours: number
   readonly emergencyNumber: string

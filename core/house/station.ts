@@ -1,4 +1,5 @@
-export type Counted = 'racks' | 'shots' | 'litres' | 'cycles'
+export const countedThings = ['racks', 'shots', 'litres', 'cycles'] as const
+export type Counted = (typeof countedThings)[number]
 
 /** What makes a duty fall due. */
 export type Trigger =

@@ -2,10 +2,13 @@ import type { Isolation } from './language.ts'
 
 /** What is inside the machine. */
 export type Contents = 'product' | 'empty' | 'rinse' | 'detergent' | 'sanitizer' | 'descaler' | 'unknown'
-export type Assembly = 'whole' | 'apart' | 'drying'
-export type Power = 'freezing' | 'on' | 'standby' | 'agitating' | 'off' | 'isolated'
+export const assemblies = ['whole', 'apart', 'drying'] as const
+export type Assembly = (typeof assemblies)[number]
+export const powers = ['freezing', 'on', 'standby', 'agitating', 'off', 'isolated'] as const
+export type Power = (typeof powers)[number]
 /** `rinsed`: soil is rinsed off, nothing has washed it yet. */
-export type Hygiene = 'soiled' | 'rinsed' | 'clean' | 'sanitized' | 'unknown'
+export const hygienes = ['soiled', 'rinsed', 'clean', 'sanitized', 'unknown'] as const
+export type Hygiene = (typeof hygienes)[number]
 /** What has not been rinsed out since it was inside. */
 export type Residue = 'none' | 'detergent' | 'descaler'
 /** Since sanitizer last touched it: nothing yet, wet and not long enough, or the whole contact time. */
@@ -44,7 +47,8 @@ export const unknownFacets: Facets = {
 }
 
 /** Acts that a station's state may forbid. */
-export type Act = 'freeze' | 'reach-in' | 'serve' | 'sanitize' | 'prime'
+export const acts = ['freeze', 'reach-in', 'serve', 'sanitize', 'prime'] as const
+export type Act = (typeof acts)[number]
 export const allActs: readonly Act[] = ['freeze', 'reach-in', 'serve', 'sanitize', 'prime']
 
 /** Contents that are neither product nor nothing. */

@@ -43,12 +43,15 @@ interface StepBase extends NodeBase {
  * What a wait is for. Contact and drying count only when their time has passed; a machine is cool only then; thawing and
  * loosening may be ended early and are told so; `run` is a machine's own cycle on which nothing relies.
  */
-export type WaitKind = 'contact' | 'dissolve' | 'cool' | 'heat' | 'dry' | 'thaw' | 'freeze' | 'run'
+export const waitKinds = ['contact', 'dissolve', 'cool', 'heat', 'dry', 'thaw', 'freeze', 'run'] as const
+export type WaitKind = (typeof waitKinds)[number]
 
 /** How a thing is fastened; each has its drawing. */
-export type Fastening = 'crosswise' | 'evenly' | 'hand-tight' | 'reverse-thread' | 'turn' | 'one-way'
+export const fastenings = ['crosswise', 'evenly', 'hand-tight', 'reverse-thread', 'turn', 'one-way'] as const
+export type Fastening = (typeof fastenings)[number]
 
-export type Isolation = 'front' | 'plug' | 'breaker'
+export const isolations = ['front', 'plug', 'breaker'] as const
+export type Isolation = (typeof isolations)[number]
 
 export type Step = StepBase &
   (

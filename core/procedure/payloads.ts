@@ -1,5 +1,5 @@
 import type { Counted } from '../house/station.ts'
-import type { Facets } from './facets.ts'
+import type { Assembly, Facets } from './facets.ts'
 import type { Procedure } from './language.ts'
 
 /** A flat set of facts about a step: what was poured, counted, chosen. Units are in the names. */
@@ -145,12 +145,13 @@ export interface StationReturned {
 export interface StationObserved {
   readonly station: string
   readonly contents: 'product' | 'empty'
-  readonly assembly: 'whole' | 'apart' | 'drying'
+  readonly assembly: Assembly
   readonly power: 'on' | 'off' | 'isolated'
 }
 
 /** What makes a stopped or abandoned machine safe. */
-export type SafeAct = 'drained' | 'rinsed' | 'switched-off' | 'feeds-on'
+export const safeActs = ['drained', 'rinsed', 'switched-off', 'feeds-on'] as const
+export type SafeAct = (typeof safeActs)[number]
 
 export interface MadeSafe {
   readonly station: string

@@ -1,6 +1,7 @@
 import type { Fold } from '../stream/fold.ts'
 import { correctedAt, type AnyRecord } from '../stream/record.ts'
 import { unknownFacets, type Facets } from './facets.ts'
+import type { SafeAct } from './payloads.ts'
 import { isRunRecord, withRun } from './station-run.ts'
 import { closedKey, type StationState } from './station-state.ts'
 import { withTemperature } from './station-temperature.ts'
@@ -76,7 +77,7 @@ export const stationFold: Fold<StationState> = {
 }
 
 /** What each act that makes a machine safe changes. None makes anything clean. */
-const madeSafe: Record<'drained' | 'rinsed' | 'switched-off' | 'feeds-on', Partial<Facets>> = {
+const madeSafe: Record<SafeAct, Partial<Facets>> = {
   drained: { contents: 'empty', primed: false, contact: 'none' },
   rinsed: { contents: 'rinse', residue: 'none', contact: 'none' },
   'switched-off': { power: 'off', isolatedBy: null },

@@ -9,7 +9,8 @@ import {
 } from './convert.ts'
 import { celsius, fahrenheit, millilitres } from './units.ts'
 
-export type UnitSystem = 'metric' | 'us'
+export const unitSystems = ['metric', 'us'] as const
+export type UnitSystem = (typeof unitSystems)[number]
 
 /** A number and its unit, as shown to a person. */
 export interface Shown {

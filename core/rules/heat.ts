@@ -39,7 +39,8 @@ export interface DishMachineReading {
 }
 
 export type PressureUnit = 'kPa' | 'psi'
-export type HotWaterPractice = 'manifold' | 'surface' | 'last-seconds'
+export const hotWaterPractices = ['manifold', 'surface', 'last-seconds'] as const
+export type HotWaterPractice = (typeof hotWaterPractices)[number]
 
 const limitPair = (
   quantity: LimitVerdict['quantity'],

@@ -1,7 +1,8 @@
 import type { Interval } from '../quantity/index.ts'
 import { distanceTo, judgeInterval, strictest, type Verdict } from './verdict.ts'
 
-export type LayerKind = 'code' | 'local' | 'label' | 'plate'
+export const layerKinds = ['code', 'local', 'label', 'plate'] as const
+export type LayerKind = (typeof layerKinds)[number]
 /** Everything that is judged, each with the units that its limits come in. What a rule is about is one of these. */
 export const judgedQuantities = {
   chlorine: ['ppm'],

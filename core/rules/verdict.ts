@@ -1,7 +1,8 @@
 import { apart, within, type Interval } from '../quantity/index.ts'
 
 /** in: the whole reading inside; out: wholly outside; too-close: astride a limit; cannot-tell: something is missing. */
-export type Verdict = 'in' | 'too-close' | 'out' | 'cannot-tell'
+export const verdicts = ['in', 'too-close', 'out', 'cannot-tell'] as const
+export type Verdict = (typeof verdicts)[number]
 
 const severity: Record<Verdict, number> = { in: 0, 'too-close': 1, 'cannot-tell': 2, out: 3 }
 

@@ -1,7 +1,8 @@
 import { doorBit, part, pumpBit, valveBit, type Trace } from './trace.ts'
 
 /** How a cycle ended. Only `complete` is a cycle in the counts; `gap` may have been one. */
-export type Ending = 'complete' | 'door' | 'stopped' | 'gap'
+export const endings = ['complete', 'door', 'stopped', 'gap'] as const
+export type Ending = (typeof endings)[number]
 
 /** A cycle as it was cut out of a stream: its samples, from the pump's start to its end. */
 export interface CutCycle {
