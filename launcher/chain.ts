@@ -54,7 +54,7 @@ export async function chainCommand(
   more?: string,
 ): Promise<number> {
   const cluster = await openDatabase('main', console.log)
-  const pool = openPool(cluster.appUrl, () => {})
+  const pool = openPool(cluster.appUrl, () => {}, forLongWork)
   try {
     const sites = await allSites(pool)
     // Where there is one only, it is meant.

@@ -1,7 +1,7 @@
 import { statSync } from 'node:fs'
 import { endSessions } from '../server/backup/restored.ts'
 import { allSites } from '../server/people/queries.ts'
-import { openPool } from '../server/db/pool.ts'
+import { forLongWork, openPool } from '../server/db/pool.ts'
 import { migrate } from '../server/db/migrate.ts'
 import { asOwner } from '../server/db/owner.ts'
 import { rebuildSite } from '../server/stream/rebuild.ts'
@@ -26,7 +26,7 @@ export async function restore(file: string | undefined): Promise<number> {
   }
   const giveBack = takeFolder(dataDir)
   const cluster = await openDatabase('main', say)
-  const pool = openPool(cluster.appUrl, () => {})
+  const pool = openPool(cluster.appUrl, () => {}, forLongWork)
   try {
     const [there] = await allSites(pool)
     if (there)

@@ -1,11 +1,11 @@
 import { workerData } from 'node:worker_threads'
-import { openPool, type Pool } from '../db/pool.ts'
+import { forLongWork, openPool, type Pool } from '../db/pool.ts'
 
 let pool: Pool | undefined
 
 /** The database that this thread's jobs ask; one pool for all of them. */
 export function ownPool(): Pool {
   const [, url] = workerData as [unknown, string]
-  pool ??= openPool(url, () => {}, 2)
+  pool ??= openPool(url, () => {}, forLongWork)
   return pool
 }
