@@ -1,4 +1,4 @@
-import { openPool, type Pool } from '../server/db/pool.ts'
+import { forLongWork, openPool, type Pool } from '../server/db/pool.ts'
 import { allSites, everyoneOf, findPerson } from '../server/people/queries.ts'
 import { changeRights, secretChange } from '../server/people/rights.ts'
 import { newPassword } from '../server/people/secrets.ts'
