@@ -31,4 +31,5 @@ export const concentrateOpened = z.strictObject({
   bestBefore: instantMs.nullable(),
   daysOnceOpen: z.number().positive().max(4000).nullable(),
   holds: z.number().positive().max(1_000_000).optional(),
+  lot: words(40).optional(),
 })

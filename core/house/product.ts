@@ -39,6 +39,8 @@ export interface ConcentrateOpened {
   readonly daysOnceOpen: number | null
   /** mL in it when it was opened; absent where nobody said. */
   readonly holds?: number
+  /** The lot printed on it; absent where nobody read it. */
+  readonly lot?: string
 }
 
 /** A meter counted what was drawn from a container. */

@@ -102,6 +102,7 @@ export const house = {
   past: 'past its date',
   open: 'Opened a new one',
   opened: 'opened {date}',
+  openedLot: 'opened {date}, lot {lot}',
   powder: 'powder, {v} % active',
   gramsPerLitre: 'powder, {v} g to a litre',
   pieces: 'tablets or sachets, {v} mg active each',
@@ -189,6 +190,7 @@ export const house = {
     'Usual is a test every 2 to 4 hours. Change a bath at once when it is out of range, dirty or cold.',
   container: {
     bestBefore: 'Best before',
+    lot: 'Lot, as printed on it',
     days: 'Days it keeps once open, by its label',
     holds: 'It holds, {unit}',
     keep: 'Opened just now',

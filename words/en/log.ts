@@ -186,6 +186,7 @@ export const log = {
     water: { measured: 'Water hardness {v}, measured with {with}' },
     concentrate: {
       opened: 'Opened a new container of {name}',
+      openedLot: 'Opened a new container of {name}, lot {lot}',
       drawn: '{name}: {v} by the meter',
     },
     procedure: { set: 'Our own procedure: {name}, version {version}' },

@@ -20,6 +20,7 @@ const large = computed(() => units.typed('litres'))
 const bestBefore = ref('')
 const days = ref('')
 const holds = ref('')
+const lot = ref('')
 const holdsRead = computed(() =>
   holds.value.trim() === '' ? null : parseField(holds.value, { positive: true }),
 )
@@ -39,6 +40,7 @@ function keep(): void {
       openedAt: rightNow(),
       bestBefore: Number.isNaN(at) ? null : at,
       daysOnceOpen: daysRead.value?.value ?? null,
+      ...(lot.value.trim() === '' ? {} : { lot: lot.value.trim() }),
       ...(typed === null ? {} : { holds: millilitres(large.value.kept(typed) * 1000) }),
     },
   )
@@ -52,6 +54,10 @@ function keep(): void {
     <label>
       {{ t('house.container.bestBefore') }}
       <n-input v-model:value="bestBefore" placeholder="" :input-props="{ type: 'date' }" />
+    </label>
+    <label>
+      {{ t('house.container.lot') }}
+      <n-input v-model:value="lot" placeholder="" maxlength="40" />
     </label>
     <label>
       {{ t('house.container.days') }}

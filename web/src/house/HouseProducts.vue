@@ -43,7 +43,12 @@ const neverOf = (p: Product) =>
           <p class="quiet">{{ p.purpose }}</p>
           <p>{{ dose(p.supply) }}</p>
           <p v-if="p.container" class="small">
-            {{ t('house.opened', { date: date(p.container.openedAt) }) }}
+            {{
+              t(p.container.lot ? 'house.openedLot' : 'house.opened', {
+                date: date(p.container.openedAt),
+                lot: p.container.lot ?? '',
+              })
+            }}
           </p>
           <p class="acts">
             <n-button @click="((opening = opening === p.id ? null : p.id), (editing = null))">{{

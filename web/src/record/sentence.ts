@@ -255,7 +255,10 @@ export function useSentence() {
           with: record.payload.with,
         })
       case 'concentrate.opened@1':
-        return t('log.say.concentrate.opened', { name: names.product(record.payload.product) })
+        return t(`log.say.concentrate.${record.payload.lot ? 'openedLot' : 'opened'}`, {
+          name: names.product(record.payload.product),
+          lot: record.payload.lot ?? '',
+        })
       case 'instrument.checked@1': {
         const c = record.payload
         const what =
