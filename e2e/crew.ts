@@ -111,16 +111,22 @@ export async function press(page: Page, name: string | RegExp): Promise<void> {
  * Presses something, and again where the press was refused: what stands there changed under the finger, as when an answer of the
  * server comes at that moment. A person presses again; a press that counted is never made twice.
  */
-async function tap(page: Page, control: Locator): Promise<void> {
+async function tap(page: Page, control: Locator, by: 'click' | 'tap' = 'click'): Promise<void> {
   const refused = () => page.locator('html').getAttribute('data-refused')
   for (let tries = 0; tries < 5; tries++) {
     // At rest after a change; and no second tap at this place would be the first one's echo.
     await without(page, 'data-resting', 'data-pressed')
     const before = await refused()
-    await control.click()
+    await control[by]()
     if ((await refused()) === before) return
   }
   throw new Error('a press was refused again and again')
+}
+
+/** The same with a finger. */
+export async function touch(page: Page, control: Locator): Promise<void> {
+  await control.waitFor()
+  await tap(page, control, 'tap')
 }
 
 /** Chooses one of a few: a block of a strip, a gap between two. */

@@ -9,7 +9,7 @@ import {
 import type { AnyRecord } from '@tadka/core/stream'
 import { stations } from '../server/demo/products.ts'
 import { boxFaults, screens } from './boxes.ts'
-import { address, alsoSignsIn, go, settled, signIn } from './crew.ts'
+import { address, alsoSignsIn, go, settled, signIn, touch } from './crew.ts'
 import { GenericCrew, type Finger } from './generic-crew.ts'
 import { beginsAnew, expect, test, type Page } from './test.ts'
 
@@ -98,10 +98,8 @@ async function managerSignsIn(page: Page): Promise<void> {
 
 async function begin(page: Page, name: string, p: Procedure): Promise<string> {
   await go(page, '/run')
-  await page
-    .locator('.chooser li', { hasText: name })
-    .getByRole('button', { name: p.name, exact: true })
-    .tap()
+  const row = page.locator('.chooser li', { hasText: name })
+  await touch(page, row.getByRole('button', { name: p.name, exact: true }))
   await expect(page).toHaveURL(/\/run\/[0-9a-f-]{36}$/)
   return page.url().split('/').at(-1) ?? ''
 }

@@ -160,7 +160,11 @@ export const operations: Readonly<Record<string, Operation>> = {
     needs: read,
     example: { seq: 1204, hash },
   },
-  [`POST ${site('/verify')}`]: { summary: 'Checks that nothing was altered', needs: 'verify-chain' },
+  [`POST ${site('/verify')}`]: {
+    summary:
+      'Checks that nothing was altered: a line of JSON for each step of the way, the report as the last',
+    needs: 'verify-chain',
+  },
   [`GET ${site('/held')}`]: { summary: 'What waits for a manager to decide about it', needs: read },
   [`POST ${site('/held/{id}')}`]: {
     summary: 'Lets one in, or leaves it out, with a reason',
