@@ -5,6 +5,7 @@ import { Readable } from 'node:stream'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import type { Services } from '../services/services.ts'
+import { begun } from '../work/work.ts'
 import type { ExportAsked } from './export-job.ts'
 import * as queries from '../stream/queries.ts'
 
@@ -65,7 +66,9 @@ export const logRoutes =
         async (request, reply) => {
           const { site: where } = request.params
           await guard.actor(request, where, 'export-log')
-          const pieces = work.pieces<ExportAsked, string>(exportJob, { site: where, as }, exportMs)
+          const pieces = await begun(
+            work.pieces<ExportAsked, string>(exportJob, { site: where, as }, exportMs),
+          )
           return reply
             .header('content-type', type)
             .header('content-disposition', `attachment; filename="${where}-log.${as}"`)

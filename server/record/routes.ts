@@ -5,6 +5,7 @@ import { Readable } from 'node:stream'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import type { Services } from '../services/services.ts'
+import { begun } from '../work/work.ts'
 import { inSite } from '../db/transaction.ts'
 import { staysByPass } from '../people/draft-access.ts'
 import { headsMissed } from '../stream/heads.ts'
@@ -101,7 +102,7 @@ export const recordRoutes =
       async (request, reply) => {
         const { site: where } = request.params
         await guard.actor(request, where, 'verify-chain')
-        const lines = work.pieces<string, VerifyLine>(verifyJob, where, verifyMs)
+        const lines = await begun(work.pieces<string, VerifyLine>(verifyJob, where, verifyMs))
         return reply.header('content-type', 'application/x-ndjson').send(Readable.from(asLines(lines)))
       },
     )

@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import { Work } from '../work/work.ts'
+import { begun, Work } from '../work/work.ts'
 
 const counting = new URL('./jobs/counting-job.ts', import.meta.url)
 const endless = new URL('./jobs/endless-job.ts', import.meta.url)
@@ -38,6 +38,18 @@ describe('long work', () => {
     }
     await expect(all()).rejects.toThrow('broken on purpose')
     expect(got).toEqual([1, 2, 3])
+  })
+  it('that breaks before its first piece is told before anything is answered', async () => {
+    const pieces = made().pieces(counting, { upTo: 9, made: shared(), breakAt: 1 }, longMs)
+    await expect(begun(pieces)).rejects.toThrow('broken on purpose')
+  })
+  it('that has begun gives every piece still, and ends when nobody takes more', async () => {
+    const memory = shared()
+    const pieces = await begun(made().pieces<unknown, number>(counting, { upTo: 1e9, made: memory }, longMs))
+    const got: number[] = []
+    for await (const piece of pieces) if (got.push(piece) === 3) break
+    expect(got).toEqual([1, 2, 3])
+    await vi.waitUntil(() => Atomics.load(memory, 1) === 1)
   })
   it('is stopped when it takes too long, even where it never gives way', async () => {
     await expect(made().answer(endless, null, soonMs)).rejects.toMatchObject({ code: 'work_too_long' })

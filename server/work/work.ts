@@ -66,6 +66,7 @@ export class Work {
   }
 
   async #run(file: URL, asked: unknown, port: MessagePort | null, signal: AbortSignal): Promise<unknown> {
+    if (this.#threads.queueSize >= waiting) throw new Refusal('busy')
     const job: Job<unknown> = { asked, port }
     try {
       return await this.#threads.run(
@@ -73,9 +74,7 @@ export class Work {
         { signal, ...(port ? { transferList: [port] } : {}) },
       )
     } catch (error) {
-      if (signal.aborted) throw new Refusal('work_too_long')
-      if (this.#threads.queueSize >= waiting) throw new Refusal('busy')
-      throw error
+      throw signal.aborted ? new Refusal('work_too_long') : error
     }
   }
 
@@ -84,4 +83,21 @@ export class Work {
     clearTimeout(this.#warming)
     return this.#threads.destroy()
   }
+}
+
+/**
+ * Pieces whose first is there: what is refused before it can still be answered as a refusal, not as an answer that breaks off.
+ */
+export async function begun<Piece>(
+  pieces: AsyncGenerator<Piece, void>,
+): Promise<AsyncGenerator<Piece, void>> {
+  const first = await pieces.next()
+  return (async function* () {
+    try {
+      if (!first.done) yield first.value
+      yield* pieces
+    } finally {
+      await pieces.return()
+    }
+  })()
 }
