@@ -236,6 +236,7 @@ export const log = {
     cycleRead: 'wash {wash}, rinse {rinse}',
     sanitizer: '{product}, strip {reading}',
     'cold-product': 'Product temperature {reading}',
+    reading: '{what} {reading}',
     readings: '{what}: {readings}',
     rounds: '{step} {answer}',
     strengthened: 'Added {amount} of concentrate',

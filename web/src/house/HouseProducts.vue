@@ -72,7 +72,8 @@ const neverOf = (p: Product) =>
             }}
           </p>
           <p class="caution">
-            {{ t('house.ppe') }}: {{ p.ppe.join(', ') }}. {{ t('house.neverWith') }}: {{ neverOf(p) }}.
+            {{ t('house.ppe') }}: {{ p.ppe.length > 0 ? p.ppe.join(', ') : t('house.notEntered') }}.
+            {{ t('house.neverWith') }}: {{ neverOf(p) }}.
           </p>
           <p>
             {{ t('house.firstAid') }}: {{ p.firstAid }}

@@ -32,19 +32,25 @@ export function useSentence() {
   /** Each quantity that was read, once: "wash 66 °C, rinse 82 °C". */
   function readings(p: ReadingTaken): string {
     const limits = p.judgement.layers.flatMap((l) => l.limits)
-    const read = limits.filter(
-      (l, i) => l.reading && limits.findIndex((o) => o.quantity === l.quantity) === i,
+    const read = limits.flatMap((l, i) =>
+      l.reading && limits.findIndex((o) => o.quantity === l.quantity) === i
+        ? [{ name: t(`quantity.${l.quantity}`), span: span(l.reading, l.unit) }]
+        : [],
     )
-    return read
-      .map((l) => `${t(`quantity.${l.quantity}`)} ${l.reading ? span(l.reading, l.unit) : ''}`)
-      .join(', ')
+    const [only, second] = read
+    // Wash water has one number: its name stands before it once.
+    if (p.what === 'wash-water' && only && !second)
+      return t('log.say.reading', { what: t('bench.what.wash-water'), reading: only.span })
+    return t('log.say.readings', {
+      what: t(`bench.what.${p.what}`),
+      readings: read.map((r) => `${r.name} ${r.span}`).join(', '),
+    })
   }
 
   function reading(p: ReadingTaken): string {
     if (p.what === 'cold-product')
       return t('log.say.cold-product', { reading: `${decimals(p.reading.value, 1)} ${p.reading.unit}` })
-    if (p.what !== 'sanitizer')
-      return t('log.say.readings', { what: t(`bench.what.${p.what}`), readings: readings(p) })
+    if (p.what !== 'sanitizer') return readings(p)
     const strength = p.reading.strength ? span(p.reading.strength, 'ppm') : '–'
     return t('log.say.sanitizer', {
       product: p.product ? names.product(p.product) : p.reading.agent,

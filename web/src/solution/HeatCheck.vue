@@ -165,7 +165,7 @@ function keep(): void {
 }
 .fields {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
   gap: 12px 18px;
   align-items: start;
 }

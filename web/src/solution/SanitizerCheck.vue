@@ -253,7 +253,7 @@ function act(): void {
 }
 .row {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
   gap: 18px;
   margin: 4px 0 16px;
 }
