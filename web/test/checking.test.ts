@@ -74,7 +74,7 @@ let scope: ReturnType<typeof effectScope>
 let c: ReturnType<typeof useChecking>
 let what: ReturnType<typeof ref<Checked>>
 
-async function begin(kit = instruments): Promise<void> {
+async function begin(kit = instruments, site: object | null = null): Promise<void> {
   const t = tablet()
   useSession().site = 'gannet'
   const states = Object.entries(kit).map(([id, one]) => ({
@@ -83,6 +83,7 @@ async function begin(kit = instruments): Promise<void> {
     state: { ...one, id },
     last: null,
   }))
+  if (site) states.push({ kind: 'site', id: 'gannet', state: site as never, last: null })
   t.server.answer = () => ({ status: 200, body: { serverTime: Date.now(), seq: 1, states } })
   await useSite().load()
   scope = effectScope()
@@ -153,5 +154,35 @@ describe('a strip past its date', () => {
     c.pick.value = { matches: 150 }
     expect(c.result.value.taken).toBeNull()
     expect(c.result.value.refusal?.code).toBe('strip_void')
+  })
+})
+
+describe('the hardness of the water on a site in US units', () => {
+  const quat = { ...kept, agent: 'quat', chemicalClass: 'quat' } as Checked['product']
+  const water = { hardness: 171, at: 1, with: 'a kit' }
+  beforeEach(async () => {
+    scope.stop()
+    const strip = { ...instruments['strip'], agent: 'quat' } as InstrumentSet
+    await begin({ ...instruments, strip }, { id: 'gannet', units: 'us', water })
+    what.value = checked({ product: quat })
+    c.pick.value = { matches: 150 }
+    c.temperature.value = '80'
+  })
+  const read = () => {
+    const taken = c.result.value.taken
+    return taken?.what === 'sanitizer' ? taken.reading.hardness?.lo : null
+  }
+  it('stands there in grains, is kept to its last digit while nobody types, and was not measured now', () => {
+    expect([c.hardnessUnit.value.unit, c.hardness.value]).toEqual(['gpg', '10'])
+    expect(c.measured.value).toBeNull()
+    expect(read()).toBe(171)
+  })
+  it('that is typed in grains is kept in mg/L, and one that cannot be is told in grains', () => {
+    c.hardness.value = '20'
+    expect(c.measured.value).toBeCloseTo(342.4, 1)
+    expect(read()).toBeCloseTo(342.4, 1)
+    c.hardness.value = '400'
+    expect(c.faults.value.hardness).toMatchObject({ code: 'fieldNonsense', unit: 'gpg', hi: 175 })
+    expect(c.measured.value).toBeNull()
   })
 })
