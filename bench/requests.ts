@@ -40,9 +40,12 @@ for (let n = 0; n < how; n++) {
   if (n === how / 10) before = held()
   const request = requestOf(n, asked, cookies)
   const start = process.hrtime.bigint()
-  const { statusCode } = await server.app.inject(request)
+  const { statusCode, body } = await server.app.inject(request)
   const seconds = Number(process.hrtime.bigint() - start) / 1e9
-  if (statusCode >= 500) faults += 1
+  if (statusCode >= 500) {
+    faults += 1
+    console.error(`  ${statusCode} ${n}: ${request.method} ${request.url} ${body.slice(0, 200)}`)
+  }
   slowest = Math.max(slowest, seconds)
   if (seconds > longest) slow.push({ what: `${n}: ${request.method} ${request.url}`, seconds })
 }

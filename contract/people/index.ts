@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { isEasyPin, passwordLeast } from '@tadka/core/people'
-import { slug } from '../stream/envelope.ts'
+import { slug, words } from '../stream/envelope.ts'
 import { siteSet } from '../house/site.ts'
 import { personSet } from './records.ts'
 
@@ -61,11 +61,11 @@ export const foundBody = z.strictObject({
   }),
   device: slug,
   /** What this tablet is called from now on. */
-  tablet: z.string().trim().min(1).max(60),
+  tablet: words(60).trim().min(1),
 })
 
 export const passwordBody = z.strictObject({
-  login: z.string().min(1).max(80),
+  login: words(80).min(1),
   password: z.string().min(1).max(200),
   device: slug,
 })
@@ -74,10 +74,10 @@ export const signBody = z.strictObject({
   person: slug,
   pin,
   day: z.iso.date(),
-  reason: z.string().max(500),
+  reason: words(500),
 })
 
-export const tabletName = z.string().trim().min(1).max(60)
+export const tabletName = words(60).trim().min(1)
 
 /** A browser becomes a tablet of a site: by a manager who is signed in on it, or by a code. */
 export const newTabletBody = z.strictObject({ device: slug, name: tabletName })

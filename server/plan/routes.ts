@@ -1,6 +1,6 @@
 import { timingSafeEqual } from 'node:crypto'
 import { planProblem } from '@tadka/contract/plan'
-import { slug } from '@tadka/contract/stream'
+import { slug, words } from '@tadka/contract/stream'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
@@ -63,7 +63,7 @@ export const planRoutes =
       '/api/calendar/:site/:person/:key.ics',
       {
         config: { rateLimit: askedAtMost },
-        schema: { params: site.extend({ person: slug, key: z.string().min(20).max(100) }) },
+        schema: { params: site.extend({ person: slug, key: words(100).min(20) }) },
       },
       async (request, reply) => {
         const { site: where, person, key } = request.params

@@ -1,4 +1,4 @@
-import { slug } from '@tadka/contract/stream'
+import { slug, words } from '@tadka/contract/stream'
 import { asJudged } from '@tadka/core/record'
 import { type AnyRecord } from '@tadka/core/stream'
 import { Readable } from 'node:stream'
@@ -18,9 +18,9 @@ const filter = z.object({
   limit: z.coerce.number().int().min(1).max(200).default(60),
   kind: slug.optional(),
   subject: slug.optional(),
-  types: z.string().max(800).optional(),
+  types: words(800).optional(),
   /** Types left out where all others are asked for. */
-  without: z.string().max(400).optional(),
+  without: words(400).optional(),
 })
 
 type Filter = z.infer<typeof filter>

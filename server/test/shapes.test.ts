@@ -48,6 +48,18 @@ describe('a name in an address that names nothing', () => {
   })
 })
 
+describe('text that the database cannot hold', () => {
+  it.each<[string, string, object?]>([
+    ['POST', '/api/session/password', { login: 'a\0b', password: 'x', device: 'd' }],
+    ['POST', `/api/sites/${siteId}/tablets`, { device: 'd', name: 'Galley\ud800' }],
+    ['POST', '/api/tablets/enrol', { code: '12345678', device: 'd', name: 'a\0b' }],
+    ['GET', `/api/sites/${siteId}/log?types=%00`],
+    ['GET', `/api/sites/${siteId}/log?without=a%00`],
+  ])('is refused: %s %s', async (method, url, payload) =>
+    expect(await codeOf(method, url, payload)).toBe('body_malformed'),
+  )
+})
+
 describe('what is sent', () => {
   const records = `/api/sites/${siteId}/records`
   it.each<[string, object]>([
