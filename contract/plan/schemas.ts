@@ -79,6 +79,10 @@ export const planProblem: z.ZodType<PlanProblem> = z
       .max(500),
     keepUp: z.array(z.strictObject({ stations: z.array(key), mostDown: z.number().int().min(0) })).max(50),
     places: z.record(key, z.number().int().min(0).max(100)),
+    walks: z
+      .array(z.strictObject({ between: z.tuple([z.string().max(80), z.string().max(80)]), minutes: length }))
+      .max(100)
+      .optional(),
     runs: z.array(run).max(300),
     orders: z.array(z.strictObject({ before: key, after: key })).max(2000),
     pins: z.array(pin).max(300),

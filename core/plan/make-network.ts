@@ -1,4 +1,4 @@
-import type { Arc, Block, Job, Network, Piece } from './network.ts'
+import type { Arc, Block, Job, Network, Piece, Walks } from './network.ts'
 import {
   segmentMinutes,
   type PlanBreak,
@@ -81,11 +81,26 @@ export function networkOf(problem: PlanProblem): Network {
     capacities,
     marks: [...new Set(marks)],
     isLearned: jobs.some((job) => job.learning.length > 0),
+    walks: walksBetween(problem, where),
   }
 }
 
 const placeOf = (problem: PlanProblem, station: string): string =>
   problem.stations.find((s) => s.id === station)?.place ?? ''
+
+/** @param where the areas of jobs, whose numbers begin at 1. */
+function walksBetween({ walks = [] }: PlanProblem, where: readonly string[]): Walks | null {
+  const areas = where.length + 1
+  const minutes = new Int16Array(areas * areas)
+  for (const walk of walks) {
+    const [a, b] = walk.between.map((area) => 1 + where.indexOf(area)) as [number, number]
+    if (a === 0 || b === 0 || a === b) continue
+    minutes[a * areas + b] = walk.minutes
+    minutes[b * areas + a] = walk.minutes
+  }
+  const longest = Math.max(0, ...minutes)
+  return longest === 0 ? null : { areas, minutes, longest }
+}
 
 /** How long a segment lasts: what has begun in the hands that have it, else the least of whoever may do it. */
 function lastingOf(

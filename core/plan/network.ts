@@ -80,7 +80,19 @@ export interface Network {
   readonly marks: readonly number[]
   /** Somebody learns: who is by must be known. */
   readonly isLearned: boolean
+  /** Minutes of walking between the areas of jobs; null where all are next to each other. */
+  readonly walks: Walks | null
 }
+
+/** Minutes from area to area, by the numbers of `Job.at`, row by row; and the longest of them. */
+export interface Walks {
+  readonly areas: number
+  readonly minutes: Int16Array
+  readonly longest: number
+}
+
+export const walkMinutes = ({ areas, minutes }: Walks, from: number, to: number): number =>
+  minutes[from * areas + to] as number
 
 /** Minutes that a piece takes in a person's hands; -1 is nobody's. */
 export const minutesOf = (piece: Piece, person: number): number =>

@@ -3,7 +3,7 @@ import { sameHands } from './decode.ts'
 import { endOf, heldUntil } from './laid.ts'
 import { minutesOf, type Job, type Piece } from './network.ts'
 import type { Unplaced } from './problem.ts'
-import { firstBy, firstFree, takeBy, takePerson, takePlaces } from './timelines.ts'
+import { firstBy, firstFree, reachedFrom, takeBy, takePerson, takePlaces } from './timelines.ts'
 
 /** What comes later in a block of one piece: nothing has reason to. */
 const oneOnly = [0]
@@ -196,7 +196,7 @@ function firstFor(
   const latest = Math.min(until, endsBy - minutes, cost - minutes)
   const isAlone = !b.network.isLearned || job.alone.includes(person)
   for (let at = from; ;) {
-    const start = latest < at ? -1 : firstFree(b.lines, person, piece.places, at, latest, minutes, job.at)
+    const start = firstReached(b, job, piece, person, { from: at, until: latest, minutes })
     if (start < 0 || isAlone) return start
     at = Number.POSITIVE_INFINITY
     for (const p of job.alone) {
@@ -206,6 +206,25 @@ function firstFor(
     if (at === start) return start
     if (at > latest) return -1
   }
+}
+
+/** When somebody is free for a piece, and at its machine; -1 where never. */
+function firstReached(
+  { lines, network }: Building,
+  job: Job,
+  piece: Piece,
+  person: number,
+  { from, until, minutes }: { readonly from: number; readonly until: number; readonly minutes: number },
+): number {
+  const { walks } = network
+  for (let at = from; at <= until;) {
+    const start = firstFree(lines, person, piece.places, at, until, minutes, job.at)
+    if (start < 0 || walks === null || job.at <= 0) return start
+    const reached = reachedFrom(lines, walks, person, job.at, start, minutes)
+    if (reached === start) return start
+    at = reached
+  }
+  return -1
 }
 
 function foundFor(b: Building, job: Job, piece: Piece, person: number, start: number): Found {

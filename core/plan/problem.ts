@@ -15,6 +15,9 @@ export interface PlanProblem {
   readonly keepUp: readonly { readonly stations: readonly string[]; readonly mostDown: number }[]
   /** How many there are of each shared place or thing: sinks, pails. One left out is plenty. */
   readonly places: Readonly<Record<string, number>>
+  /** Minutes to walk between two areas, both ways alike; those left out are next to each other. */
+  readonly walks?:
+    readonly { readonly between: readonly [string, string]; readonly minutes: number }[] | undefined
   readonly runs: readonly PlanRun[]
   /** Runs that end before another begins: the dish machine last. */
   readonly orders: readonly { readonly before: string; readonly after: string }[]

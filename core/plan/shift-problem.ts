@@ -1,4 +1,4 @@
-import { departures, instantAt, tideAt, tradingDay, type DueItem } from '../duty/index.ts'
+import { demandAt, instantAt, rushPeaks, tradingDay, type DueItem } from '../duty/index.ts'
 import {
   bringsProduct,
   type Learned,
@@ -96,6 +96,7 @@ export function shiftProblem(input: ShiftInput): PlanProblem {
     stations,
     keepUp: site.keepUp ?? [],
     places: { ...site.shared },
+    ...(site.walks ? { walks: site.walks } : {}),
     runs,
     orders: last.flatMap((after) =>
       runs
@@ -134,16 +135,19 @@ function personOf(
   }
 }
 
-/** Spans of minutes in which the sailings make a rush. */
+/** A peak farther off than this fills no counter any more, milliseconds. */
+const rushReaches = 240 * minuteMs
+
+/** Spans of minutes in which there is a rush. */
 function rushSpans(site: SiteSet, start: Instant, from: number, minutes: number): Span[] {
-  const sailings = departures(
+  const peaks = rushPeaks(
     site,
-    instant(start - 60 * minuteMs),
-    instant(start + (Math.max(from, minutes) + 60) * minuteMs),
+    instant(start - rushReaches),
+    instant(start + Math.max(from, minutes) * minuteMs + rushReaches),
   )
   const spans: Span[] = []
   for (let t = from; t < minutes; t++) {
-    if (tideAt(sailings, instant(start + t * minuteMs)) < rushFrom) continue
+    if (demandAt(peaks, instant(start + t * minuteMs)) < rushFrom) continue
     const last = spans.at(-1)
     if (last?.to === t) spans[spans.length - 1] = { from: last.from, to: t + 1 }
     else spans.push({ from: t, to: t + 1 })

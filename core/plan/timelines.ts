@@ -1,4 +1,4 @@
-import type { Network } from './network.ts'
+import { walkMinutes, type Network, type Walks } from './network.ts'
 
 /** What is free minute by minute while a plan is built: people, the counters' staff, shared places. Lines lie one after another. */
 export interface Timelines {
@@ -16,7 +16,7 @@ export interface Timelines {
   readonly membersOf: readonly (readonly number[])[]
   /** By person: minutes in which they are counted at all. */
   readonly hours: readonly { readonly from: number; readonly to: number }[]
-  /** By person, where anybody learns, and empty otherwise: the place of their work, 0 for none. */
+  /** By person, where anybody learns or walks, and empty otherwise: the place of their work, 0 for none. */
   readonly at: Int16Array
   /** The place in which they must be for a learner, 0 for none; and for how many. By person alone: minutes of it in all. */
   readonly watch: Int16Array
@@ -28,7 +28,7 @@ export interface Timelines {
  * Staff as capacities. By Hall's theorem the free people can fill every counter exactly if, for each set of counters, as many of
  * them serve one of the set as the set needs; so each set is a resource of its own, and who cleans takes one of each set served.
  */
-export function timelinesOf({ problem, isLearned }: Network): Timelines {
+export function timelinesOf({ problem, isLearned, walks }: Network): Timelines {
   const { horizon, counters, people } = problem
   const serves = (p: number, set: readonly number[]) =>
     set.some((c) => people[p]?.serves.includes(counters[c]?.id ?? ''))
@@ -64,7 +64,7 @@ export function timelinesOf({ problem, isLearned }: Network): Timelines {
     setsOf: people.map((_, p) => sets.flatMap((_, s) => (membersOf[s]?.includes(p) ? [s] : []))),
     membersOf,
     hours: people.map(({ from, to }) => ({ from, to })),
-    ...byLearners(people.length, isLearned ? horizon : 0),
+    ...byPlaces(people.length, isLearned || walks ? horizon : 0),
   }
   sets.forEach((_, s) => {
     for (let t = 0; t < horizon; t++) if ((spare[s * horizon + t] as number) <= 0) shut(lines, s, t, 1)
@@ -72,7 +72,7 @@ export function timelinesOf({ problem, isLearned }: Network): Timelines {
   return lines
 }
 
-const byLearners = (people: number, horizon: number) => ({
+const byPlaces = (people: number, horizon: number) => ({
   at: new Int16Array(people * horizon),
   watch: new Int16Array(people * horizon),
   watched: new Int16Array(people * horizon),
@@ -200,6 +200,35 @@ export function takePerson(
       else if (by === -1 && was === 0) shut(t, s, m, -1)
     }
   }
+}
+
+/**
+ * When somebody who is free from `start` for `minutes` can be at a place as well, walking there from their work before, and from there to
+ * their work after: `start`, or the first minute that is worth trying next. A break ends no walk and begins none.
+ */
+export function reachedFrom(
+  { at, horizon }: Timelines,
+  walks: Walks,
+  person: number,
+  place: number,
+  start: number,
+  minutes: number,
+): number {
+  const line = person * horizon
+  for (let m = start - 1; m >= Math.max(0, start - walks.longest); m--) {
+    const before = at[line + m] as number
+    if (before === 0) continue
+    const ready = m + 1 + (before < 0 ? 0 : walkMinutes(walks, before, place))
+    if (ready > start) return ready
+    break
+  }
+  const end = start + minutes
+  for (let m = end; m < Math.min(horizon, end + walks.longest); m++) {
+    const after = at[line + m] as number
+    if (after === 0) continue
+    return after > 0 && m - end < walkMinutes(walks, place, after) ? m + 1 : start
+  }
+  return start
 }
 
 /**

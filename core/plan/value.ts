@@ -1,7 +1,7 @@
 import type { Schedule } from './decode.ts'
 import type { Timelines } from './timelines.ts'
 import { endOf } from './laid.ts'
-import { minutesOf, type Network } from './network.ts'
+import { minutesOf, walkMinutes, type Network } from './network.ts'
 import { overtimeWeight, softWeights, unplacedMinutes, type Objective } from './problem.ts'
 
 export interface Value extends Omit<Objective, 'soft'> {
@@ -127,7 +127,7 @@ function softness(network: Network, schedule: Schedule, before: Before | null): 
   const order = byStart(start, person, problem.horizon)
   const handsOfRun = new Int16Array(jobs.length).fill(-1)
   const until = new Int32Array(problem.people.length).fill(-1)
-  const place = new Array<string | null>(problem.people.length).fill(null)
+  const area = new Int16Array(problem.people.length)
   const minutes = new Int32Array(problem.people.length)
   let soft = 0
   for (const i of order) {
@@ -138,9 +138,10 @@ function softness(network: Network, schedule: Schedule, before: Before | null): 
     if (!job.isBreak) {
       if ((handsOfRun[piece.run] as number) >= 0 && handsOfRun[piece.run] !== p) soft += softWeights.handover
       handsOfRun[piece.run] = p
-      const here = problem.stations[job.station]?.place ?? null
-      if (place[p] !== null && here !== place[p]) soft += softWeights.walk
-      place[p] = here
+      const from = area[p] as number
+      if (from > 0 && from !== job.at)
+        soft += Math.max(softWeights.walk, network.walks ? walkMinutes(network.walks, from, job.at) : 0)
+      area[p] = job.at
       minutes[p] = (minutes[p] as number) + minutesOf(piece, p)
       if ((until[p] as number) >= 0) soft += Math.min(15, at - (until[p] as number)) * softWeights.idle
     }

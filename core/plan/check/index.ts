@@ -7,6 +7,7 @@ import { placement } from './placement.ts'
 import { segments } from './segments.ts'
 import { machines, orders, places } from './shared.ts'
 import { checkedOf, type Check, type Violation } from './violation.ts'
+import { walks } from './walks.ts'
 import { windows } from './windows.ts'
 
 /** The last departure is the one that the objective tells. */
@@ -26,6 +27,7 @@ const checks: readonly Check[] = [
   hours,
   breaks,
   signOffs,
+  walks,
   places,
   machines,
   counters,

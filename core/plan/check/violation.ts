@@ -16,6 +16,7 @@ export type Constraint =
   | 'wait-most'
   | 'pin'
   | 'one-at-a-time'
+  | 'walk'
   | 'hours'
   | 'leaves'
   | 'break'
