@@ -27,6 +27,17 @@ export const siteSet = z.strictObject({
       }),
     )
     .max(100),
+  rushes: z
+    .array(
+      z.strictObject({
+        from: localTime,
+        to: localTime,
+        days: z.array(z.number().int().min(1).max(7)).min(1).max(7),
+        load: z.number().min(0).max(10),
+      }),
+    )
+    .max(100)
+    .optional(),
   units: z.enum(unitSystems),
   freshHours: z.number().min(0).max(48),
   emergencyNumber: words(40),
@@ -59,6 +70,13 @@ export const siteSet = z.strictObject({
   keepUp: z
     .array(z.strictObject({ stations: z.array(slug).max(50), mostDown: z.number().int().min(0).max(50) }))
     .max(50)
+    .optional(),
+  preferred: z.record(slug, slug).optional(),
+  walks: z
+    .array(
+      z.strictObject({ between: z.tuple([words(80), words(80)]), minutes: z.number().int().min(1).max(60) }),
+    )
+    .max(100)
     .optional(),
   lastOfAll: z.array(slug).max(50).optional(),
 })

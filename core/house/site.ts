@@ -20,6 +20,16 @@ export interface Sailing {
   readonly load: number
 }
 
+/** Hours of an ordinary week in which most guests come. */
+export interface Rush {
+  readonly from: LocalTime
+  readonly to: LocalTime
+  /** ISO weekdays, 1 is Monday. */
+  readonly days: readonly number[]
+  /** How many guests it brings, 1 being an ordinary rush. */
+  readonly load: number
+}
+
 export interface SiteSet {
   readonly name: string
   readonly timeZone: string
@@ -30,6 +40,7 @@ export interface SiteSet {
   /** ISO dates on which the site does not trade. */
   readonly closedDays: readonly string[]
   readonly sailings: readonly Sailing[]
+  readonly rushes?: readonly Rush[]
   readonly units: UnitSystem
   /** Hours after which a sanitized machine is sanitized again before use. */
   readonly freshHours: number
@@ -46,8 +57,18 @@ export interface SiteSet {
   readonly shared?: Readonly<Partial<Record<SharedPlace, number>>>
   /** Stations of which at most so many may be down at once. */
   readonly keepUp?: readonly { readonly stations: readonly string[]; readonly mostDown: number }[]
+  /** Of several products for one use, the one that is offered first: product by use. */
+  readonly preferred?: Readonly<Record<string, string>>
+  /** Minutes that it takes to walk from one area to another, both ways alike; areas left out are next to each other. */
+  readonly walks?: readonly Walk[]
   /** Stations that are closed down after all others: the dish machine. */
   readonly lastOfAll?: readonly string[]
+}
+
+/** Two areas, as stations name them, and the minutes between them. */
+export interface Walk {
+  readonly between: readonly [string, string]
+  readonly minutes: number
 }
 
 export const contactKinds = ['technician', 'manager', 'supplier', 'poison'] as const

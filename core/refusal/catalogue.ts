@@ -31,6 +31,12 @@ export const catalogue = {
   ),
   busy: entry('too-often', 'Too much is being worked out at once. Try again in a minute.'),
 
+  // a site's set-up from a file
+  site_file_wrong: entry(
+    'malformed',
+    'Nothing was taken from this file. Mend the lines that are named, and choose it again.',
+  ),
+
   // quantities
   not_a_number: entry('malformed', 'This is not a number. Type digits only.'),
   negative_quantity: entry('malformed', 'An amount cannot be below zero. Type zero or more.'),

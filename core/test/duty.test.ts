@@ -80,12 +80,26 @@ describe('what is due', () => {
   })
 })
 
-describe('the tide', () => {
+describe('demand', () => {
+  const noon = (day: string) => at(`${day}T12:00:00Z`)
   it('rises before a sailing on its days, and only then', () => {
-    const thursday = duty.departures(site, at('2026-11-26T12:00:00Z'), at('2026-11-27T12:00:00Z'))
-    expect(thursday.map((d) => d.at)).toEqual([at('2026-11-26T21:10:00Z')])
-    expect(duty.tideAt(thursday, at('2026-11-26T20:57:00Z'))).toBeCloseTo(1, 6)
-    expect(duty.tideAt(thursday, at('2026-11-26T15:00:00Z'))).toBeLessThan(0.001)
-    expect(duty.departures(site, at('2026-11-27T12:00:00Z'), at('2026-11-28T12:00:00Z'))).toEqual([])
+    const thursday = duty.rushPeaks(site, noon('2026-11-26'), noon('2026-11-27'))
+    expect(thursday.map((p) => p.sailing?.at)).toEqual([at('2026-11-26T21:10:00Z')])
+    expect(duty.demandAt(thursday, at('2026-11-26T20:57:00Z'))).toBeCloseTo(1, 6)
+    expect(duty.demandAt(thursday, at('2026-11-26T15:00:00Z'))).toBeLessThan(0.001)
+    expect(duty.rushPeaks(site, noon('2026-11-27'), noon('2026-11-28'))).toEqual([])
+  })
+  it('is a rush between the hours of the week that were entered: a third of its peak at either end', () => {
+    const lunch = { from: '11:30', to: '13:30', days: [5], load: 1.5 }
+    const friday = duty.rushPeaks(
+      { ...site, rushes: [lunch] },
+      at('2026-11-27T00:00:00Z'),
+      at('2026-11-28T00:00:00Z'),
+    )
+    const demand = (time: string) => duty.demandAt(friday, at(`2026-11-27T${time}:00Z`))
+    expect(friday.map((p) => p.sailing)).toEqual([null])
+    expect(demand('12:30')).toBeCloseTo(1.5, 9)
+    expect([demand('11:30'), demand('13:30')].map((d) => d.toFixed(6))).toEqual(['0.500000', '0.500000'])
+    expect(demand('15:30')).toBeLessThan(0.02)
   })
 })

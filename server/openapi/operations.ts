@@ -40,6 +40,20 @@ export const operations: Readonly<Record<string, Operation>> = {
     summary: 'The site and the names of who works there, for a tablet of the site',
     needs: 'everybody',
   },
+  [`GET ${site('/set-up')}`]: {
+    summary:
+      'The set-up of a site as a file, for another site: stations, products, instruments, spares, procedures, its day',
+    needs: house,
+  },
+  [`POST ${site('/set-up')}`]: {
+    summary:
+      'Takes a set-up from a file, whole or not at all; what is there already stays. `try` tells what it would do',
+    needs: house,
+    example: {
+      try: true,
+      file: { format: 'tadka-site@1', people: [{ name: 'Sorrel', role: 'crew', cleans: 'learning' }] },
+    },
+  },
   'POST /api/found': {
     summary: 'Founds the only site, with its manager; the browser that asks becomes its first tablet',
     needs: 'everybody',

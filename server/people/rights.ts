@@ -7,7 +7,7 @@ import { appendBatch, refusalIn } from '../stream/append.ts'
 import type { SiteQueue } from '../stream/queue.ts'
 import { hashSecret } from './secrets.ts'
 
-interface Change {
+export interface Change {
   readonly id: string
   readonly type: RecordType
   readonly subject: SubjectRef
@@ -85,6 +85,7 @@ export async function changeRights(
       allow: () => null,
       memory: queue.memory,
       rights: true,
+      whole: true,
     }),
   )
   const refused = refusalIn(outcomes)

@@ -57,6 +57,8 @@ export interface Batch {
   readonly fromDevice?: boolean
   /** Whether types by which people and tablets get rights are let through. */
   readonly rights?: boolean
+  /** All of it is taken, or nothing. */
+  readonly whole?: boolean
   /** What this process last wrote, where the caller appends one batch of a site at a time. */
   readonly memory?: AppendMemory
 }
@@ -93,6 +95,8 @@ export async function appendBatch(pool: Pool, batch: Batch): Promise<DraftOutcom
       outcomes[index] = refused(rawDraft, error)
     }
   }
+  // Those that would have been taken were not answered for.
+  if (batch.whole && accepted.length < batch.drafts.length) return Object.values(outcomes)
   for (let attempt = 0; accepted.length > 0; attempt++) {
     if (await attemptAppend(pool, batch, accepted, outcomes, attempt === 0)) break
     if (attempt >= attempts) throw new Refusal('database_down')
@@ -115,7 +119,7 @@ async function attemptAppend(
   const context = recalled ?? (await readContext(pool, site, asked))
   const then = await asOf(pool, site, context, accepted)
   const { records, folding } = prepare(context, batch, accepted, outcomes, then)
-  if (records.length === 0) return true
+  if (records.length === 0 || (batch.whole && refusalIn(outcomes))) return true
   await folding.refold(pool, site)
   memory?.forget(site)
   try {

@@ -34,6 +34,8 @@ const routes: Readonly<Record<string, Route>> = {
   'POST /api/session/password': everybody,
   'DELETE /api/session/people/{person}': { access: 'anybody signed in' },
   'POST /api/found': everybody,
+  'GET /api/sites/{site}/set-up': house,
+  'POST /api/sites/{site}/set-up': { ...house, body: { try: true, file: { format: 'tadka-site@1' } } },
   'POST /api/sites/{site}/people': {
     ...house,
     body: { name: 'M', role: 'crew', login: null, pin: '5274', password: null },

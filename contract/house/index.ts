@@ -1,0 +1,1 @@
+export { siteFile, siteFileBody, siteFileDone, type SiteFileDone } from './site-file.ts'
