@@ -15,17 +15,17 @@ test('a manager sets the day and what falls due; what is wrong is told and nothi
   await expect(page.getByRole('alert')).toHaveText(
     'Monday: two times such as 05:30 and 23:30, or both empty.',
   )
-  await expect(page.getByRole('button', { name: 'Keep the site’s day' })).toBeDisabled()
+  await expect(page.getByRole('button', { name: 'Save' })).toBeDisabled()
   await isAccessible(page)
   await press(page, 'Put back as it was')
   await expect(opens).toHaveValue('05:30')
-  const load = page.getByRole('textbox', { name: 'Load' }).last()
+  const load = page.getByRole('textbox', { name: 'Size' }).last()
   await load.fill('0.6')
   await load.press('Tab')
-  await press(page, 'Keep the site’s day')
+  await press(page, 'Save')
   await expect(page.getByText('Saved. The log shows what changed.')).toBeVisible()
   await page.reload()
-  await expect(page.getByRole('textbox', { name: 'Load' }).last()).toHaveValue('0.6')
+  await expect(page.getByRole('textbox', { name: 'Size' }).last()).toHaveValue('0.6')
 
   await go(page, '/house/stations')
   await page.getByRole('button', { name: /Kiosk slush/ }).click()

@@ -33,7 +33,7 @@ const product = (name: string, range: { lo: number; hi: number } | null): Produc
 const scope = effectScope()
 afterEach(() => vi.unstubAllGlobals())
 
-async function chosenOf(products: Record<string, ProductSet>, ranged = false) {
+async function chosenOf(products: Record<string, ProductSet>, ranged = false, site: object = {}) {
   const t = tablet()
   useSession().site = 'gannet'
   const states = Object.entries(products).map(([id, one]) => ({
@@ -42,6 +42,7 @@ async function chosenOf(products: Record<string, ProductSet>, ranged = false) {
     state: { ...one, id },
     last: null,
   }))
+  states.push({ kind: 'site', id: 'gannet', state: site as never, last: null })
   t.server.answer = () => ({ status: 200, body: { serverTime: Date.now(), seq: 1, states } })
   await useSite().load()
   const found = scope.run(() => useChosenProduct(() => 'cloths', ranged))
@@ -63,6 +64,20 @@ describe('the product for a use', () => {
     expect(options.value.map((o) => o.text)).toEqual(['A', 'B'])
     chosen.value = 'b'
     expect(candidate.value?.product.id).toBe('b')
+  })
+  it('is the one that the site prefers, and another is a tap away', async () => {
+    const two = { a: product('A', { lo: 200, hi: 400 }), b: product('B', { lo: 150, hi: 400 }) }
+    const { candidate, chosen, options } = await chosenOf(two, false, { preferred: { cloths: 'b' } })
+    expect(candidate.value?.product.id).toBe('b')
+    expect(chosen.value).toBe('b')
+    expect(options.value.map((o) => o.text)).toEqual(['B', 'A'])
+    chosen.value = 'a'
+    expect(candidate.value?.product.id).toBe('a')
+  })
+  it('is nobody’s guess where the preferred one is no product for it any more', async () => {
+    const two = { a: product('A', { lo: 200, hi: 400 }), b: product('B', { lo: 150, hi: 400 }) }
+    const { candidate } = await chosenOf(two, false, { preferred: { cloths: 'gone', urn: 'a' } })
+    expect(candidate.value).toBeNull()
   })
   it('has a range where it is judged', async () => {
     const { candidate } = await chosenOf(

@@ -4,9 +4,9 @@ import { families, productUses } from '@tadka/core/house'
 import { describe, expect, it } from 'vitest'
 import { countriesIn, countryOfLanguage, weekOf } from '../src/house/countries.ts'
 import { emptyFounding, foundFaults, foundingOf, loginOf } from '../src/house/found-draft.ts'
-import { readHours, readLocalTime } from '../src/house/local-time.ts'
+import { keptLocalTime, readHours, readLocalTime, showLocalTime } from '../src/site/local-time.ts'
 import { stationsPicked } from '../src/house/machine-pick.ts'
-import { localeOf } from '../src/site/times.ts'
+import { hasTwelveHours, localeOf } from '../src/site/times.ts'
 import { fetchWords, i18n } from '../src/words/index.ts'
 
 await fetchWords()
@@ -34,6 +34,33 @@ describe('a time of day', () => {
     expect(readHours('25:00', '26:00')).toBeNull()
     expect(readHours('6', '')).toBeNull()
   })
+  it.each([
+    ['10:30 pm', undefined, '22:30'],
+    ['12:30 am', '17:00', '24:30'],
+    ['2', '22:00', '26:00'],
+    ['24:30', '17:00', '24:30'],
+    ['11:00', '12:00', '11:00'],
+    ['half past', '17:00', 'half past'],
+    [' ', '17:00', ''],
+  ])('%s after %s is kept as %s', (typed, after, kept) => expect(keptLocalTime(typed, after)).toBe(kept))
+  it.each([
+    ['06:30', '6:30 AM'],
+    ['12:00', '12:00 PM'],
+    ['24:30', '12:30 AM'],
+    ['22:05', '10:05 PM'],
+    ['', ''],
+  ])('%s is %s by a clock of twelve hours, and reads back as the same hour', (time, shown) => {
+    expect(showLocalTime(time, true)).toBe(shown)
+    expect(showLocalTime(time, false)).toBe(time)
+    if (time !== '') expect(keptLocalTime(shown, time > '24' ? '17:00' : undefined)).toBe(time)
+  })
+  it.each([
+    ['US', true],
+    ['AU', true],
+    ['GB', false],
+    ['DE', false],
+    [undefined, false],
+  ])('clocks in %s have twelve hours: %s', (country, twelve) => expect(hasTwelveHours(country)).toBe(twelve))
 })
 
 describe('the first start', () => {

@@ -30,6 +30,8 @@ const site: SiteSet = {
     { stations: ['one', 'two', 'three'], mostDown: 2 },
   ],
   lastOfAll: ['dish'],
+  rushes: [{ from: '11:30', to: '13:30', days: everyDay, load: 1 }],
+  walks: [{ between: ['Galley', 'Deck'], minutes: 4 }],
 }
 
 const typed = (change: (d: TradeDraft) => void): TradeDraft => {
@@ -95,6 +97,11 @@ describe('the site’s day as it is typed', () => {
       3,
     ],
     ['fewer in a rush', (d) => Object.assign(d.counters[0] ?? {}, { quiet: 2, rush: 1 }), 'rush', 0],
+    ['a rush that ends first', (d) => Object.assign(d.rushes[0] ?? {}, { to: '11:00' }), 'rushHours', 0],
+    ['a rush on no day', (d) => Object.assign(d.rushes[0] ?? {}, { days: [] }), 'days', 0],
+    ['a walk to where one is', (d) => d.walks.push({ between: ['Deck', 'Deck'], minutes: 2 }), 'walk', 1],
+    ['a walk of no minutes', (d) => d.walks.push({ between: ['Deck', 'Bar'], minutes: null }), 'walk', 1],
+    ['a walk told twice', (d) => d.walks.push({ between: ['Deck', 'Galley'], minutes: 2 }), 'walkTwice', 1],
     ['a group of one', (d) => d.keepUp.push({ stations: ['galley-ice'], mostDown: 1 }), 'group', 2],
   ])('%s is told', (_, change, kind, at) => expect(tradeFault(typed(change))).toEqual({ kind, at }))
 })

@@ -52,6 +52,12 @@ export const common = {
     'detergent-label': 'the detergent’s label ({source} leaves it to the label)',
     'held-to-the-end': 'our practice: held through the last 15 s of the rinse',
   },
+  units: {
+    short: { metric: '°C, L', us: '°F, gal' },
+    show: { metric: 'Show metric units', us: 'Show US units' },
+    clears: 'What you typed or picked on this page and did not save is cleared.',
+    stay: 'Keep what I typed',
+  },
   band: { reading: 'reading', noReading: 'no reading', now: 'now' },
   pad: { name: 'Number keys', point: 'decimal point', erase: 'erase' },
   strip: {

@@ -13,6 +13,7 @@ export const first = {
   opens: 'Opens',
   closes: 'Closes',
   trades: 'Open from {open} to {close}. After midnight counts on: 24:30 is half past midnight.',
+  trades12: 'Open from {open} to {close}.',
   days: 'Days',
   open: 'open',
   closed: 'closed',

@@ -93,6 +93,8 @@ export const house = {
   firstAid: 'First aid',
   neverWith: 'Never with',
   notEntered: 'not entered: read the label',
+  useFirst: 'Use this one first',
+  usedFirst: 'Used first',
   labelNamesNone: 'the label names nothing',
   emergency: 'Emergency {number}',
   find: 'Find a station: name or number',

@@ -1,4 +1,4 @@
-import { departures, tideAt, type Departure, type DueItem } from '@tadka/core/duty'
+import { demandAt, rushPeaks, type DueItem, type RushPeak } from '@tadka/core/duty'
 import { instant, type Instant } from '@tadka/core/quantity'
 import type { RunState, StationState } from '@tadka/core/procedure'
 import type { SiteSet } from '@tadka/core/house'
@@ -17,11 +17,11 @@ export interface SheetLane {
   readonly runs: readonly SheetRun[]
 }
 
-/** What lies behind the lanes: the span of time, the sailings and the tide of trade they make. */
+/** What lies behind the lanes: the span of time, the demand of its rushes, and the sailings that make them. */
 export interface Ground {
   readonly from: Instant
   readonly to: Instant
-  readonly sailings: readonly Departure[]
+  readonly sailings: readonly NonNullable<RushPeak['sailing']>[]
   /** How busy it is, every few minutes. */
   readonly tide: readonly { readonly at: number; readonly height: number }[]
 }
@@ -31,15 +31,18 @@ export interface Sheet extends Ground {
 }
 
 const hour = 3_600_000
+/** A rush whose peak is farther off is not seen. */
+const reach = 4 * hour
 const before = 2 * hour
 const after = 7.5 * hour
 const tideEvery = 240_000
 
 export function groundOf(site: SiteSet, from: Instant, to: Instant): Ground {
-  const sailings = departures(site, instant(from - hour), instant(to + hour))
+  const peaks = rushPeaks(site, instant(from - reach), instant(to + reach))
+  const sailings = peaks.flatMap((p) => p.sailing ?? [])
   const tide = Array.from({ length: Math.ceil((to - from) / tideEvery) + 1 }, (_, i) => {
     const at = instant(Math.min(to, from + i * tideEvery))
-    return { at, height: tideAt(sailings, at) }
+    return { at, height: demandAt(peaks, at) }
   })
   return { from, to, tide, sailings: sailings.filter((s) => s.at >= from && s.at <= to) }
 }

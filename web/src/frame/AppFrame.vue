@@ -6,6 +6,8 @@ import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '../rights/session.ts'
 import { sendPhotos } from '../stream/kept-photos.ts'
 import { useSite } from '../site/site.ts'
+import { useUnitSystem } from '../site/unit-system.ts'
+import { useEntryWatch } from '../pieces/entered.ts'
 import BottomDock from './BottomDock.vue'
 import NoticeLine from './NoticeLine.vue'
 import { fetchPlaces } from '../router.ts'
@@ -23,6 +25,8 @@ const failed = ref(false)
 /** The server was asked for the site, and did not answer. */
 const unseen = ref(false)
 const { help } = useKeys(router)
+const { system } = useUnitSystem()
+useEntryWatch(() => `${route.path} ${system.value}`)
 
 const toSignIn = () => router.replace({ path: '/sign-in', query: { to: route.fullPath } })
 
@@ -56,7 +60,7 @@ const dock = computed(() => route.meta['dock'] !== false)
 <template>
   <div class="frame" :class="{ dock }">
     <main v-if="site.loaded && session.acting" class="place">
-      <router-view :key="route.path" />
+      <router-view :key="`${route.path} ${system}`" />
     </main>
     <section v-else-if="failed || unseen" class="wait" role="status">
       <div>

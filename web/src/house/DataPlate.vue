@@ -8,6 +8,7 @@ import { useSession } from '../rights/session.ts'
 import FigureField from '../pieces/FigureField.vue'
 import { useProcedures } from '../site/procedures.ts'
 import { useSite } from '../site/site.ts'
+import { useUnitSystem } from '../site/unit-system.ts'
 import ChoiceField from './ChoiceField.vue'
 import { useContactCheck } from './contact-check.ts'
 import { parametersFrom, plateAsked, plateFields, plateTyped, type PlateField } from './station-draft.ts'
@@ -16,14 +17,13 @@ import { parametersFrom, plateAsked, plateFields, plateTyped, type PlateField } 
 const props = defineProps<{ id: string; plate: StationSet }>()
 const { t, te } = useI18n()
 const site = useSite()
+const { system } = useUnitSystem()
 const procedures = useProcedures()
 const session = useSession()
 const message = useMessage()
 const contactFaults = useContactCheck()
 
-const asked = computed(() =>
-  plateAsked(props.plate.family, procedures.of(props.plate.family), site.set?.units ?? 'metric'),
-)
+const asked = computed(() => plateAsked(props.plate.family, procedures.of(props.plate.family), system.value))
 const typed = ref(plateTyped(asked.value, props.plate.parameters))
 const parsed = computed(() => plateFields(asked.value, typed.value, props.plate.parameters))
 const faultOf = ({ fault }: PlateField) => {

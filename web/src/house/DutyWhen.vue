@@ -5,7 +5,7 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { counted, type DutyRow } from './duty-draft.ts'
 import { slugOf } from '@tadka/core/house'
-import { weekdays } from './trade-draft.ts'
+import { weekdays } from './week.ts'
 
 /** The figure and the choice that a duty's kind asks for, and no other. */
 const row = defineModel<DutyRow>({ required: true })

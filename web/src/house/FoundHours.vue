@@ -2,7 +2,8 @@
 import { useI18n } from 'vue-i18n'
 import { weekOf } from './countries.ts'
 import type { FoundDraft } from './found-draft.ts'
-import { readHours } from './local-time.ts'
+import { readHours, showLocalTime } from '../site/local-time.ts'
+import { hasTwelveHours } from '../site/times.ts'
 import TextField from './TextField.vue'
 import { computed } from 'vue'
 
@@ -11,6 +12,15 @@ const draft = defineModel<FoundDraft>({ required: true })
 defineProps<{ hours: string; week: string }>()
 const { t } = useI18n()
 const read = computed(() => readHours(draft.value.open, draft.value.close))
+const twelve = computed(() => hasTwelveHours(draft.value.country ?? undefined))
+const trades = computed(() =>
+  read.value
+    ? t(twelve.value ? 'first.trades12' : 'first.trades', {
+        open: showLocalTime(read.value.open, twelve.value),
+        close: showLocalTime(read.value.close, twelve.value),
+      })
+    : '',
+)
 const days = computed(() => weekOf(draft.value.country))
 const isClosed = (day: number) => draft.value.closedOn.includes(day)
 function turn(day: number): void {
@@ -22,11 +32,16 @@ function turn(day: number): void {
 
 <template>
   <div class="hours">
-    <text-field v-model="draft.open" :name="t('first.opens')" example="6:00" large />
-    <text-field v-model="draft.close" :name="t('first.closes')" example="22:30" large />
+    <text-field v-model="draft.open" :name="t('first.opens')" :example="twelve ? '6:00 AM' : '6:00'" large />
+    <text-field
+      v-model="draft.close"
+      :name="t('first.closes')"
+      :example="twelve ? '10:30 PM' : '22:30'"
+      large
+    />
     <p class="quiet">
       <span v-if="hours" class="fault" role="alert">{{ hours }}</span>
-      <template v-else-if="read">{{ t('first.trades', read) }}</template>
+      <template v-else>{{ trades }}</template>
     </p>
     <div class="days" role="group" :aria-label="t('first.days')">
       <span class="name">{{ t('first.days') }}</span>

@@ -6,15 +6,18 @@ import { useRoute } from 'vue-router'
 import { useTimes } from '../site/times.ts'
 import { useSession } from '../rights/session.ts'
 import { useSite } from '../site/site.ts'
+import { useUnitSystem } from '../site/unit-system.ts'
 import { useDoseWords } from '../solution/dose-words.ts'
 import ContainerForm from './ContainerForm.vue'
 import LabelForm from './LabelForm.vue'
+import { useSiteSet } from './site-set.ts'
 import { useKit, type Product } from '../site/kit.ts'
 
 /** The labels: what each product is for, its dose, its limits, and what it must not meet. */
 const { t } = useI18n()
 const kit = useKit()
 const site = useSite()
+const { isUs } = useUnitSystem()
 const session = useSession()
 const { date } = useTimes()
 const may = computed(() => session.mayDo('set-up-house'))
@@ -23,9 +26,14 @@ const wanted = computed(() => String(route.query['for'] ?? ''))
 const editing = ref<Product | 'new' | null>(wanted.value === '' ? null : 'new')
 const opening = ref<string | null>(null)
 
+const { kept, set } = useSiteSet()
+/** Of several products for one use, the one that runs offer first. */
+const prefer = (use: string, product: string) =>
+  set({ preferred: { ...kept.value?.preferred, [use]: product } })
+
 const dose = useDoseWords()
 const water = ({ c, f }: { c: number; f: number }) =>
-  site.set?.units === 'us' ? t('house.temperatureF', { f }) : t('house.temperature', { c })
+  isUs.value ? t('house.temperatureF', { f }) : t('house.temperature', { c })
 const neverOf = (p: Product) =>
   p.neverWith === null
     ? t('house.notEntered')
@@ -70,6 +78,10 @@ const neverOf = (p: Product) =>
                 .filter(Boolean)
                 .join(', ')
             }}
+            <template v-if="kit.forUse(u.id).length > 1">
+              <b v-if="kit.preferred(u.id) === p.id" class="first">{{ t('house.usedFirst') }}</b>
+              <n-button v-else-if="may" @click="prefer(u.id, p.id)">{{ t('house.useFirst') }}</n-button>
+            </template>
           </p>
           <p class="caution">
             {{ t('house.ppe') }}: {{ p.ppe.length > 0 ? p.ppe.join(', ') : t('house.notEntered') }}.

@@ -14,6 +14,7 @@ import { useSpanWords } from '../pieces/span-words.ts'
 import { useTimes } from '../site/times.ts'
 import { useSession } from '../rights/session.ts'
 import { useSite } from '../site/site.ts'
+import { useUnitSystem } from '../site/unit-system.ts'
 import { now, rightNow } from '../wire/clock.ts'
 import RuleForm from './RuleForm.vue'
 
@@ -21,6 +22,7 @@ import RuleForm from './RuleForm.vue'
 const { t } = useI18n()
 const span = useSpanWords()
 const site = useSite()
+const { system } = useUnitSystem()
 const session = useSession()
 const message = useMessage()
 const { date } = useTimes()
@@ -51,7 +53,7 @@ function end(rule: LocalRule): void {
         </tr>
       </thead>
       <tbody>
-        <tr v-for="s in codeSections(site.set?.units)" :key="s.section">
+        <tr v-for="s in codeSections(system)" :key="s.section">
           <td :class="{ struck: replacing(s.section) }">{{ said(s) }}</td>
           <td class="quiet">{{ s.section }}</td>
           <td>

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useNames } from '../site/names.ts'
 import { useSession } from '../rights/session.ts'
+import SetupFile from './SetupFile.vue'
 import { useSetUp } from './set-up.ts'
 
 /** The set-up at a glance: each part with what it has, what is missing, and the way to it. */
@@ -88,6 +89,7 @@ const rows = computed(() =>
         >
       </li>
     </ol>
+    <setup-file v-if="session.mayDo('set-up-house')" />
     <p v-if="missing.length === 0 && rows.every((r) => !r.isEmpty)" class="whole">{{ t('setup.whole') }}</p>
   </section>
 </template>

@@ -5,7 +5,9 @@ import { useI18n } from 'vue-i18n'
 import HouseContacts from './HouseContacts.vue'
 import { useSiteSet } from './site-set.ts'
 import TradeDay from './TradeDay.vue'
+import TradeRushes from './TradeRushes.vue'
 import TradeStaff from './TradeStaff.vue'
+import TradeWalks from './TradeWalks.vue'
 import { draftOfTrade, siteFrom, tradeFault, type TradeDraft } from './trade-draft.ts'
 
 /** The site's day: everything that rushes, quiet windows and the plan of a shift are worked out from. */
@@ -35,7 +37,9 @@ function save(): void {
   <div>
     <form v-if="draft" class="trade" @submit.prevent="save">
       <trade-day v-model="draft" :may="may" />
+      <trade-rushes v-model="draft" :may="may" />
       <trade-staff v-model="draft" :may="may" />
+      <trade-walks v-model="draft" :may="may" />
       <p v-if="!may" class="quiet">{{ t('house.mayNot') }}</p>
       <div v-else-if="changed" class="acts">
         <p v-if="fault" class="fault" role="alert">{{ what }}</p>

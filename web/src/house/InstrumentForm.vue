@@ -4,6 +4,7 @@ import { NButton, NSelect, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSite } from '../site/site.ts'
+import { useUnitSystem } from '../site/unit-system.ts'
 import { newId } from '../wire/device.ts'
 import {
   emptyInstrument,
@@ -44,7 +45,7 @@ const options = <T extends string>(names: readonly T[], key: string) =>
   names.map((n) => ({ label: t(`house.${key}.${n}`), value: n }))
 const chooseKind = (kind: InstrumentDraft['kind']) =>
   set({ kind, unit: preferred(kind), marks: isUs.value ? 'fl oz' : 'mL' })
-const isUs = computed(() => site.set?.units === 'us')
+const { isUs } = useUnitSystem()
 /** A site that works in US units has its gauges in them, until somebody says otherwise. */
 const preferred = (kind: InstrumentDraft['kind']): string => {
   const [first, other] = unitsOfKind[kind] ?? ['']

@@ -6,6 +6,7 @@ import { NButton, NCheckbox, NSelect, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSite } from '../site/site.ts'
+import { useUnitSystem } from '../site/unit-system.ts'
 import { newId } from '../wire/device.ts'
 import { useKit, type Product } from '../site/kit.ts'
 import {
@@ -41,7 +42,8 @@ const kit = useKit()
 const message = useMessage()
 
 /** US labels give ounces to the gallon. */
-const blank = site.set?.units === 'us' ? ({ ...emptyLabel, unit: 'fl oz', of: 'gal' } as const) : emptyLabel
+const { system, isUs } = useUnitSystem()
+const blank = isUs.value ? ({ ...emptyLabel, unit: 'fl oz', of: 'gal' } as const) : emptyLabel
 const draft = ref<LabelDraft>(props.product ? labelTyped(props.product) : blank)
 const tried = ref(false)
 const set = (change: Partial<LabelDraft>) => (draft.value = { ...draft.value, ...change })
@@ -199,7 +201,7 @@ function keep(): void {
       <legend>{{ t('house.label.use', { n: i + 1 }) }}</legend>
       <label-use
         :use="u"
-        :units="site.set?.units ?? 'metric'"
+        :units="system"
         :fault="[faultOfUse(u), unfit(u)].filter(Boolean).join(' ')"
         @set="(change) => setUse(i, change)"
       />

@@ -8,6 +8,7 @@ import { useSession } from '../rights/session.ts'
 import VerdictMark from '../pieces/VerdictMark.vue'
 import { useSentence } from '../record/sentence.ts'
 import { useSite } from '../site/site.ts'
+import { useUnitSystem } from '../site/unit-system.ts'
 import { rightNow } from '../wire/clock.ts'
 import { newId } from '../wire/device.ts'
 import {
@@ -25,6 +26,7 @@ import {
 /** A rule of the site's own authority; before it is put in force, it tells which readings it would have judged otherwise. */
 const { t } = useI18n()
 const site = useSite()
+const { system } = useUnitSystem()
 const session = useSession()
 const message = useMessage()
 const { say } = useSentence()
@@ -41,7 +43,7 @@ const empty: RuleDraft = {
 }
 const units = computed(() => {
   const about = aboutIt(draft.value)
-  return about ? unitsOf(about, site.set?.units).map((u) => ({ label: u, value: u })) : []
+  return about ? unitsOf(about, system.value).map((u) => ({ label: u, value: u })) : []
 })
 const draft = ref<RuleDraft>({ ...empty })
 const tried = ref(false)
@@ -58,7 +60,7 @@ const set = (change: Partial<RuleDraft>) => {
 }
 const sections = computed(() => [
   { label: t('house.rule.adds'), value: '' },
-  ...codeSections(site.set?.units).map((s) => ({
+  ...codeSections(system.value).map((s) => ({
     label: `${t('house.rule.replaces', { section: s.section })}: ${t(`house.rule.about.${s.quantity}`)}`,
     value: s.section,
   })),
@@ -71,7 +73,7 @@ async function test(): Promise<void> {
   try {
     tested.value = await whatChanges(
       session.site,
-      ruleOf(draft.value, 'draft', rightNow(), site.set?.units),
+      ruleOf(draft.value, 'draft', rightNow(), system.value),
       rightNow(),
     )
   } catch {
@@ -83,7 +85,7 @@ async function test(): Promise<void> {
 function put(): void {
   tried.value = true
   if (faults.value.length > 0) return
-  const { id, ...rule } = ruleOf(draft.value, newId(), rightNow(), site.set?.units)
+  const { id, ...rule } = ruleOf(draft.value, newId(), rightNow(), system.value)
   site.record('rule.set@1', { kind: 'rule', id }, rule)
   message.success(t('house.saved'))
   draft.value = { ...empty }
@@ -128,19 +130,19 @@ function put(): void {
       <div v-if="units.length > 1">
         <span class="name">{{ t('house.instrument.unit') }}</span>
         <n-select
-          :value="unitOf(draft, site.set?.units)"
+          :value="unitOf(draft, system)"
           :options="units"
           :aria-label="t('house.instrument.unit')"
           @update:value="(unit: string) => set({ unit })"
         />
       </div>
       <label>
-        {{ t('house.rule.lo') }}, {{ unitOf(draft, site.set?.units) }}
+        {{ t('house.rule.lo') }}, {{ unitOf(draft, system) }}
         <n-input :value="draft.lo" placeholder="" @update:value="(lo: string) => set({ lo })" />
         <span class="fault">{{ fault('number', 'limit', 'order') }}</span>
       </label>
       <label>
-        {{ t('house.rule.hi') }}, {{ unitOf(draft, site.set?.units) }}
+        {{ t('house.rule.hi') }}, {{ unitOf(draft, system) }}
         <n-input :value="draft.hi" placeholder="" @update:value="(hi: string) => set({ hi })" />
       </label>
       <label class="long">

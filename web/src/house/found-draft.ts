@@ -1,6 +1,6 @@
 import { foundBody } from '@tadka/contract/people'
 import { byCountry, slugOf } from '@tadka/core/house'
-import { readHours } from './local-time.ts'
+import { readHours } from '../site/local-time.ts'
 
 /** What the first start asks, as it is typed. */
 export interface FoundDraft {

@@ -1,4 +1,5 @@
-import { type Counter, type Sailing, type SiteSet, slugOf } from '@tadka/core/house'
+import { type Counter, type Rush, type Sailing, type SiteSet, slugOf } from '@tadka/core/house'
+import { weekdays } from './week.ts'
 
 /** A weekday's trading hours as they are typed; both empty where the site is closed. */
 export interface DayRow {
@@ -9,6 +10,16 @@ export interface SailingRow {
   departs: string
   days: number[]
   load: number | null
+}
+export interface RushRow {
+  from: string
+  to: string
+  days: number[]
+  load: number | null
+}
+export interface WalkRow {
+  between: [string | null, string | null]
+  minutes: number | null
 }
 export interface CounterRow {
   id: string
@@ -27,14 +38,15 @@ export interface TradeDraft {
   week: DayRow[]
   closedDays: string[]
   sailings: SailingRow[]
+  rushes: RushRow[]
   counters: CounterRow[]
   shared: Record<(typeof sharedThings)[number], number | null>
   keepUp: GroupRow[]
+  walks: WalkRow[]
   lastOfAll: string[]
 }
 
 export const sharedThings = ['sink', 'table', 'pail', 'pot'] as const
-export const weekdays = [1, 2, 3, 4, 5, 6, 7] as const
 /** A site has so many counters at most: who stays where is worked out for every set of them. */
 export const mostCounters = 5
 
@@ -42,6 +54,8 @@ export const draftOfTrade = (site: SiteSet): TradeDraft => ({
   week: weekdays.map((d) => ({ ...(site.hours[String(d)] ?? { open: '', close: '' }) })),
   closedDays: [...site.closedDays].toSorted(),
   sailings: site.sailings.map((s) => ({ ...s, days: [...s.days] })),
+  rushes: (site.rushes ?? []).map((r) => ({ ...r, days: [...r.days] })),
+  walks: (site.walks ?? []).map((w) => ({ between: [...w.between], minutes: w.minutes })),
   counters: (site.counters ?? []).map((c) => ({ ...c })),
   shared: {
     sink: site.shared?.sink ?? null,
@@ -56,7 +70,19 @@ export const draftOfTrade = (site: SiteSet): TradeDraft => ({
 /** The first thing that is wrong, and where; `at` counts from 0 within its list. */
 export interface TradeFault {
   readonly kind:
-    'hours' | 'order' | 'never' | 'date' | 'departs' | 'days' | 'load' | 'counter' | 'rush' | 'group'
+    | 'hours'
+    | 'order'
+    | 'never'
+    | 'date'
+    | 'departs'
+    | 'rushHours'
+    | 'days'
+    | 'load'
+    | 'counter'
+    | 'rush'
+    | 'group'
+    | 'walk'
+    | 'walkTwice'
   readonly at: number
 }
 
@@ -83,10 +109,23 @@ export function tradeFault(d: TradeDraft): TradeFault | null {
     if (s.days.length === 0) return { kind: 'days', at }
     if (s.load === null || s.load < 0 || s.load > 10) return { kind: 'load', at }
   }
+  for (const [at, r] of d.rushes.entries()) {
+    if (!isTime(r.from, closeHours) || !isTime(r.to, closeHours) || r.from >= r.to)
+      return { kind: 'rushHours', at }
+    if (r.days.length === 0) return { kind: 'days', at }
+    if (r.load === null || r.load < 0 || r.load > 10) return { kind: 'load', at }
+  }
   for (const [at, c] of d.counters.entries()) {
     const same = d.counters.findIndex((x) => x.name.trim() === c.name.trim())
     if (c.name.trim() === '' || same !== at) return { kind: 'counter', at }
     if (c.quiet === null || c.rush === null || c.rush < c.quiet) return { kind: 'rush', at }
+  }
+  for (const [at, w] of d.walks.entries()) {
+    const [a, b] = w.between
+    if (a === null || b === null || a === b || w.minutes === null || w.minutes < 1)
+      return { kind: 'walk', at }
+    if (d.walks.findIndex((x) => x.between.includes(a) && x.between.includes(b)) !== at)
+      return { kind: 'walkTwice', at }
   }
   const group = d.keepUp.findIndex((g) => g.mostDown === null || g.stations.length <= g.mostDown)
   return group < 0 ? null : { kind: 'group', at: group }
@@ -111,9 +150,19 @@ export function siteFrom(d: TradeDraft, kept: SiteSet): SiteSet {
   const sailings: Sailing[] = d.sailings
     .map((s) => ({ departs: s.departs, days: s.days.toSorted(), load: s.load ?? 1 }))
     .toSorted((a, b) => a.departs.localeCompare(b.departs))
+  const rushes: Rush[] = d.rushes
+    .map((r) => ({ from: r.from, to: r.to, days: r.days.toSorted(), load: r.load ?? 1 }))
+    .toSorted((a, b) => a.from.localeCompare(b.from))
+  const walks = d.walks.map((w) => ({
+    between: [w.between[0] ?? '', w.between[1] ?? ''] as const,
+    minutes: w.minutes ?? 1,
+  }))
+  const { rushes: _r, walks: _w, ...rest } = kept
   const shared = sharedThings.flatMap((k) => (d.shared[k] === null ? [] : [[k, d.shared[k]] as const]))
   return {
-    ...kept,
+    ...rest,
+    ...(rushes.length > 0 ? { rushes } : {}),
+    ...(walks.length > 0 ? { walks } : {}),
     hours: Object.fromEntries(
       d.week.flatMap((day, i) => (day.open === '' ? [] : [[String(i + 1), { ...day }] as const])),
     ),

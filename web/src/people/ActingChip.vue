@@ -5,6 +5,7 @@ import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
 import { useSite } from '../site/site.ts'
 import { useSession } from '../rights/session.ts'
+import UnitSwitch from './UnitSwitch.vue'
 
 /** Who acts, and how many records are unsent; two taps change who. */
 const session = useSession()
@@ -22,40 +23,48 @@ const another = () => router.push({ path: '/sign-in', query: { to: route.fullPat
 </script>
 
 <template>
-  <n-popover v-model:show="open" trigger="click" placement="bottom-end" :show-arrow="false" raw>
-    <template #trigger>
-      <button type="button" class="chip" :aria-label="`${t('people.acting')}: ${session.acting?.name}`">
-        <span class="face" aria-hidden="true">{{ session.acting?.name.slice(0, 2) }}</span>
-        <span class="who">
-          <b>{{ session.acting?.name }}</b>
-          <span v-if="site.refused.length > 0" class="state bad">{{
-            t('common.refused', { n: site.refused.length })
-          }}</span>
-          <span v-else class="state">
-            {{ site.unsent > 0 ? t('common.unsent', { n: site.unsent }) : t('common.allSent') }}
+  <div class="acting">
+    <unit-switch />
+    <n-popover v-model:show="open" trigger="click" placement="bottom-end" :show-arrow="false" raw>
+      <template #trigger>
+        <button type="button" class="chip" :aria-label="`${t('people.acting')}: ${session.acting?.name}`">
+          <span class="face" aria-hidden="true">{{ session.acting?.name.slice(0, 2) }}</span>
+          <span class="who">
+            <b>{{ session.acting?.name }}</b>
+            <span v-if="site.refused.length > 0" class="state bad">{{
+              t('common.refused', { n: site.refused.length })
+            }}</span>
+            <span v-else class="state">
+              {{ site.unsent > 0 ? t('common.unsent', { n: site.unsent }) : t('common.allSent') }}
+            </span>
           </span>
-        </span>
-      </button>
-    </template>
-    <div class="sheet">
-      <h2 class="label">{{ t('people.onTablet') }}</h2>
-      <div v-for="p in session.people" :key="p.id" class="row">
-        <button type="button" class="pick" :aria-pressed="p.id === session.acting?.id" @click="act(p.id)">
-          <span class="face" aria-hidden="true">{{ p.name.slice(0, 2) }}</span>
-          <span>{{ p.name }}</span>
-          <span class="quiet small">{{ t(`people.role.${p.role}`) }}</span>
         </button>
-        <button type="button" class="out" @click="session.signOut(p.id)">{{ t('people.signOut') }}</button>
+      </template>
+      <div class="sheet">
+        <h2 class="label">{{ t('people.onTablet') }}</h2>
+        <div v-for="p in session.people" :key="p.id" class="row">
+          <button type="button" class="pick" :aria-pressed="p.id === session.acting?.id" @click="act(p.id)">
+            <span class="face" aria-hidden="true">{{ p.name.slice(0, 2) }}</span>
+            <span>{{ p.name }}</span>
+            <span class="quiet small">{{ t(`people.role.${p.role}`) }}</span>
+          </button>
+          <button type="button" class="out" @click="session.signOut(p.id)">{{ t('people.signOut') }}</button>
+        </div>
+        <router-link v-if="site.unsent > 0" class="add" to="/log/unsent" @click="open = false">
+          {{ t('common.unsent', { n: site.unsent }) }}: {{ t('common.unsentHow') }}
+        </router-link>
+        <button type="button" class="add" @click="another">{{ t('people.add') }}</button>
       </div>
-      <router-link v-if="site.unsent > 0" class="add" to="/log/unsent" @click="open = false">
-        {{ t('common.unsent', { n: site.unsent }) }}: {{ t('common.unsentHow') }}
-      </router-link>
-      <button type="button" class="add" @click="another">{{ t('people.add') }}</button>
-    </div>
-  </n-popover>
+    </n-popover>
+  </div>
 </template>
 
 <style scoped>
+.acting {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+}
 .chip {
   display: flex;
   align-items: center;

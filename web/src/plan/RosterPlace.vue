@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { dateAfter, weekdayOf } from '@tadka/core/duty'
 import type { RosterSet } from '@tadka/core/house'
-import { NButton, NInput, NInputNumber, NSelect } from 'naive-ui'
+import { NButton, NInputNumber, NSelect } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import PlaceBar from '../frame/PlaceBar.vue'
 import FilePick from '../pieces/FilePick.vue'
+import TimeField from '../site/TimeField.vue'
 import { useTimes } from '../site/times.ts'
 import { useSession } from '../rights/session.ts'
 import { useNames } from '../site/names.ts'
@@ -119,11 +120,16 @@ async function bringIn(file: File): Promise<void> {
           />
           <label
             >{{ t('plan.roster.from') }}
-            <n-input v-model:value="row.from" :disabled="!may" size="large" class="time"
+            <time-field v-model="row.from" :label="t('plan.roster.from')" :disabled="!may" class="time"
           /></label>
           <label
             >{{ t('plan.roster.to') }}
-            <n-input v-model:value="row.to" :disabled="!may" size="large" class="time"
+            <time-field
+              v-model="row.to"
+              :label="t('plan.roster.to')"
+              :after="row.from"
+              :disabled="!may"
+              class="time"
           /></label>
           <label>
             {{ t('plan.roster.breaks') }}
@@ -140,11 +146,17 @@ async function bringIn(file: File): Promise<void> {
           </label>
           <label v-if="row.rest">
             {{ t('plan.roster.between') }}
-            <n-input v-model:value="row.earliest" :disabled="!may" size="large" class="time" />–<n-input
-              v-model:value="row.latest"
+            <time-field
+              v-model="row.earliest"
+              :label="t('plan.roster.between')"
+              :after="row.from"
               :disabled="!may"
-              :aria-label="t('plan.roster.to')"
-              size="large"
+              class="time"
+            />–<time-field
+              v-model="row.latest"
+              :label="t('plan.roster.to')"
+              :after="row.from"
+              :disabled="!may"
               class="time"
             />
           </label>

@@ -28,6 +28,16 @@ export function useKit() {
 
   const strengthStrips = () => ofKind('strip').filter((s) => s.unit === 'ppm')
 
+  /** The products whose label names this use, the one that the site prefers first. */
+  const forUse = (use: string): { product: Product; use: ProductUse }[] =>
+    products.value
+      .flatMap((product) => {
+        const found = product.uses.find((u) => u.id === use)
+        return found ? [{ product, use: found }] : []
+      })
+      .toSorted((a, b) => Number(isFirst(b.product.id, use)) - Number(isFirst(a.product.id, use)))
+  const isFirst = (product: string, use: string) => site.set?.preferred?.[use] === product
+
   return {
     products,
     instruments,
@@ -59,11 +69,11 @@ export function useKit() {
         site.all('rule').filter((r): r is LocalRule => 'authority' in r),
         at,
       ),
-    /** The products whose label names this use. */
-    forUse: (use: string): { product: Product; use: ProductUse }[] =>
-      products.value.flatMap((product) => {
-        const found = product.uses.find((u) => u.id === use)
-        return found ? [{ product, use: found }] : []
-      }),
+    forUse,
+    /** Of several products for a use, the one that the site offers first; null where nobody chose one that is still there. */
+    preferred: (use: string): string | null => {
+      const id = site.set?.preferred?.[use]
+      return id !== undefined && forUse(use).some((c) => c.product.id === id) ? id : null
+    },
   }
 }

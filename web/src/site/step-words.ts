@@ -1,11 +1,11 @@
 import { decimals, showVolume } from '@tadka/core/quantity'
 import type { Position, Procedure } from '@tadka/core/procedure'
-import { useSite } from './site.ts'
+import { useUnitSystem } from './unit-system.ts'
 
 /** A procedure's words with its numbers put in, in the site's units. */
 export function useStepWords() {
-  const site = useSite()
-  const units = () => site.set?.units ?? 'metric'
+  const { system } = useUnitSystem()
+  const units = () => system.value
 
   const fill = (
     text: string,

@@ -16,15 +16,13 @@ import {
 } from '@tadka/core/quantity'
 import { showLimit, showPressureLimit } from '@tadka/core/rules'
 import { computed } from 'vue'
-import { useSite } from './site.ts'
+import { useUnitSystem } from './unit-system.ts'
 
 const said = ({ value, unit }: Shown) => `${value} ${unit}`
 
 /** Quantities as this site writes them: metric or US. What is not known is a dash. */
 export function useUnits() {
-  const site = useSite()
-  const system = computed(() => site.set?.units ?? 'metric')
-  const isUs = computed(() => system.value === 'us')
+  const { system, isUs } = useUnitSystem()
   const inDegrees = (at: number): number => (isUs.value ? toFahrenheit(celsius(at)) : at)
   const orDash =
     (show: (value: number, in_: 'metric' | 'us') => Shown) =>

@@ -1,11 +1,11 @@
 import { millilitres, volumeFrom, volumeIn } from '@tadka/core/quantity'
 import { computed } from 'vue'
-import { useSite } from './site.ts'
+import { useUnitSystem } from './unit-system.ts'
 
 /** The unit that a bath's volume is typed in on this site, and the way there and back. */
 export function useVolumeUnit() {
-  const site = useSite()
-  const unit = computed(() => (site.set?.units === 'us' ? ('gal' as const) : ('L' as const)))
+  const { isUs } = useUnitSystem()
+  const unit = computed(() => (isUs.value ? ('gal' as const) : ('L' as const)))
   return {
     unit,
     /** As it stands in a field. @param mL millilitres. */

@@ -87,7 +87,7 @@ export function useChecking(what: Ref<Checked>, place: () => Place) {
     if (thermometerId.value === 'none') return null
     return thermometers.value.find((t) => t.id === thermometerId.value) ?? (second ? null : (only ?? null))
   })
-  const unit = computed(() => thermometer.value?.unit ?? (site.set?.units === 'us' ? '°F' : '°C'))
+  const unit = computed(() => thermometer.value?.unit ?? units.degree.value)
   const faults = computed(() => ({
     temperature: faultIn(temperature.value, 'water', unit.value),
     hardness: needsHardness.value ? faultIn(hardness.value, 'hardness', hardnessUnit.value.unit) : null,

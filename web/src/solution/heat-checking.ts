@@ -14,6 +14,7 @@ import { kindOf } from '@tadka/core/warewash'
 import { computed, ref, toRef } from 'vue'
 import { useKit } from '../site/kit.ts'
 import { useSite } from '../site/site.ts'
+import { useUnitSystem } from '../site/unit-system.ts'
 import { rightNow } from '../wire/clock.ts'
 import { emptyFields, faultIn, fieldsRead, readTyped, type Typed } from './heat.ts'
 import { useReadOn } from './read-on.ts'
@@ -59,7 +60,7 @@ export function useHeatChecking(asked: HeatAsked, named: string | null) {
     toRef(() => asked.what),
     computed(() => station.value?.id ?? null),
   )
-  const us = computed(() => site.set?.units === 'us')
+  const { isUs: us } = useUnitSystem()
   const units = computed<Typed['units']>(() => ({
     temperature: us.value ? '°F' : '°C',
     pressure: us.value ? 'psi' : 'kPa',

@@ -1,8 +1,8 @@
-import { decimals, showVolume, type UnitSystem } from '@tadka/core/quantity'
+import { decimals, showVolume } from '@tadka/core/quantity'
 import type { BathMixed } from '@tadka/core/bath'
 import type { Delivered, MeasuringTool, Measured, PieceDose, Pour, Weighed } from '@tadka/core/solution'
 import { useI18n } from 'vue-i18n'
-import { useSite } from '../site/site.ts'
+import { useUnitSystem } from '../site/unit-system.ts'
 import { onTool } from '../pieces/jug.ts'
 
 /** One way to measure a mix out, as it is shown: the figure, what it makes, and what goes in the log. */
@@ -21,10 +21,9 @@ export interface Way {
 /** The ways to measure a mix out on what the site has, the best first. */
 export function useWays() {
   const { t } = useI18n()
-  const site = useSite()
-  const units = (): UnitSystem => site.set?.units ?? 'metric'
+  const { system } = useUnitSystem()
   const volume = (mL: number) => {
-    const shown = showVolume(mL, units())
+    const shown = showVolume(mL, system.value)
     return `${shown.value} ${shown.unit}`
   }
   const range = (i: { lo: number | null; hi: number | null } | null) =>

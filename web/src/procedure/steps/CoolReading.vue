@@ -4,19 +4,19 @@ import { readingInCelsius, showTemperature } from '@tadka/core/quantity'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useSite } from '../../site/site.ts'
+import { useUnitSystem } from '../../site/unit-system.ts'
 import { parseField } from '../../pieces/field.ts'
 
 /** A machine is cool when its time is over, or a thermometer says so. */
 const emit = defineEmits<{ cooled: [celsius: number] }>()
 const { t } = useI18n()
-const site = useSite()
+const { system, isUs } = useUnitSystem()
 
 const open = ref(false)
 const typed = ref('')
-const unit = computed(() => (site.set?.units === 'us' ? ('°F' as const) : ('°C' as const)))
+const unit = computed(() => (isUs.value ? ('°F' as const) : ('°C' as const)))
 const limit = computed(() => {
-  const shown = showTemperature(coolEnoughCelsius, site.set?.units ?? 'metric')
+  const shown = showTemperature(coolEnoughCelsius, system.value)
   return `${shown.value} ${shown.unit}`
 })
 const read = computed(() => parseField(typed.value))

@@ -22,7 +22,7 @@ const litres = ref('')
 const temperature = ref('')
 const field = ref<'litres' | 'temperature'>('litres')
 const tried = ref(false)
-const unit = computed(() => kit.thermometers.value[0]?.unit ?? '°C')
+const unit = computed(() => kit.thermometers.value[0]?.unit ?? units.degree.value)
 const value = (text: string) => (/^\d+([.,]\d+)?$/.test(text.trim()) ? Number(text.replace(',', '.')) : null)
 const fit = computed(() => {
   const read = value(temperature.value)

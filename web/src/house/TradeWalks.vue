@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import { NButton, NInputNumber, NSelect } from 'naive-ui'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useSite } from '../site/site.ts'
+import DraftRow from './DraftRow.vue'
+import type { TradeDraft } from './trade-draft.ts'
+
+/** Minutes between areas that lie apart: the plan gives people the time to walk. */
+const draft = defineModel<TradeDraft>({ required: true })
+defineProps<{ may: boolean }>()
+const { t } = useI18n()
+const site = useSite()
+
+const areas = computed(() =>
+  [...new Set(site.all('station').flatMap((s) => s.plate?.place || []))].toSorted(),
+)
+const options = computed(() => areas.value.map((a) => ({ label: a, value: a })))
+</script>
+
+<template>
+  <template v-if="areas.length > 1 || draft.walks.length > 0">
+    <h2>{{ t('house.trading.walks') }}</h2>
+    <p class="quiet small">{{ t('house.trading.walksHow') }}</p>
+    <ul>
+      <draft-row
+        v-for="(w, i) in draft.walks"
+        :key="i"
+        :may="may"
+        columns="1fr 1fr 150px"
+        :remove="`${t('house.trading.remove')} ${w.between.join(' – ')}`"
+        @remove="draft.walks.splice(i, 1)"
+      >
+        <label v-for="end in [0, 1] as const" :key="end"
+          >{{ t(end === 0 ? 'house.trading.walkFrom' : 'house.trading.walkTo') }}
+          <n-select v-model:value="w.between[end]" :options="options" :disabled="!may" size="large" />
+        </label>
+        <label
+          >{{ t('house.trading.walkMinutes') }}
+          <n-input-number
+            v-model:value="w.minutes"
+            :min="1"
+            :max="60"
+            :precision="0"
+            :show-button="false"
+            :disabled="!may"
+            size="large"
+          />
+        </label>
+      </draft-row>
+    </ul>
+    <n-button
+      v-if="may"
+      size="large"
+      @click="draft.walks.push({ between: [areas[0] ?? null, areas[1] ?? null], minutes: 2 })"
+      >{{ t('house.trading.addWalk') }}</n-button
+    >
+  </template>
+</template>

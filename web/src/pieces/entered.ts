@@ -1,0 +1,24 @@
+import { useEventListener } from '@vueuse/core'
+import { readonly, ref, watch } from 'vue'
+
+/** What somebody enters by: fields, and whatever is picked by a tap. */
+const picked = 'main [aria-pressed], main [role="radio"], .n-base-select-option'
+
+const isEntered = ref(false)
+/** Something was typed or picked on the page that is open, and may not have been saved yet. */
+export const hasEntry = readonly(isEntered)
+
+/** Watches the page for what is typed or picked on it. @param page what makes it another page: it begins with nothing entered. */
+export function useEntryWatch(page: () => string): void {
+  const entered = () => (isEntered.value = true)
+  useEventListener(document, 'input', entered, { capture: true })
+  useEventListener(
+    document,
+    'click',
+    (e) => {
+      if (e.target instanceof Element && e.target.closest(picked)) entered()
+    },
+    { capture: true },
+  )
+  watch(page, () => (isEntered.value = false))
+}
