@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { isEasyPin, passwordLeast } from '@tadka/core/people'
+import { staffRoles } from '@tadka/core/rights'
 import { slug, words } from '../stream/envelope.ts'
 import { siteSet } from '../house/site.ts'
 import { personSet } from './records.ts'
@@ -23,11 +24,15 @@ export const pinBody = z.strictObject({
 
 /** Somebody new: a PIN for tablets; a manager has a login and password too. */
 export const newPersonBody = personSet.omit({ left: true }).extend({
+  role: z.enum(staffRoles),
   pin: goodPin,
   password: goodPassword.nullable(),
 })
 /** @see personSet; who becomes a manager needs a password. */
-export const changedPersonBody = personSet.extend({ password: goodPassword.nullable() })
+export const changedPersonBody = personSet.extend({
+  role: z.enum(staffRoles),
+  password: goodPassword.nullable(),
+})
 export const pinResetBody = z.strictObject({ pin: goodPin })
 /** One's own secrets, proved by the PIN or password that one has. */
 export const ownSecretBody = z.discriminatedUnion('what', [
@@ -135,3 +140,4 @@ export const frontDoor = z.object({
 export type FrontDoor = z.infer<typeof frontDoor>
 export type PersonAtDoor = FrontDoor['people'][number]
 export { trustView, type TrustView } from './trust.ts'
+export * from './inspection.ts'

@@ -31,6 +31,16 @@ export const catalogue = {
   ),
   busy: entry('too-often', 'Too much is being worked out at once. Try again in a minute.'),
 
+  // an inspector's link
+  link_ended: entry(
+    'not-signed-in',
+    'This link has ended, or is not whole. Ask the shift lead for a new one.',
+  ),
+  somebody_here: entry(
+    'conflict',
+    'Somebody of the site is signed in on this device. Open the link on the inspector’s own device, or sign out first.',
+  ),
+
   // a site's set-up from a file
   site_file_wrong: entry(
     'malformed',

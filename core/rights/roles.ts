@@ -1,8 +1,14 @@
-export const roles = ['crew', 'lead', 'manager'] as const
+/** Who works at a site. */
+export const staffRoles = ['crew', 'lead', 'manager'] as const
+/** And who looks at it by a link, for a time. */
+export const roles = [...staffRoles, 'inspector'] as const
+export type StaffRole = (typeof staffRoles)[number]
 export type Role = (typeof roles)[number]
 
 /** What a person may do, by role. Read by the server, which decides, and by the browser, which only shows. */
 export type Permission =
+  /** The log of a period, and what stands at the site. */
+  | 'inspect'
   | 'read'
   | 'record'
   | 'verify-chain'
@@ -16,8 +22,10 @@ export type Permission =
   | 'bring-in'
   | 'override'
   | 'decide-held'
+  | 'invite-inspector'
 
-const crew: readonly Permission[] = ['read', 'record', 'amend', 'verify-chain', 'export-log']
+const inspector: readonly Permission[] = ['inspect', 'verify-chain']
+const crew: readonly Permission[] = ['inspect', 'read', 'record', 'amend', 'verify-chain', 'export-log']
 const lead: readonly Permission[] = [
   ...crew,
   'close-case',
@@ -26,14 +34,15 @@ const lead: readonly Permission[] = [
   'bring-in',
   'override',
   'unlock-person',
+  'invite-inspector',
 ]
 const manager: readonly Permission[] = [...lead, 'set-up-house', 'decide-held']
 
-const permissions: Record<Role, readonly Permission[]> = { crew, lead, manager }
+const permissions: Record<Role, readonly Permission[]> = { inspector, crew, lead, manager }
 
-const rank: Record<Role, number> = { crew: 0, lead: 1, manager: 2 }
+const rank: Record<Role, number> = { inspector: 3, crew: 0, lead: 1, manager: 2 }
 
-/** A lead unlocks the PINs of crew, a manager those of leads too; a manager's own are unlocked where Tadka runs. */
+/** An inspector has no PIN. A lead unlocks the PINs of crew, a manager those of leads too; a manager's own are unlocked where Tadka runs. */
 export const mayUnlock = (role: Role, whose: Role): boolean =>
   may(role, 'unlock-person') && rank[whose] < rank[role]
 

@@ -17,6 +17,7 @@ import { Passes } from '../people/passes.ts'
 import { Pins } from '../people/pins.ts'
 import { houseRoutes } from '../house/routes.ts'
 import { personRoutes } from '../people/person-routes.ts'
+import { inspectionRoutes } from '../people/inspection-routes.ts'
 import { peopleRoutes } from '../people/routes.ts'
 import { tabletRoutes } from '../people/tablet-routes.ts'
 import { EventHub } from '../record/events.ts'
@@ -106,6 +107,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   await typed.register(peopleRoutes(services))
   await typed.register(personRoutes(services))
   await typed.register(tabletRoutes(services))
+  await typed.register(inspectionRoutes(services))
   await typed.register(houseRoutes(services))
   await typed.register(backupRoutes(services))
   await typed.register(recordRoutes(services))
@@ -143,6 +145,8 @@ async function installGuards(app: FastifyInstance, secure: boolean): Promise<voi
     contentSecurityPolicy: {
       directives: {
         defaultSrc: ["'self'"],
+        // Codes before the camera are read by WebAssembly that ships with the application.
+        scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
         // The component kit writes its styles into the page.
         styleSrc: ["'self'", "'unsafe-inline'"],
         imgSrc: ["'self'", 'data:', 'blob:'],

@@ -43,7 +43,7 @@ export const houseRoutes =
         waits.clear(request.ip)
         const enrolled = await enrolBrowser(services, reply, site, { device, name: tablet }, id)
         const on = { site_id: site, id: enrolled.tablet.id }
-        return enterSession(services, request, reply, { id, site_id: site }, device, on)
+        return enterSession(services, request, reply, { id, site_id: site }, device, { on })
       },
     )
 

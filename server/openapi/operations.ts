@@ -54,6 +54,28 @@ export const operations: Readonly<Record<string, Operation>> = {
       file: { format: 'tadka-site@1', people: [{ name: 'Sorrel', role: 'crew', cleans: 'learning' }] },
     },
   },
+  'POST /api/inspect': {
+    summary: 'Opens an inspector’s link: a session that reads the log of its period, until the link ends',
+    needs: 'everybody',
+    example: { token: '3q2-7wAAvJ5cH2r0k9M1xQ8zT4uYbN6e', device: 'inspectors-own' },
+  },
+  [`GET ${site('/inspection')}`]: {
+    summary: 'What the link of who asks shows, and when it ends',
+    needs: 'inspect',
+  },
+  [`GET ${site('/inspections')}`]: {
+    summary: 'The links for inspectors that have not ended',
+    needs: 'invite-inspector',
+  },
+  [`POST ${site('/inspections')}`]: {
+    summary: 'Makes a link for an inspector; the way to it is told this once',
+    needs: 'invite-inspector',
+    example: { name: 'Quill', days: 30, hours: 12 },
+  },
+  [`POST ${site('/inspections/{person}/end')}`]: {
+    summary: 'Ends a link and what it opened',
+    needs: 'invite-inspector',
+  },
   'POST /api/found': {
     summary: 'Founds the only site, with its manager; the browser that asks becomes its first tablet',
     needs: 'everybody',
@@ -162,7 +184,7 @@ export const operations: Readonly<Record<string, Operation>> = {
   },
   [`GET ${site('/state')}`]: {
     summary: 'How everything stands now, and up to which record: a tablet’s start',
-    needs: read,
+    needs: 'inspect',
   },
   [`GET ${site('/subjects/{kind}/{id}')}`]: { summary: 'How one subject stands now', needs: read },
   [`GET ${site('/events')}`]: {
@@ -185,7 +207,7 @@ export const operations: Readonly<Record<string, Operation>> = {
     needs: 'decide-held',
     example: { take: true, reason: 'I saw it done' },
   },
-  [`GET ${site('/log')}`]: { summary: 'The log, newest first, page by page', needs: read },
+  [`GET ${site('/log')}`]: { summary: 'The log, newest first, page by page', needs: 'inspect' },
   [`GET ${site('/log.json')}`]: { summary: 'The whole log as JSON', needs: 'export-log' },
   [`GET ${site('/log.csv')}`]: { summary: 'The whole log as CSV', needs: 'export-log' },
   [`GET ${site('/days')}`]: { summary: 'Trading days, and who signed them', needs: read },
@@ -221,11 +243,11 @@ export const operations: Readonly<Record<string, Operation>> = {
     summary: 'The photo that a record names by its hash',
     needs: 'record',
   },
-  [`GET ${site('/photos/{sha256}')}`]: { summary: 'A photo', needs: read },
+  [`GET ${site('/photos/{sha256}')}`]: { summary: 'A photo', needs: 'inspect' },
 
   'POST /api/plan': {
     summary: 'Plans the shift that is sent: plan, objective, proved bound',
-    needs: 'anybody signed in',
+    needs: read,
   },
   [`GET ${site('/learned')}`]: {
     summary: 'Minutes that steps take here, and in each person’s hands',

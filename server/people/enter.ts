@@ -45,19 +45,23 @@ export async function sessionOf({ passes, now }: Services, tablet: Tablet | null
   return { site, device, people: await Promise.all(people), serverTime: now() }
 }
 
-/** Adds somebody to the session of the tablet that asks, or begins one. @param on the tablet, where it became one just now. */
+/**
+ * Adds somebody to the session of the tablet that asks, or begins one. `on` is the tablet, where it became one just now; `until` when it ends
+ * at the latest, milliseconds UTC: such a session is begun anew, and shared with nobody.
+ */
 export async function enterSession(
   services: Services,
   request: FastifyRequest,
   reply: FastifyReply,
   person: Pick<PersonRow, 'id' | 'site_id'>,
   device: string,
-  on?: OnTablet,
+  { on, until }: { readonly on?: OnTablet; readonly until?: number } = {},
 ): Promise<SessionView> {
   const { pool, secure, now } = services
   const present = await tabletOf(pool, request)
   const tablet = on ?? (await enrolledTablet(pool, request))
-  let session = present?.session.site_id === person.site_id ? present.session : null
+  const isShared = until === undefined && present?.session.site_id === person.site_id
+  let session = isShared ? present.session : null
   if (!session) {
     const token = newToken()
     session = await sessions.createSession(pool, {
@@ -65,6 +69,7 @@ export async function enterSession(
       site: person.site_id,
       device,
       tablet: tablet?.site_id === person.site_id ? tablet.id : null,
+      seconds: Math.min(sessionSeconds, Math.floor(((until ?? Number.POSITIVE_INFINITY) - now()) / 1000)),
     })
     reply.setCookie(sessionCookie, token, held(secure, sessionSeconds))
   }

@@ -53,10 +53,12 @@ export class Guard {
     return tablet
   }
 
-  /** Somebody is signed in on the tablet that asks, at whatever site. Throws `not_signed_in`. */
+  /** Somebody who works there is signed in on the tablet that asks, at whatever site. Throws `not_signed_in`, `not_allowed`. */
   async anybody(request: FastifyRequest): Promise<void> {
     const tablet = await tabletOf(this.#pool, request)
-    if (!tablet || !tablet.people.some((p) => p.signed_out_at === null)) throw new Refusal('not_signed_in')
+    const present = tablet?.people.filter((p) => p.signed_out_at === null) ?? []
+    if (present.length === 0) throw new Refusal('not_signed_in')
+    if (!present.some((p) => may(p.role, 'read'))) throw new Refusal('not_allowed', { needs: 'read' })
   }
 
   /** Throws `not_signed_in`, `wrong_site`, `not_allowed`. */

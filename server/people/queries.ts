@@ -49,9 +49,10 @@ export interface Named {
   readonly role: Role
 }
 
-/** Everyone who works at a site, by name, and nothing else about anyone. */
+/** Everyone who works at a site, by name, without who looks at it by a link, and nothing else about anyone. */
 export async function peopleOf(pool: Pool, site: string): Promise<Named[]> {
-  const sql = 'select id, name, role from person where site_id = $1 and left_at is null order by name'
+  const sql = `
+    select id, name, role from person where site_id = $1 and left_at is null and role <> 'inspector' order by name`
   return (await pool.query<Named>(sql, [site])).rows
 }
 

@@ -23,14 +23,16 @@ export async function createSession(
     readonly site: string
     readonly device: string
     readonly tablet: string | null
+    /** How long it lasts at most. */
+    readonly seconds: number
   },
 ): Promise<SessionRow> {
   const sql = `
     insert into session (token_hash, site_id, device, tablet_id, expires_at)
-    values ($1, $2, $3, $4, now() + interval '16 hours')
+    values ($1, $2, $3, $4, now() + make_interval(secs => $5))
     returning ${sessionColumns}`
-  const { tokenHash, site, device, tablet } = session
-  const row = (await pool.query<SessionRow>(sql, [tokenHash, site, device, tablet])).rows[0]
+  const { tokenHash, site, device, tablet, seconds } = session
+  const row = (await pool.query<SessionRow>(sql, [tokenHash, site, device, tablet, seconds])).rows[0]
   if (!row) throw new Error('a session was not stored')
   return row
 }

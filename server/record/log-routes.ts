@@ -1,5 +1,6 @@
 import { slug, words } from '@tadka/contract/stream'
 import { asJudged } from '@tadka/core/record'
+import { Refusal } from '@tadka/core/refusal'
 import { type AnyRecord } from '@tadka/core/stream'
 import { Readable } from 'node:stream'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
@@ -7,6 +8,8 @@ import { z } from 'zod'
 import type { Services } from '../services/services.ts'
 import { begun } from '../work/work.ts'
 import type { ExportAsked } from './export-job.ts'
+import type { Actor } from '../people/guard.ts'
+import { inspectionOf } from '../people/inspections.ts'
 import * as queries from '../stream/queries.ts'
 
 const site = z.object({ site: slug })
@@ -42,18 +45,42 @@ const exportMs = 10 * 60_000
 const exportsAtMost = { max: 20, timeWindow: '1 minute' }
 
 export const logRoutes =
-  ({ pool, guard, work }: Services): FastifyPluginAsyncZod =>
+  ({ pool, guard, work, now }: Services): FastifyPluginAsyncZod =>
   async (app) => {
+    /** A link shows its own period, whatever is asked. Throws `link_ended`. */
+    async function periodOf({ id, site }: Actor, asked: Filter) {
+      const own = await inspectionOf(pool, site, id, now())
+      if (!own) throw new Refusal('link_ended')
+      return {
+        from: Math.max(asked.from ?? 0, own.from),
+        to: Math.min(asked.to ?? own.endsAt, own.endsAt),
+      }
+    }
+
     app.get('/api/sites/:site/log', { schema: { params: site, querystring: filter } }, async (request) => {
-      await guard.actor(request, request.params.site, 'read')
-      const links = await queries.logPage(pool, request.params.site, asFilter(request.query))
+      const actor = await guard.actor(request, request.params.site, 'inspect')
+      const links = await queries.logPage(pool, request.params.site, {
+        ...asFilter(request.query),
+        ...(actor.role === 'inspector' ? await periodOf(actor, request.query) : {}),
+      })
       const records = links.map((l) => ({ ...asJudged(JSON.parse(l.text) as AnyRecord), hash: l.hash }))
       // What a reading that was not in led to stands beside it.
       const failed = records.filter(
         (r) => r.type === 'reading.taken@1' && r.payload.judgement.overall !== 'in',
       )
       const ids = failed.map((r) => r.id)
-      return { records, cases: await queries.casesOf(pool, request.params.site, ids) }
+      // What a step is called stands in its run.
+      const runs = new Set(
+        records.flatMap((r) =>
+          'run' in r.payload && typeof r.payload.run === 'string' ? r.payload.run : [],
+        ),
+      )
+      const { site: where } = request.params
+      return {
+        records,
+        cases: await queries.statesOf(pool, where, 'case', ids),
+        runs: await queries.statesOf(pool, where, 'run', [...runs]),
+      }
     })
 
     for (const [as, type] of [

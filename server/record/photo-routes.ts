@@ -45,7 +45,7 @@ export const photoRoutes =
 
     app.get('/api/sites/:site/photos/:sha256', { schema: { params } }, async (request, reply) => {
       const { site, sha256 } = request.params
-      await guard.actor(request, site, 'read')
+      await guard.actor(request, site, 'inspect')
       const found = await inSite(pool, site, (client) =>
         client.query<{ bytes: Buffer }>('select bytes from photo where site_id = $1 and sha256 = $2', [
           site,

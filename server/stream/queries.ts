@@ -114,9 +114,14 @@ export const logPage = (pool: Pool, site: string, f: LogFilter): Promise<LinkRow
     return (await db.query<LinkRow>(sql, values)).rows
   })
 
-/** The corrective cases under these ids. */
-export const casesOf = (pool: Pool, site: string, ids: readonly string[]): Promise<unknown[]> =>
+/** The states of one kind under these ids. */
+export const statesOf = (
+  pool: Pool,
+  site: string,
+  kind: SubjectKind,
+  ids: readonly string[],
+): Promise<unknown[]> =>
   inSite(pool, site, async (db) => {
-    const sql = `select state from subject_state where site_id = $1 and kind = 'case' and subject_id = any ($2)`
-    return (await db.query<{ state: unknown }>(sql, [site, ids])).rows.map((r) => r.state)
+    const sql = 'select state from subject_state where site_id = $1 and kind = $2 and subject_id = any ($3)'
+    return (await db.query<{ state: unknown }>(sql, [site, kind, ids])).rows.map((r) => r.state)
   })

@@ -1,11 +1,11 @@
 import { payloadSchemas } from '@tadka/contract/record'
-import { may, type Permission, type Role } from '@tadka/core/rights'
+import { may, roles, type Permission, type Role } from '@tadka/core/rights'
 import type { MadeBy } from '@tadka/core/stream'
 import { madeBy, permissionFor, recordTypes } from '@tadka/core/record'
 import { csvOf, mappingOf } from '@tadka/devices'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { siteId } from '../demo/house.ts'
-import { signIn, testServer, type TestServer } from './server.ts'
+import { inspect, signIn, testServer, type TestServer } from './server.ts'
 
 type Access = 'everybody' | 'anybody signed in' | 'a device' | 'a key' | Permission
 interface Route {
@@ -22,6 +22,8 @@ const who = { person: 'ines', pin: '0000' }
 const bucket = { id: 'bucket.fill', version: 1 }
 const house = { access: 'set-up-house' } as const
 const read = { access: 'read' } as const
+const inspected = { access: 'inspect' } as const
+const invites = { access: 'invite-inspector' } as const
 const span = { from: '1', to: '2' }
 const everybody = { access: 'everybody' } as const
 
@@ -58,7 +60,12 @@ const routes: Readonly<Record<string, Route>> = {
   'POST /api/sites/{site}/tablets/{tablet}/name': { ...house, body: { name: 'M' } },
   'POST /api/sites/{site}/tablets/{tablet}/revoke': house,
   'POST /api/sites/{site}/records': { access: 'anybody signed in', body: { sentAt: 1, drafts: [{}] } },
-  'GET /api/sites/{site}/state': read,
+  'GET /api/sites/{site}/state': inspected,
+  'GET /api/sites/{site}/inspections': invites,
+  'POST /api/sites/{site}/inspections': { ...invites, body: { name: 'M', days: 7, hours: 2 } },
+  'POST /api/sites/{site}/inspections/{person}/end': invites,
+  'GET /api/sites/{site}/inspection': inspected,
+  'POST /api/inspect': everybody,
   'GET /api/sites/{site}/subjects/{kind}/{id}': read,
   'GET /api/sites/{site}/events': read,
   'GET /api/trust': everybody,
@@ -69,7 +76,7 @@ const routes: Readonly<Record<string, Route>> = {
   'POST /api/sites/{site}/verify': { access: 'verify-chain' },
   'GET /api/sites/{site}/held': read,
   'POST /api/sites/{site}/held/{id}': { access: 'decide-held', body: { take: false, reason: 'tried' } },
-  'GET /api/sites/{site}/log': read,
+  'GET /api/sites/{site}/log': inspected,
   'GET /api/sites/{site}/log.json': { access: 'export-log' },
   'GET /api/sites/{site}/log.csv': { access: 'export-log' },
   'GET /api/sites/{site}/days': read,
@@ -84,8 +91,8 @@ const routes: Readonly<Record<string, Route>> = {
     body: { ...who, station: 's', procedure: bucket, from: 1, to: 2, who: 'bao', read: '' },
   },
   'PUT /api/sites/{site}/photos/{sha256}': { access: 'record' },
-  'GET /api/sites/{site}/photos/{sha256}': read,
-  'POST /api/plan': { access: 'anybody signed in' },
+  'GET /api/sites/{site}/photos/{sha256}': inspected,
+  'POST /api/plan': read,
   'GET /api/sites/{site}/learned': read,
   'POST /api/sites/{site}/calendar': read,
   'GET /api/calendar/{site}/{person}/{key}.ics': { access: 'a key' },
@@ -136,6 +143,7 @@ beforeAll(async () => {
     ['manager', 'oriel'],
   ] as const)
     cookies[role] = await signIn(server.app, person)
+  cookies.inspector = await inspect(server, cookies.lead ?? '')
 })
 afterAll(() => server.close())
 
@@ -180,7 +188,7 @@ describe('every route', () => {
       if (access === 'everybody' || access === 'a device' || access === 'a key') continue
       const none = await tried(route, '')
       if (none !== 'not_signed_in') odd.push(`${route} nobody: ${none}`)
-      for (const role of ['crew', 'lead', 'manager'] as const) {
+      for (const role of roles) {
         const mayUse = access === 'anybody signed in' || may(role, access)
         if (mayUse && route === endless) continue
         const answer = await tried(route, cookies[role] ?? '')

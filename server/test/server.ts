@@ -115,6 +115,18 @@ export async function signIn(app: FastifyInstance, ...ids: string[]): Promise<st
   return cookie
 }
 
+/** Opens a link for an inspector that shows a week; returns the cookie of who opened it. @param by the cookie of a lead. */
+export async function inspect(server: TestServer, by: string, more: object = {}): Promise<string> {
+  const made = await ask(server, by, 'POST', '/inspections', { name: 'Quill', days: 7, hours: 2, ...more })
+  const token = (made.json() as { path: string }).path.split('#')[1]
+  const opened = await server.app.inject({
+    method: 'POST',
+    url: '/api/inspect',
+    payload: { token, device: 'inspectors-own' },
+  })
+  return `tadka_session=${opened.cookies.find((c) => c.name === 'tadka_session')?.value}`
+}
+
 /** Asks the demo site's API as those signed in by a cookie. */
 export const ask = (
   { app }: TestServer,

@@ -159,6 +159,8 @@ export const log = {
     crew: { set: 'What a person may do alone: changed' },
     person: {
       set: '{name} works here: {role}',
+      link: 'Link for an inspector: {name}',
+      linkEnded: 'Link for an inspector ended: {name}',
       left: '{name} works here no more',
       secret: 'New {what} for {name}',
       given: '{name} was given a PIN, to be changed when it is first used',

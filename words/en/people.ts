@@ -32,7 +32,7 @@ export const people = {
   unreachable: 'The server does not answer. Is it running? This page tries again by itself.',
   lead: 'Shift lead',
   ownPin: 'Your own PIN',
-  role: { crew: 'crew', lead: 'shift lead', manager: 'manager' },
+  role: { crew: 'crew', lead: 'shift lead', manager: 'manager', inspector: 'inspector' },
   may: {
     crew: 'cleans, checks, logs',
     lead: 'signs the day, plans, unlocks PINs',

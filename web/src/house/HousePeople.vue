@@ -9,6 +9,7 @@ import { useRefusalText } from '../rights/refusal-text.ts'
 import { useSession } from '../rights/session.ts'
 import { useSite } from '../site/site.ts'
 import { ask } from '../wire/api.ts'
+import InspectorLinks from './InspectorLinks.vue'
 import NewPin from './NewPin.vue'
 import OwnSecret from './OwnSecret.vue'
 import PersonForm from './PersonForm.vue'
@@ -29,7 +30,7 @@ onMounted(() => session.openDoor().catch(() => {}))
 
 const path = computed(() => `/api/sites/${session.site}/people`)
 const may = computed(() => session.mayDo('set-up-house'))
-const gone = computed(() => site.all('crew').filter((c) => c.left === true))
+const gone = computed(() => site.all('crew').filter((c) => c.left === true && c.role !== 'inspector'))
 const setOf = (id: string): PersonSet | null => {
   const at = session.everyone.find((p) => p.id === id)
   return at ? { name: at.name, role: at.role, login: site.one('crew', id)?.login ?? null, left: false } : null
@@ -181,6 +182,7 @@ async function add(to: PersonSet, pin: string, password: string | null, cleans: 
         </ul>
       </template>
     </template>
+    <inspector-links v-if="session.mayDo('invite-inspector')" />
   </section>
 </template>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { isEasyPin, passwordLeast, pinDigits, type PersonSet } from '@tadka/core/people'
-import { roles, type Role } from '@tadka/core/rights'
+import { staffRoles, type Role } from '@tadka/core/rights'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -26,7 +26,7 @@ const isNew = computed(() => props.person === null)
 const isManager = computed(() => role.value === 'manager')
 const needsPassword = computed(() => isManager.value && props.person?.role !== 'manager')
 const choices = computed(() =>
-  roles.map((value) => ({ value, text: t(`people.role.${value}`), note: t(`people.may.${value}`) })),
+  staffRoles.map((value) => ({ value, text: t(`people.role.${value}`), note: t(`people.may.${value}`) })),
 )
 
 const faults = computed(() => ({

@@ -1,4 +1,4 @@
-<script setup lang="ts" generic="T extends string | boolean">
+<script setup lang="ts" generic="T extends string | number | boolean">
 /** One of a few, side by side; the chosen one is told by more than its colour. */
 const model = defineModel<T | null>({ required: true })
 defineProps<{

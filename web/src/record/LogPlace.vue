@@ -1,54 +1,25 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useRoute, useRouter } from 'vue-router'
 import PlaceBar from '../frame/PlaceBar.vue'
-import { useTimes } from '../site/times.ts'
+import OutOfService from '../procedure/OutOfService.vue'
 import { useSession } from '../rights/session.ts'
+import { useSite } from '../site/site.ts'
+import AmendEntry from './AmendEntry.vue'
 import AmendReading from './AmendReading.vue'
 import ChainCheck from './ChainCheck.vue'
-import LogRow from './LogRow.vue'
+import EnterRun from './EnterRun.vue'
 import HeldDrafts from './HeldDrafts.vue'
+import type { LogRecord } from './log.ts'
+import LogList from './LogList.vue'
 import RefusedDrafts from './RefusedDrafts.vue'
 import SignDay from './SignDay.vue'
-import { dayOf } from '@tadka/core/duty'
-import { instant } from '@tadka/core/quantity'
-import { correctedAt } from '@tadka/core/stream'
-import { type SiteSet } from '@tadka/core/house'
-import OutOfService from '../procedure/OutOfService.vue'
-import AmendEntry from './AmendEntry.vue'
-import EnterRun from './EnterRun.vue'
-import { useSite } from '../site/site.ts'
-import { logFilters, useLog, type LogFilterName, type LogRecord } from './log.ts'
 
-/** The records, newest first; a mistake is amended beside the old, a day is signed, the chain is checked. */
+/** The log: a mistake is amended beside the old, a day is signed, the chain is checked. */
 const { t } = useI18n()
 const session = useSession()
 const site = useSite()
-const { date } = useTimes()
-/** One trading day everywhere: a night is not split at midnight. */
-const dayAt = (r: LogRecord) => {
-  const set = site.set as Partial<SiteSet> | null
-  return set?.hours ? dayOf(set as SiteSet, instant(correctedAt(r))) : ''
-}
-const route = useRoute()
-const router = useRouter()
-
-const filter = ref<LogFilterName>('all')
-const run = computed(() => (typeof route.query['run'] === 'string' ? route.query['run'] : null))
-const { records, cases, more, loading, failed, amendments, older } = useLog(filter, run)
-
-const open = ref<string | null>(null)
 const amending = ref<LogRecord | null>(null)
-const isNewDay = (i: number) => {
-  const [here, before] = [records.value[i], records.value[i - 1]]
-  return here !== undefined && (before === undefined || dayAt(here) !== dayAt(before))
-}
-function choose(name: LogFilterName): void {
-  filter.value = name
-  if (run.value) void router.replace('/log')
-}
 </script>
 
 <template>
@@ -59,43 +30,13 @@ function choose(name: LogFilterName): void {
     <refused-drafts />
     <held-drafts />
     <out-of-service :stations="site.all('station')" plain class="first" />
-    <div class="filters" role="group" :aria-label="t('place.log')">
-      <button
-        v-for="f in logFilters"
-        :key="f"
-        type="button"
-        :aria-pressed="filter === f && !run"
-        @click="choose(f)"
-      >
-        {{ t(`log.${f}`) }}
-      </button>
-    </div>
-    <div class="more">
+    <log-list @amend="(r) => (amending = r)">
       <enter-run v-if="session.mayDo('override')" />
       <a class="file" :href="`/api/sites/${session.site}/log.csv`" download>{{ t('log.csv') }}</a>
       <a class="file" :href="`/api/sites/${session.site}/log.json`" download>{{ t('log.json') }}</a>
       <!-- Last: what it finds stands behind it. -->
       <chain-check />
-    </div>
-    <ol v-if="records.length > 0">
-      <template v-for="(r, i) in records" :key="r.id">
-        <li v-if="isNewDay(i) && dayAt(r)" class="day">{{ date(dayAt(r)) }}</li>
-        <log-row
-          :record="r"
-          :amendment="amendments.get(r.id) ?? null"
-          :case-opened="cases[r.id] ?? null"
-          :open="open === r.id"
-          @toggle="open = open === r.id ? null : r.id"
-          @amend="amending = r"
-        />
-      </template>
-    </ol>
-    <p v-else-if="loading" class="empty quiet" role="status">{{ t('log.loading') }}</p>
-    <div v-else class="empty">
-      <h2>{{ failed ? t('log.unreachable') : t('log.empty') }}</h2>
-      <p v-if="!failed" class="quiet">{{ t('log.emptyHow') }}</p>
-    </div>
-    <n-button v-if="more" class="older" :loading="loading" @click="older">{{ t('log.older') }}</n-button>
+    </log-list>
     <amend-reading v-if="amending?.type === 'reading.taken@1'" :record="amending" @close="amending = null" />
     <amend-entry v-else-if="amending" :record="amending" @close="amending = null" />
   </div>
@@ -112,46 +53,7 @@ function choose(name: LogFilterName): void {
   padding: 0 6px;
   font-weight: 600;
 }
-.filters,
-.more {
-  display: flex;
-  gap: 10px;
-  padding: 4px var(--gutter) 0;
-  flex-wrap: wrap;
-  align-items: center;
-}
-.more {
-  padding-top: 12px;
-}
-.filters button {
-  min-height: 48px;
-  padding: 0 16px;
-  border: 0;
-  border-bottom: 3px solid transparent;
-  background: none;
-  font-weight: 600;
-  color: var(--ink-2);
-  cursor: pointer;
-}
-.filters button[aria-pressed='true'] {
-  color: var(--ink);
-  border-bottom-color: var(--sea);
-}
-ol {
-  padding: 0 var(--gutter);
-}
 .first {
   padding: 0 var(--gutter);
-}
-.day {
-  font-weight: 650;
-  padding: 18px 0 6px;
-  border-bottom: 2px solid var(--ink);
-}
-.empty {
-  padding: 40px var(--gutter);
-}
-.older {
-  margin: 16px var(--gutter);
 }
 </style>

@@ -1,8 +1,10 @@
-import type { AnyRecord } from '@tadka/core/stream'
+import type { AnyRecord, SubjectRef } from '@tadka/core/stream'
 import type { CaseState } from '@tadka/core/case'
+import type { RunState } from '@tadka/core/procedure'
 import { computed, ref, watch, type Ref } from 'vue'
 import { useSession } from '../rights/session.ts'
 import { ask } from '../wire/api.ts'
+import { loggedRuns } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
 
 export type LogRecord = AnyRecord & { readonly hash: string }
@@ -25,7 +27,7 @@ export type LogFilterName = (typeof logFilters)[number]
 const page = 60
 
 /** The log, newest first, a page at a time; new records come in at the top by themselves. */
-export function useLog(filter: Ref<LogFilterName>, run: Ref<string | null>) {
+export function useLog(filter: Ref<LogFilterName>, of: Ref<SubjectRef | null>) {
   const session = useSession()
   const site = useSite()
   const records = ref<LogRecord[]>([])
@@ -42,9 +44,9 @@ export function useLog(filter: Ref<LogFilterName>, run: Ref<string | null>) {
     if (types) query.set('types', types)
     // Every rack has its record: they have their own page.
     else query.set('without', 'cycle.judged@1,concentrate.drawn@1')
-    if (run.value) {
-      query.set('kind', 'run')
-      query.set('subject', run.value)
+    if (of.value) {
+      query.set('kind', of.value.kind)
+      query.set('subject', of.value.id)
     }
     if (before !== null) query.set('before', String(before))
     return `/api/sites/${session.site}/log?${query}`
@@ -56,9 +58,13 @@ export function useLog(filter: Ref<LogFilterName>, run: Ref<string | null>) {
     failed.value = false
     try {
       const before = older ? (records.value.at(-1)?.seq ?? null) : null
-      const got = await ask<{ records: LogRecord[]; cases: CaseState[] }>('GET', path(before))
+      const got = await ask<{ records: LogRecord[]; cases: CaseState[]; runs: RunState[] }>(
+        'GET',
+        path(before),
+      )
       if (mine !== asked) return
       more.value = got.records.length === page
+      for (const one of got.runs) loggedRuns.set(one.id, one)
       cases.value = { ...cases.value, ...Object.fromEntries(got.cases.map((c) => [c.id, c])) }
       records.value = older ? [...records.value, ...got.records] : got.records
     } catch {
@@ -67,7 +73,7 @@ export function useLog(filter: Ref<LogFilterName>, run: Ref<string | null>) {
       loading.value = false
     }
   }
-  watch([filter, run], () => void load(false), { immediate: true })
+  watch([filter, of], () => void load(false), { immediate: true })
   watch(
     () => site.seq,
     () => void load(false),

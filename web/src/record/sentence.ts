@@ -22,7 +22,7 @@ export function useSentence() {
 
   /** How long a wait lasted and should have, where it was too short. */
   function shortOf(run: string, step: string): string {
-    const short = site.one('run', run)?.done[step]?.short
+    const short = names.run(run)?.done[step]?.short
     return short
       ? t('log.say.shortContact', { ms: spokenLength(short.ms), least: spokenLength(short.leastMs) })
       : t('log.say.tooShort')
@@ -95,7 +95,7 @@ export function useSentence() {
         })
       case 'run.finished@1':
         return t('log.say.run.finished', {
-          procedure: names.procedure(site.one('run', record.payload.run)?.procedure.id ?? ''),
+          procedure: names.procedure(names.run(record.payload.run)?.procedure.id ?? ''),
           station: names.station(record.payload.station),
         })
       case 'run.abandoned@1':
@@ -187,6 +187,7 @@ export function useSentence() {
         return t('log.say.station.laid-up', { reason: record.payload.reason })
       case 'person.set@1': {
         const { name: who, role, left } = record.payload
+        if (role === 'inspector') return t(`log.say.person.${left ? 'linkEnded' : 'link'}`, { name: who })
         return t(`log.say.person.${left ? 'left' : 'set'}`, { name: who, role: t(`people.role.${role}`) })
       }
       case 'person.secret@1': {

@@ -69,6 +69,12 @@ export const useSession = defineStore('session', () => {
     await openDoor()
   }
 
+  /** Opens an inspector's link. */
+  async function inspect(token: string): Promise<void> {
+    take(await ask<SessionView>('POST', '/api/inspect', { token, device: deviceId() }))
+    actingId.value = people.value[0]?.id ?? ''
+  }
+
   async function signInByPassword(login: string, password: string): Promise<void> {
     const before = new Set(people.value.map((p) => p.id))
     take(
@@ -109,6 +115,7 @@ export const useSession = defineStore('session', () => {
     found,
     enrol,
     signInByPin,
+    inspect,
     signInByPassword,
     signOut,
     mayDo,

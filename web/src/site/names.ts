@@ -1,8 +1,12 @@
-import { outline, procedureOfRun } from '@tadka/core/procedure'
+import { outline, procedureOfRun, type RunState } from '@tadka/core/procedure'
+import { shallowReactive } from 'vue'
 import { useStepWords } from './step-words.ts'
 import { useProcedures } from './procedures.ts'
 import { useSession } from '../rights/session.ts'
 import { useSite } from './site.ts'
+
+/** Runs that the tablet does not hold any more, as a page of the log brought them. */
+export const loggedRuns = shallowReactive(new Map<string, RunState>())
 
 /** Names for ids, as people say them; the id itself where nothing better is known. */
 export function useNames() {
@@ -10,8 +14,9 @@ export function useNames() {
   const session = useSession()
   const procedures = useProcedures()
   const { titleOf } = useStepWords()
+  const runOf = (id: string): RunState | null => site.one('run', id) ?? loggedRuns.get(id) ?? null
   function stepOf(run: string, key: string) {
-    const state = site.one('run', run)
+    const state = runOf(run)
     const procedure = state && procedureOfRun(state)
     const position = procedure && state ? outline(procedure, state).find((p) => p.key === key) : undefined
     return state && procedure && position ? { state, procedure, position } : null
@@ -33,6 +38,8 @@ export function useNames() {
     person: (id: string) =>
       session.everyone.find((p) => p.id === id)?.name ?? site.one('crew', id)?.name ?? id,
     procedure: procedures.nameOf,
+    /** A run as the tablet holds it, or as the log brought it. */
+    run: runOf,
     /** The title of a step of a run with its numbers, or its key. */
     step: (run: string, key: string) => {
       const found = stepOf(run, key)

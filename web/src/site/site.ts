@@ -154,6 +154,14 @@ export const useSite = defineStore('site', () => {
     })
   }
 
+  /** What an inspector's link shows of the site: asked once, and nothing of it is kept on their device. */
+  async function lookAt(): Promise<void> {
+    const got = await ask<Snapshot>('GET', `/api/sites/${session.site}/state`)
+    learnServerTime(got.serverTime)
+    base.value = new Map(got.states.map((s) => [nameOf(s.kind, s.id), { state: s.state, last: s.last }]))
+    loaded.value = true
+  }
+
   async function snapshot(site: string): Promise<void> {
     try {
       const askedAt = ownClock()
@@ -273,6 +281,7 @@ export const useSite = defineStore('site', () => {
     all,
     every,
     load,
+    lookAt,
     draftOf,
     commit,
     record,

@@ -1,0 +1,65 @@
+import type { InspectionView } from '@tadka/contract/people'
+import type { Pool } from '../db/pool.ts'
+
+export interface NewInspection {
+  readonly site: string
+  readonly person: string
+  readonly tokenHash: string
+  readonly by: string
+  /** Milliseconds UTC. */
+  readonly from: number
+  readonly endsAt: number
+}
+
+export async function keepInspection(pool: Pool, i: NewInspection): Promise<void> {
+  const sql = `
+    insert into inspection (site_id, person_id, token_hash, made_by, from_at, ends_at) values ($1, $2, $3, $4, $5, $6)`
+  await pool.query(sql, [i.site, i.person, i.tokenHash, i.by, i.from, i.endsAt])
+}
+
+/** The links of a site that have not ended, the newest first. @param now milliseconds UTC. */
+export async function openInspections(pool: Pool, site: string, now: number): Promise<InspectionView[]> {
+  const sql = `
+    select i.person_id as id, p.name, i.made_by as by, i.from_at as "from", i.ends_at as "endsAt", i.used_at as "usedAt"
+    from inspection i join person p on p.site_id = i.site_id and p.id = i.person_id
+    where i.site_id = $1 and i.ends_at > $2 order by i.ends_at desc`
+  return (await pool.query<InspectionView>(sql, [site, now])).rows
+}
+
+export interface Inspection {
+  readonly site_id: string
+  readonly id: string
+  readonly ends_at: number
+}
+
+/** Opens a link that has not ended; null where it has, or there is none. @param now milliseconds UTC. */
+export async function openInspection(pool: Pool, tokenHash: string, now: number): Promise<Inspection | null> {
+  const sql = `
+    update inspection set used_at = $2 where token_hash = $1 and ends_at > $2
+    returning site_id, person_id as id, ends_at`
+  return (await pool.query<Inspection>(sql, [tokenHash, now])).rows[0] ?? null
+}
+
+/** What somebody may see by their link, where it has not ended. */
+export async function inspectionOf(
+  pool: Pool,
+  site: string,
+  person: string,
+  now: number,
+): Promise<{ from: number; endsAt: number } | null> {
+  const sql = `
+    select from_at as "from", ends_at as "endsAt" from inspection where site_id = $1 and person_id = $2 and ends_at > $3`
+  return (await pool.query<{ from: number; endsAt: number }>(sql, [site, person, now])).rows[0] ?? null
+}
+
+/** Ends a link, and every session that it opened; false where there was none to end. */
+export async function endInspection(pool: Pool, site: string, person: string, now: number): Promise<boolean> {
+  const sql = `
+    with ended as (
+      update inspection set ends_at = $3 where site_id = $1 and person_id = $2 and ends_at > $3 returning person_id)
+    , sessions as (
+      update session set expires_at = now() where id in (
+        select p.session_id from session_person p where p.site_id = $1 and p.person_id in (select person_id from ended)))
+    select from ended`
+  return (await pool.query(sql, [site, person, now])).rowCount === 1
+}

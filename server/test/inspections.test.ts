@@ -1,0 +1,132 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { verifySite } from '../record/verify/verify.ts'
+import { siteId } from '../demo/house.ts'
+import { ask, draft, inspect, signIn, testServer, type TestServer } from './server.ts'
+
+const dayMs = 86_400_000
+let server: TestServer
+let lead = ''
+let crew = ''
+let inspector = ''
+beforeAll(async () => {
+  server = await testServer(10)
+  lead = await signIn(server.app, 'ines')
+  crew = await signIn(server.app, 'bao')
+  inspector = await inspect(server, lead)
+})
+afterAll(() => server.close())
+
+const code = (answer: { json: () => unknown }) => (answer.json() as { code?: string }).code
+const open = (token: string, cookie = '') =>
+  server.app.inject({
+    method: 'POST',
+    url: '/api/inspect',
+    headers: { cookie },
+    payload: { token, device: 'theirs' },
+  })
+const links = async () =>
+  ((await ask(server, lead, 'GET', '/inspections')).json() as { links: { id: string; usedAt: number }[] })
+    .links
+const newLink = async (more: object = {}) =>
+  (await ask(server, lead, 'POST', '/inspections', { name: 'Nib', days: 7, hours: 2, ...more })).json() as {
+    id: string
+    path: string
+    endsAt: number
+  }
+const tokenOf = ({ path }: { path: string }) => path.split('#')[1] ?? ''
+
+describe('a link for an inspector', () => {
+  it('is made by a lead, not by crew, for what is offered alone', async () => {
+    expect(code(await ask(server, crew, 'POST', '/inspections', { name: 'X', days: 7, hours: 2 }))).toBe(
+      'not_allowed',
+    )
+    for (const odd of [{ days: 8 }, { hours: 1000 }, { name: ' ' }]) {
+      const body = { name: 'X', days: 7, hours: 2, ...odd }
+      expect(code(await ask(server, lead, 'POST', '/inspections', body))).toBe('body_malformed')
+    }
+  })
+  it('shows the log of its period and nothing before it, whatever is asked', async () => {
+    const oldest = async (cookie: string, query: string) => {
+      const answer = await ask(server, cookie, 'GET', `/log?limit=200${query}`)
+      const { records } = answer.json() as { records: { observedAt: number }[] }
+      return Math.min(...records.map((r) => r.observedAt))
+    }
+    const before = server.clock.now - 7 * dayMs
+    expect(await oldest(lead, `&to=${before}`)).toBeLessThan(before)
+    expect(await oldest(inspector, `&to=${before}`)).toBe(Number.POSITIVE_INFINITY)
+    expect(await oldest(inspector, '&from=0')).toBeGreaterThanOrEqual(before)
+    const own = (await ask(server, inspector, 'GET', '/inspection')).json()
+    expect(own).toEqual({ from: before, endsAt: server.clock.now + 2 * 3_600_000 })
+  })
+  it('shows who and what the log names, and not how things are right now', async () => {
+    const { states } = (await ask(server, inspector, 'GET', '/state')).json() as {
+      states: { kind: string }[]
+    }
+    const kinds = new Set(states.map((s) => s.kind))
+    expect(kinds.has('station') && kinds.has('crew')).toBe(true)
+    for (const kind of ['run', 'bath', 'case', 'plan', 'roster']) expect(kinds.has(kind)).toBe(false)
+  })
+  it('may check the chain, and writes, plans and exports nothing', async () => {
+    expect((await ask(server, inspector, 'POST', '/verify')).statusCode).toBe(200)
+    const tried = draft(
+      server.clock.now,
+      'run.parked@1',
+      { run: 'r', station: 'galley-bucket' },
+      { by: 'inspector-quill' },
+    )
+    const sent = await ask(server, inspector, 'POST', '/records', {
+      sentAt: server.clock.now,
+      drafts: [tried],
+    })
+    expect(JSON.stringify(sent.json())).toContain('not_allowed')
+    expect(code(await ask(server, inspector, 'GET', '/log.csv'))).toBe('not_allowed')
+    const plan = await server.app.inject({
+      method: 'POST',
+      url: '/api/plan',
+      headers: { cookie: inspector },
+      payload: {},
+    })
+    expect(code(plan)).not.toBe(undefined)
+  })
+  it('is no way to sign in beside somebody of the site, and nobody of its people', async () => {
+    expect(code(await open(tokenOf(await newLink()), crew))).toBe('somebody_here')
+    const door = await server.app.inject({ url: '/api/front-door', headers: { cookie: lead } })
+    expect((door.json() as { people: { role: string }[] }).people.map((p) => p.role)).not.toContain(
+      'inspector',
+    )
+  })
+  it('ends by itself, and by a lead’s hand: at once for who has it open', async () => {
+    const link = await newLink()
+    const opened = await open(tokenOf(link))
+    const cookie = `tadka_session=${opened.cookies.find((c) => c.name === 'tadka_session')?.value}`
+    expect((await links()).find((l) => l.id === link.id)?.usedAt).toBe(server.clock.now)
+    expect((await ask(server, lead, 'POST', `/inspections/${link.id}/end`)).statusCode).toBe(200)
+    expect(code(await ask(server, cookie, 'GET', '/log'))).toBe('not_signed_in')
+    expect(code(await open(tokenOf(link)))).toBe('link_ended')
+    expect(code(await ask(server, lead, 'POST', `/inspections/${link.id}/end`))).toBe('not_found')
+    const other = await newLink({ hours: 2 })
+    const now = server.clock.now
+    server.clock.now = other.endsAt + 1
+    expect(code(await open(tokenOf(other)))).toBe('link_ended')
+    expect(await links()).toEqual([])
+    expect(code(await ask(server, inspector, 'GET', '/log'))).toBe('link_ended')
+    server.clock.now = now
+  })
+  it('makes whoever guesses at one wait', async () => {
+    const wrong = 'x'.repeat(43)
+    const codes: (string | undefined)[] = []
+    for (let n = 0; n < 8; n++) codes.push(code(await open(wrong)))
+    expect(codes).toContain('too_often')
+    expect(code(await open('not whole'))).toBe('body_malformed')
+  })
+  it('stands in the log with who made and ended it, and the chain is whole', async () => {
+    const { rows } = await server.owner.query<{ by: string; left: boolean }>(
+      `select by_person as by, (body #>> '{payload,left}')::boolean as left from record
+      where site_id = $1 and type = 'person.set@1' and subject_id like 'inspector-%' order by seq`,
+      [siteId],
+    )
+    expect(rows.every((r) => r.by === 'ines')).toBe(true)
+    expect(rows.some((r) => r.left)).toBe(true)
+    expect(await verifySite(server.pool, siteId)).toMatchObject({ sound: true })
+  })
+})

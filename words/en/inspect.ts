@@ -1,0 +1,26 @@
+/** Links for inspectors, and what they open. */
+export const inspect = {
+  title: 'Links for an inspector',
+  how: 'A link opens the log on the inspector’s own device, read only, for a period you choose. It ends by itself, and you can end it at any time.',
+  new: 'Make a link',
+  name: 'Who is it for?',
+  example: 'City food safety, A. Quill',
+  days: 'Shows',
+  daysOf: { 7: 'the last 7 days', 30: 'the last 30 days', 90: 'the last 90 days', 365: 'the last year' },
+  hours: 'Works for',
+  hoursOf: { 2: '2 hours', 12: '12 hours', 72: '3 days', 336: '2 weeks' },
+  make: 'Make the link',
+  made: 'Show this code to the inspector now: it is shown once.',
+  madeHow: 'Their device must be on the site’s network. The link works until {time}.',
+  certificate:
+    'Their browser may warn that it does not know this computer’s certificate. That is expected: the site made it itself. They can go on, or use a tablet of the site.',
+  code: 'The link as a code for the camera',
+  shows: 'Shows records from {from}.',
+  ends: 'Works until {time}.',
+  by: 'Made by {who}.',
+  used: 'Last opened {time}.',
+  unused: 'Not opened yet.',
+  end: 'End it',
+  log: '{site}: cleaning log',
+  period: 'Records from {from} until now, read only.',
+}
