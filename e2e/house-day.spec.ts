@@ -17,7 +17,7 @@ test('a manager sets the day and what falls due; what is wrong is told and nothi
   )
   await expect(page.getByRole('button', { name: 'Save' })).toBeDisabled()
   await isAccessible(page)
-  await press(page, 'Put back as it was')
+  await press(page, 'Undo my changes')
   await expect(opens).toHaveValue('05:30')
   const load = page.getByRole('textbox', { name: 'Size' }).last()
   await load.fill('0.6')

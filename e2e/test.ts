@@ -17,7 +17,15 @@ export const test = base.extend<object, { readonly isServed: boolean }>({
     },
     { scope: 'worker', auto: true, timeout: 120_000 },
   ],
+  page: async ({ page }, use) => {
+    await page.addInitScript(withoutHints)
+    await use(page)
+  },
 })
+
+/** Nobody is told the hints of a first evening, but for the test of them. */
+export const withoutHints = () =>
+  window.localStorage.setItem('tadka.hints', '{"*":["yours","name","find","bench","log"]}')
 
 let isUsed = false
 /** Gives a file of tests the database and the clock as they were at first, whatever files this worker ran before. */

@@ -29,6 +29,8 @@ const views = {
   chooser: withWords(() => import('./procedure/RunChooser.vue')),
   begin: withWords(() => import('./procedure/BeginPlace.vue')),
   run: withWords(() => import('./procedure/RunPlace.vue')),
+  machine: withWords(() => import('./procedure/MachinePlace.vue')),
+  tags: withWords(() => import('./house/TagsPlace.vue')),
   bench: withWords(() => import('./solution/BenchPlace.vue')),
   dish: withWords(() => import('./warewash/DishPlace.vue')),
   chart: withWords(() => import('./procedure/WallChart.vue')),
@@ -49,6 +51,11 @@ export const router = createRouter({
     { path: '/sign-in', component: () => import('./people/SignIn.vue'), meta: { open: true } },
     { path: '/trust', component: withWords(() => import('./house/TrustPlace.vue')), meta: { open: true } },
     {
+      path: '/inspect',
+      component: withWords(() => import('./record/InspectPlace.vue')),
+      meta: { open: true },
+    },
+    {
       path: '/first-start',
       component: withWords(() => import('./house/FirstStart.vue')),
       meta: { open: true },
@@ -61,6 +68,12 @@ export const router = createRouter({
     {
       path: '/run/begin/:station/:procedure',
       component: views.begin,
+      props: true,
+      meta: { place: 'run' },
+    },
+    {
+      path: '/run/at/:station',
+      component: views.machine,
       props: true,
       meta: { place: 'run' },
     },
@@ -85,6 +98,7 @@ export const router = createRouter({
     },
     { path: '/log', component: views.log, meta: { place: 'log' } },
     { path: '/log/unsent', component: views.unsent, meta: { place: 'log' } },
+    { path: '/house/tags', component: views.tags, meta: { place: 'house' } },
     {
       path: '/house/:part?',
       component: views.house,

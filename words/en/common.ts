@@ -52,8 +52,20 @@ export const common = {
     'detergent-label': 'the detergent’s label ({source} leaves it to the label)',
     'held-to-the-end': 'our practice: held through the last 15 s of the rinse',
   },
+  hints: {
+    title: 'First evening',
+    number: '{n} of {of}:',
+    yours:
+      'Your next job stands on top, with its machine and area. Tap Start, and each step is told one after another.',
+    name: 'Your name is top right. Tap it to sign out, or to let somebody else work on this tablet.',
+    find: 'Find a machine by the number on its tag, by name, or scan the tag.',
+    bench: 'Bench tells how much to pour, and whether a strip or a temperature is in range.',
+    log: 'What you do is saved here by itself. Typed something wrong? Open its line and tap Amend.',
+    ok: 'Got it',
+    skip: 'Skip all hints',
+  },
   units: {
-    short: { metric: '°C, L', us: '°F, gal' },
+    short: { metric: '°C', us: '°F' },
     show: { metric: 'Show metric units', us: 'Show US units' },
     clears: 'What you typed or picked on this page and did not save is cleared.',
     stay: 'Keep what I typed',

@@ -54,7 +54,7 @@ export const houseDay = {
     addWalk: 'Add a walk',
     lastOfAll: 'Closed down after all others',
     save: 'Save',
-    putBack: 'Put back as it was',
+    putBack: 'Undo my changes',
     none: 'The site is not set up yet, or its records have not come yet.',
     weekday: {
       1: 'Monday',

@@ -14,6 +14,7 @@ import { fetchPlaces } from '../router.ts'
 import { useKeys } from './keys.ts'
 import { later } from '../pieces/later.ts'
 
+const HintLine = later(() => import('./HintLine.vue'))
 const KeyHelp = later(() => import('./KeyHelp.vue'))
 
 const session = useSession()
@@ -35,6 +36,7 @@ async function open(): Promise<void> {
     failed.value = false
     if (!session.known) await session.load()
     if (!session.acting || !session.site) return void toSignIn()
+    if (session.acting.role === 'inspector') return void router.replace('/inspect')
     if (!site.loaded) await site.load()
     unseen.value = !site.loaded
     if (site.loaded) {
@@ -69,6 +71,7 @@ const dock = computed(() => route.meta['dock'] !== false)
       </div>
     </section>
     <p v-else class="wait" role="status">{{ t('common.loading') }}</p>
+    <hint-line v-if="site.loaded && session.acting" />
     <notice-line :in-run="!dock" />
     <bottom-dock v-if="dock" />
     <key-help v-if="help" v-model:show="help" />

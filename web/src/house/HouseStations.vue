@@ -85,6 +85,9 @@ const lastDone = (runs: Record<string, { finishedAt: number; by: string }>) =>
       :input-props="{ 'aria-label': t('house.find') }"
     />
     <p v-if="found.length === 0 && query !== ''" class="quiet none">{{ t('house.nothingFound') }}</p>
+    <router-link v-if="found.length > 0" to="/house/tags" class="tags">{{
+      t('machine.printTags')
+    }}</router-link>
     <ul>
       <li v-for="s in found" :key="s.id">
         <button
@@ -106,6 +109,7 @@ const lastDone = (runs: Record<string, { finishedAt: number; by: string }>) =>
           </span>
         </button>
         <div v-if="open === s.id && s.plate" class="body">
+          <router-link :to="`/run/at/${s.id}`" class="tags">{{ t('machine.open') }}</router-link>
           <h2 class="label">{{ t('house.lastRuns') }}</h2>
           <p v-for="line in lastDone(s.lastRuns)" :key="line">{{ line }}</p>
           <h2 class="label">{{ t('house.procedures') }}</h2>
@@ -141,6 +145,12 @@ const lastDone = (runs: Record<string, { finishedAt: number; by: string }>) =>
 </template>
 
 <style scoped>
+.tags {
+  min-height: 48px;
+  display: inline-flex;
+  align-items: center;
+  font-weight: 600;
+}
 ul {
   margin-top: 12px;
 }

@@ -59,6 +59,10 @@ function save(): void {
   margin: 26px 0 4px;
   font-size: 20px;
 }
+.trade :deep(ul:not(:empty) + .n-button),
+.trade :deep(ul:not(:empty) + .acts) {
+  margin-top: 12px;
+}
 .trade :deep(label) {
   font-weight: 600;
   color: var(--ink-2);

@@ -134,7 +134,7 @@ const told = (f: FileFault) =>
     <p class="quiet">{{ t('setup.file.how') }}</p>
     <div class="acts">
       <file-pick :text="t('setup.file.bring')" accept=".json,.csv,application/json,text/csv" @pick="pick" />
-      <n-button size="large" @click="giveOut">{{ t('setup.file.give') }}</n-button>
+      <n-button @click="giveOut">{{ t('setup.file.give') }}</n-button>
     </div>
     <div v-if="refused" class="wrong" role="alert">
       <p>{{ refused }}</p>

@@ -25,7 +25,11 @@ export function useSetUp() {
       instruments: kit.instruments.value as InstrumentSet[],
       people: session.everyone.map(({ id, role }) => {
         const crew = site.one('crew', id)
-        return { id, role, isSignedOff: !!crew && 'signedOff' in crew && crew.signedOff.length > 0 }
+        return {
+          id,
+          role,
+          isSignedOff: !!crew && 'signedOff' in crew && crew.signedOff.length + crew.learning.length > 0,
+        }
       }),
       procedure: procedures.latest,
     }),

@@ -37,7 +37,7 @@ function turnAll(): void {
 
 <style scoped>
 .units {
-  min-width: 56px;
+  min-width: 48px;
   min-height: 48px;
   border: 1.5px solid var(--line);
   border-radius: var(--r);

@@ -23,6 +23,7 @@ import { later } from '../pieces/later.ts'
 
 const PlanRisk = later(() => import('./PlanRisk.vue'))
 const PlanTalk = later(() => import('./PlanTalk.vue'))
+const YoursNow = later(() => import('./YoursNow.vue'))
 const ShiftPlan = later(() => import('./ShiftPlan.vue'))
 const EveningSheet = later(() => import('../duty/EveningSheet.vue'))
 const FollowUps = later(() => import('../duty/FollowUps.vue'))
@@ -89,6 +90,7 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
       <router-link to="/shift/ahead" class="ahead">{{ t('shift.ahead') }}</router-link>
       <plan-head />
     </place-bar>
+    <yours-now v-if="planner.inForce" class="mine" />
     <shift-plan v-if="planner.inForce" />
     <template v-else>
       <section class="evening">
@@ -116,8 +118,8 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
 .shift {
   height: 100%;
   display: grid;
-  grid-template: auto 1fr auto / 1fr 340px;
-  grid-template-areas: 'bar bar' 'evening aside' 'running aside';
+  grid-template: auto auto 1fr auto / 1fr 340px;
+  grid-template-areas: 'bar bar' 'mine aside' 'evening aside' 'running aside';
 }
 .ahead {
   min-height: 48px;
@@ -127,6 +129,9 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
 }
 .bar {
   grid-area: bar;
+}
+.mine {
+  grid-area: mine;
 }
 .evening {
   grid-area: evening;

@@ -25,6 +25,8 @@ const stop = planner.follow()
 onBeforeUnmount(stop)
 
 const mayPlan = computed(() => session.mayDo('plan-shift'))
+/** Crew of this shift: their own next stands on top, and the others’ work on the sheet. */
+const isOwn = computed(() => !mayPlan.value && next.value.some((n) => n.person === session.acting?.id))
 const asking = ref(false)
 const taken = ref<Bar | null>(null)
 const person = ref<string | null>(null)
@@ -71,7 +73,7 @@ function choose(bar: Bar | null, who: string | null): void {
       @person="(who) => mayPlan && choose(null, who)"
     />
   </section>
-  <section class="running" tabindex="0">
+  <section v-if="!isOwn || person || taken" class="running" tabindex="0">
     <person-panel
       v-if="person && planner.roster"
       :person="person"
@@ -84,7 +86,7 @@ function choose(bar: Bar | null, who: string | null): void {
     <n-button v-if="mayPlan && !talking && !asking" class="ask" @click="asking = true">
       {{ t('plan.whatIf.open') }}
     </n-button>
-    <next-actions v-if="!talking && !asking" :next="next" :now="now()" />
+    <next-actions v-if="!isOwn && !talking && !asking" :next="next" :now="now()" />
   </section>
 </template>
 
@@ -93,7 +95,7 @@ function choose(bar: Bar | null, who: string | null): void {
   grid-area: evening;
   min-height: 0;
   padding: 0 0 0 var(--gutter);
-  overflow: hidden;
+  overflow: hidden auto;
 }
 .ask {
   float: right;

@@ -1,8 +1,11 @@
 <script setup lang="ts">
+import type { StationSet } from '@tadka/core/house'
 import { NButton } from 'naive-ui'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
+import FamilyMark from '../site/FamilyMark.vue'
+import MachineFind from './MachineFind.vue'
 import RunningNow from './RunningNow.vue'
 import PlaceBar from '../frame/PlaceBar.vue'
 import { useSite } from '../site/site.ts'
@@ -17,9 +20,20 @@ const { start } = useStartRun()
 const procedures = useProcedures()
 
 const running = computed(() => site.all('run').filter((r) => r.status === 'running' || r.status === 'parked'))
-const stations = computed(() =>
-  site.all('station').filter((s) => s.plate !== null && procedures.of(s.plate.family).length > 0),
-)
+const query = ref('')
+const stations = computed(() => {
+  const q = query.value.trim().toLowerCase()
+  return site
+    .all('station')
+    .filter((s) => s.plate !== null && procedures.of(s.plate.family).length > 0)
+    .filter(
+      ({ plate }) => q === '' || plate?.tag.toLowerCase() === q || plate?.name.toLowerCase().includes(q),
+    )
+})
+const whereOf = (plate: StationSet | null) =>
+  [plate?.place, plate?.tag ? t('house.tag', { tag: plate.tag }) : '', plate?.model]
+    .filter(Boolean)
+    .join(' · ')
 const open = (run: string | null) => run && void router.push(`/run/${run}`)
 </script>
 
@@ -32,12 +46,17 @@ const open = (run: string | null) => run && void router.push(`/run/${run}`)
         <h2>{{ t('run.none') }}</h2>
         <p class="quiet">{{ t('run.noneHow') }}</p>
       </div>
+      <machine-find v-model="query" class="find" />
+      <p v-if="stations.length === 0" class="quiet">{{ t('house.nothingFound') }}</p>
       <ul>
         <li v-for="s in stations" :key="s.id">
-          <div>
-            <b>{{ s.plate?.name }}</b>
-            <p class="quiet small">{{ s.plate?.place }} · {{ s.plate?.model }}</p>
-          </div>
+          <router-link :to="`/run/at/${s.id}`" class="which">
+            <family-mark :family="s.plate?.family ?? ''" />
+            <span>
+              <b>{{ s.plate?.name }}</b>
+              <span class="quiet small">{{ whereOf(s.plate) }}</span>
+            </span>
+          </router-link>
           <div class="acts">
             <n-button
               v-for="p in procedures.of(s.plate?.family ?? '')"
@@ -60,7 +79,20 @@ const open = (run: string | null) => run && void router.push(`/run/${run}`)
   max-width: 1000px;
 }
 ul {
-  margin-top: 28px;
+  margin-top: 12px;
+}
+.find {
+  margin-top: 24px;
+}
+.which {
+  display: flex;
+  gap: 16px;
+  align-items: center;
+  color: inherit;
+  text-decoration: none;
+}
+.which span {
+  display: block;
 }
 li {
   display: flex;

@@ -2,8 +2,10 @@ import { chart } from '@tadka/words/en/chart'
 import { dish } from '@tadka/words/en/dish'
 import { first } from '@tadka/words/en/first'
 import { house } from '@tadka/words/en/house'
+import { inspect } from '@tadka/words/en/inspect'
 import { instruments } from '@tadka/words/en/instruments'
 import { logger } from '@tadka/words/en/logger'
+import { machine, scan } from '@tadka/words/en/machine'
 import { machines } from '@tadka/words/en/machines'
 import { plate } from '@tadka/words/en/plate'
 import { practices } from '@tadka/words/en/practices'
@@ -17,11 +19,14 @@ export const further = {
   dish,
   first,
   house,
+  inspect,
   instruments,
   logger,
+  machine,
   machines,
   plate,
   practices,
+  scan,
   setup,
   trust,
   uses,

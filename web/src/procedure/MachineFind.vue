@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import { NInput } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useRouter } from 'vue-router'
+import CodeScan from '../pieces/CodeScan.vue'
+import { useSite } from '../site/site.ts'
+import { stationOfCode } from '../site/tag-code.ts'
+
+/** A machine by the number of its tag, a part of its name, or its code before the camera. */
+const query = defineModel<string>({ required: true })
+const { t } = useI18n()
+const site = useSite()
+const router = useRouter()
+const unknown = ref(false)
+const tagged = computed(() => site.all('station').map((s) => ({ id: s.id, tag: s.plate?.tag ?? '' })))
+
+function open(text: string): void {
+  const id = stationOfCode(text, tagged.value)
+  unknown.value = id === null
+  if (id !== null) void router.push(`/run/at/${id}`)
+}
+</script>
+
+<template>
+  <form class="find" @submit.prevent="open(query)">
+    <n-input
+      v-model:value="query"
+      size="large"
+      clearable
+      :placeholder="t('machine.find')"
+      :input-props="{ 'aria-label': t('machine.find'), autocomplete: 'off', enterkeyhint: 'go' }"
+      @update:value="unknown = false"
+    />
+    <code-scan :text="t('machine.scan')" :how="t('machine.scanHow')" @read="open" />
+  </form>
+  <p v-if="unknown" class="unknown" role="alert">{{ t('machine.noSuchTag') }}</p>
+</template>
+
+<style scoped>
+.find {
+  display: grid;
+  grid-template-columns: minmax(0, 460px) auto;
+  gap: 12px;
+  align-items: center;
+}
+.unknown {
+  color: var(--out);
+  font-weight: 600;
+}
+</style>

@@ -1,0 +1,139 @@
+<script setup lang="ts">
+import { dueList, type DueItem } from '@tadka/core/duty'
+import type { SiteSet } from '@tadka/core/house'
+import { NButton } from 'naive-ui'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useRouter } from 'vue-router'
+import DueList from '../duty/DueList.vue'
+import PlaceBar from '../frame/PlaceBar.vue'
+import FamilyMark from '../site/FamilyMark.vue'
+import LogList from '../record/LogList.vue'
+import { useProcedures } from '../site/procedures.ts'
+import { useSite } from '../site/site.ts'
+import { useTimes } from '../site/times.ts'
+import { useDutyInputs } from '../warewash/duty-inputs.ts'
+import { nowByMinute } from '../wire/clock.ts'
+import OutOfService from './OutOfService.vue'
+import { useStartRun } from './start.ts'
+
+/** One machine, as its tag opens it: how it stands, what is due on it, what can be started, and what was done there. */
+const props = defineProps<{ station: string }>()
+const { t } = useI18n()
+const site = useSite()
+const router = useRouter()
+const procedures = useProcedures()
+const { start } = useStartRun()
+const { clock, day } = useTimes()
+const { stations, predictions } = useDutyInputs()
+
+const state = computed(() => site.one('station', props.station))
+const plate = computed(() => state.value?.plate ?? null)
+const due = computed(() => {
+  const set = site.set && 'hours' in site.set ? (site.set as SiteSet) : null
+  const own = stations.value.filter((s) => s.id === props.station)
+  return set ? dueList(set, own, nowByMinute(), predictions.value) : []
+})
+const where = computed(() =>
+  [plate.value?.place, plate.value?.tag ? t('house.tag', { tag: plate.value.tag }) : '']
+    .filter(Boolean)
+    .join(' · '),
+)
+const facets = computed(() => {
+  const s = state.value
+  if (!s) return []
+  const since = s.sanitizedAt === null ? '' : `${day(s.sanitizedAt)} ${clock(s.sanitizedAt)}`
+  return [
+    t(`run.contents.${s.facets.contents}`),
+    t(`run.assembly.${s.facets.assembly}`),
+    t(`run.power.${s.facets.power}`),
+    t(`run.hygiene.${s.facets.hygiene}`, { since }),
+  ]
+})
+const offered = computed(() => procedures.of(plate.value?.family ?? ''))
+const isBusy = (procedure: string) =>
+  !!state.value?.currentRun && state.value.currentRun.procedure !== procedure
+const begin = (item: DueItem) => start(item.station, item.procedure)
+</script>
+
+<template>
+  <div v-if="state && plate">
+    <place-bar :title="plate.name" :under="where">
+      <router-link to="/run" class="back">‹ {{ t('machine.all') }}</router-link>
+    </place-bar>
+    <div class="machine">
+      <section class="now">
+        <family-mark :family="plate.family" />
+        <ul>
+          <li v-for="f in facets" :key="f">{{ f }}</li>
+        </ul>
+      </section>
+      <out-of-service :stations="[state]" />
+      <section>
+        <h2 class="label">{{ t('shift.atRisk') }}</h2>
+        <DueList :due="due" @start="begin" @go-on="(run) => router.push(`/run/${run}`)" />
+      </section>
+      <section>
+        <h2 class="label">{{ t('machine.start') }}</h2>
+        <div class="acts">
+          <n-button
+            v-for="p in offered"
+            :key="p.id"
+            size="large"
+            :disabled="isBusy(p.id)"
+            @click="start(station, p.id)"
+          >
+            {{ state.currentRun?.procedure === p.id ? t('shift.goOn') : t('run.start', { name: p.name }) }}
+          </n-button>
+        </div>
+        <p v-if="offered.length === 0" class="quiet">{{ t('machine.nothing') }}</p>
+      </section>
+    </div>
+    <section class="history">
+      <h2 class="label">{{ t('machine.history') }}</h2>
+      <log-list :of="{ kind: 'station', id: station }" />
+    </section>
+  </div>
+  <div v-else>
+    <place-bar :title="t('machine.unknown')">
+      <router-link to="/run" class="back">‹ {{ t('machine.all') }}</router-link>
+    </place-bar>
+    <p class="machine quiet">{{ t('machine.unknownHow') }}</p>
+  </div>
+</template>
+
+<style scoped>
+.machine {
+  display: grid;
+  gap: 22px;
+  max-width: 1000px;
+  padding: 8px var(--gutter) 24px;
+}
+.back {
+  min-height: 48px;
+  display: inline-flex;
+  align-items: center;
+  font-weight: 600;
+}
+.now {
+  display: flex;
+  gap: 24px;
+  align-items: center;
+}
+.now ul {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 22px;
+  font-size: 20px;
+  font-weight: 600;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  margin-top: 8px;
+}
+.history .label {
+  padding: 0 var(--gutter);
+}
+</style>
