@@ -1,6 +1,6 @@
 import { encode } from 'uqr'
 import { beginsAnew, expect, test, type Page } from './test.ts'
-import { go, isAccessible, press, signIn } from './crew.ts'
+import { go, isAccessible, press, signIn, touch } from './crew.ts'
 
 beginsAnew()
 
@@ -98,17 +98,40 @@ test('crew see their own next first, begin it with one tap, and are told five hi
   const hint = tablet.getByRole('complementary', { name: 'First evening' })
   await expect(hint).toContainText('1 of 5')
   await isAccessible(tablet)
-  await hint.getByRole('button', { name: 'Got it' }).tap()
+  await touch(tablet, hint.getByRole('button', { name: 'Got it' }))
   await expect(hint).toContainText('2 of 5')
-  await hint.getByRole('button', { name: 'Got it' }).tap()
+  await touch(tablet, hint.getByRole('button', { name: 'Got it' }))
   await expect(hint).toHaveCount(0)
   await go(tablet, '/log')
   await expect(hint).toContainText('3 of 5')
-  await hint.getByRole('button', { name: 'Skip all hints' }).tap()
+  await touch(tablet, hint.getByRole('button', { name: 'Skip all hints' }))
   await go(tablet, '/run')
   await expect(tablet.getByText('Scan a tag')).toBeVisible()
   await expect(hint).toHaveCount(0)
   await go(tablet, '/shift')
-  await yours.getByRole('button', { name: 'Start' }).tap()
+  await touch(tablet, yours.getByRole('button', { name: 'Start' }))
   await expect(tablet).toHaveURL(/\/run\//)
+})
+
+test('a bottle before the camera brings up its entry, or the beginning of one with its code', async ({
+  page,
+}) => {
+  await signIn(page, 'Oriel', '9080')
+  await go(page, '/house/products')
+  await seeing(page, '4006381333931')
+  await press(page, 'Scan a bar code')
+  await expect(page.getByText('No product has this bar code yet.')).toBeVisible()
+  const codes = page.getByRole('textbox', { name: 'Bar codes on its bottles' })
+  await expect(codes).toHaveValue('4006381333931')
+  await press(page, 'Cancel')
+  const first = page.locator('section > ul > li').first()
+  await first.getByRole('button', { name: 'Change' }).click()
+  await codes.fill('123')
+  await press(page, 'Save to the log')
+  await expect(page.getByText('A bar code has 4 to 48 characters')).toBeVisible()
+  await codes.fill('4006381333931')
+  await press(page, 'Save to the log')
+  await expect(codes).toHaveCount(0)
+  await press(page, 'Scan a bar code')
+  await expect(first).toHaveClass(/found/)
 })

@@ -23,6 +23,7 @@ export const productSet = z.strictObject({
   ppe: z.array(words(80)).max(10),
   firstAid: words(300),
   neverWith: z.array(chemicalClass).max(10).nullable(),
+  codes: z.array(words(48).min(4)).max(8).optional(),
 })
 
 export const concentrateOpened = z.strictObject({

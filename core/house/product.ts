@@ -29,6 +29,8 @@ export interface ProductSet {
   readonly firstAid: string
   /** What its label says it must never meet; null: nobody has entered it, which is not the same as nothing. */
   readonly neverWith: readonly ChemicalClass[] | null
+  /** Bar codes on its bottles, each size its own. */
+  readonly codes?: readonly string[] | undefined
 }
 
 /** A container was opened. Dates are milliseconds UTC. */

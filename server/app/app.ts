@@ -149,6 +149,7 @@ async function installGuards(app: FastifyInstance, secure: boolean): Promise<voi
         scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
         // The component kit writes its styles into the page.
         styleSrc: ["'self'", "'unsafe-inline'"],
+        fontSrc: ["'self'", 'data:'],
         imgSrc: ["'self'", 'data:', 'blob:'],
         objectSrc: ["'none'"],
         frameAncestors: ["'none'"],

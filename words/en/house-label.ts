@@ -71,12 +71,17 @@ export const label = {
   dropUse: 'Leave this use out',
   ppe: 'Wear (with commas)',
   unfit: '{strip}: none of its readings can show this band. Enter a finer strip or a kit.',
+  codes: 'Bar codes on its bottles, with commas between',
+  scan: 'Scan a bar code',
+  scanHow: 'Hold the bar code of the bottle in front of the camera. Or go back and type its digits.',
+  unknownCode: 'No product has this bar code yet. Enter its label, or open the product and add the code.',
   fault: {
     name: 'Give its name.',
     amount: 'Type a number above zero that the label could mean.',
     density: 'A % by weight needs the density.',
     uses: 'One of the uses is not right yet.',
     class: 'Choose what it is, chemically: it stands on the label.',
+    codes: 'A bar code has 4 to 48 characters, and there are 8 at most.',
   },
   useFault: {
     name: 'Say what for.',

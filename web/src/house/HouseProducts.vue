@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute } from 'vue-router'
 import { useTimes } from '../site/times.ts'
@@ -8,6 +8,7 @@ import { useSession } from '../rights/session.ts'
 import { useSite } from '../site/site.ts'
 import { useUnitSystem } from '../site/unit-system.ts'
 import { useDoseWords } from '../solution/dose-words.ts'
+import CodeScan from '../pieces/CodeScan.vue'
 import ContainerForm from './ContainerForm.vue'
 import LabelForm from './LabelForm.vue'
 import { useSiteSet } from './site-set.ts'
@@ -31,6 +32,19 @@ const { kept, set } = useSiteSet()
 const prefer = (use: string, product: string) =>
   set({ preferred: { ...kept.value?.preferred, [use]: product } })
 
+/** A bottle before the camera: its entry, or the beginning of one. */
+const found = ref<string | null>(null)
+const code = ref('')
+const unknown = ref(false)
+function scanned(text: string): void {
+  const product = kit.products.value.find((p) => p.codes?.includes(text))
+  found.value = product?.id ?? null
+  unknown.value = !product
+  code.value = product ? '' : text
+  if (product) void nextTick(() => document.getElementById(`product-${product.id}`)?.scrollIntoView())
+  else if (may.value) editing.value = 'new'
+}
+
 const dose = useDoseWords()
 const water = ({ c, f }: { c: number; f: number }) =>
   isUs.value ? t('house.temperatureF', { f }) : t('house.temperature', { c })
@@ -44,8 +58,17 @@ const neverOf = (p: Product) =>
 
 <template>
   <section>
+    <div class="scan">
+      <code-scan :text="t('house.label.scan')" :how="t('house.label.scanHow')" @read="scanned" />
+      <p v-if="unknown" role="status">{{ t('house.label.unknownCode') }}</p>
+    </div>
     <ul>
-      <li v-for="p in kit.products.value" :key="p.id">
+      <li
+        v-for="p in kit.products.value"
+        :id="`product-${p.id}`"
+        :key="p.id"
+        :class="{ found: found === p.id }"
+      >
         <div class="name">
           <b>{{ p.name }}</b>
           <p class="quiet">{{ p.purpose }}</p>
@@ -100,7 +123,14 @@ const neverOf = (p: Product) =>
         />
       </li>
     </ul>
-    <label-form v-if="editing === 'new'" :product="null" :wanted="wanted" @close="editing = null" />
+    <label-form
+      v-if="editing === 'new'"
+      :key="code"
+      :product="null"
+      :wanted="wanted"
+      :code="code"
+      @close="editing = null"
+    />
     <n-button v-else-if="may" type="primary" size="large" @click="editing = 'new'">{{
       t('house.label.new')
     }}</n-button>
@@ -117,6 +147,16 @@ li {
 }
 .name b {
   font-size: 22px;
+}
+.scan {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 14px;
+}
+.found {
+  border-left: 5px solid var(--sea);
+  padding-left: 14px;
 }
 .acts {
   display: flex;

@@ -7,6 +7,7 @@ import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSite } from '../site/site.ts'
 import { useUnitSystem } from '../site/unit-system.ts'
+import CodeScan from '../pieces/CodeScan.vue'
 import { newId } from '../wire/device.ts'
 import { useKit, type Product } from '../site/kit.ts'
 import {
@@ -34,6 +35,8 @@ const props = defineProps<{
   product: Product | null
   /** The use that something here asks for, and no product is entered for yet. */
   wanted?: string
+  /** A bar code that was scanned and is on no product yet. */
+  code?: string
 }>()
 const emit = defineEmits<{ close: [] }>()
 const { t } = useI18n()
@@ -87,6 +90,7 @@ const stated = computed(() => (['% w/v', '% w/w', 'ppm'] as const).map((a) => ({
 const counts = computed(() =>
   (['active', 'hypochlorite'] as const).map((c) => ({ label: t(`house.label.countsOf.${c}`), value: c })),
 )
+if (props.code) set({ codes: props.code })
 if (props.wanted) setUse(0, { id: props.wanted, name: t(`uses.${props.wanted}`) })
 /** What sanitizes follows from what it is; another may be chosen. */
 const chooseClass = (chemicalClass: ChemicalClass) =>
@@ -118,6 +122,8 @@ function neverWith(picked: readonly string[]): LabelDraft['neverWith'] {
   const turnedNone = picked.includes('none') && (was === null || was.length > 0)
   return turnedNone ? [] : classes
 }
+
+const addCode = (code: string) => set({ codes: [draft.value.codes, code].filter(Boolean).join(', ') })
 
 function keep(): void {
   tried.value = true
@@ -236,6 +242,15 @@ function keep(): void {
           @update:value="(picked: string[]) => set({ neverWith: neverWith(picked) })"
         />
       </div>
+      <div class="wide codes">
+        <text-field
+          :name="t('house.label.codes')"
+          :model-value="draft.codes"
+          :fault="fault('codes')"
+          @update:model-value="(codes: string) => set({ codes })"
+        />
+        <code-scan :text="t('house.label.scan')" :how="t('house.label.scanHow')" @read="addCode" />
+      </div>
     </div>
     <div class="act">
       <n-button type="primary" attr-type="submit">{{ t('house.label.keep') }}</n-button>
@@ -243,3 +258,12 @@ function keep(): void {
     </div>
   </form>
 </template>
+
+<style scoped>
+.codes {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 12px;
+  align-items: end;
+}
+</style>

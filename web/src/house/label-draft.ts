@@ -66,6 +66,8 @@ export interface LabelDraft {
   readonly firstAid: string
   /** Null: not entered. */
   readonly neverWith: readonly ChemicalClass[] | null
+  /** Bar codes, with commas between them. */
+  readonly codes: string
 }
 
 export const emptyUse: UseDraft = {
@@ -102,6 +104,7 @@ export const emptyLabel: LabelDraft = {
   ppe: '',
   firstAid: '',
   neverWith: null,
+  codes: '',
 }
 
 const text = (n: number | null | undefined) => (n === null || n === undefined ? '' : String(n))
@@ -156,10 +159,20 @@ export function labelTyped(p: Product): LabelDraft {
     ppe: p.ppe.join(', '),
     firstAid: p.firstAid,
     neverWith: p.neverWith,
+    codes: (p.codes ?? []).join(', '),
   }
 }
 
-export type LabelFault = 'name' | 'class' | 'amount' | 'density' | 'uses'
+const listed = (typed: string): string[] => [
+  ...new Set(
+    typed
+      .split(',')
+      .map((x) => x.trim())
+      .filter(Boolean),
+  ),
+]
+
+export type LabelFault = 'name' | 'class' | 'amount' | 'density' | 'uses' | 'codes'
 export type UseFault = 'name' | 'range' | 'target' | 'numbers'
 
 type WordedDraft = Pick<LabelDraft, 'unit' | 'per' | 'of' | 'meaning' | 'gives'> & { amount?: string }
@@ -248,6 +261,8 @@ export function labelFaults(d: LabelDraft): LabelFault[] {
   if (d.chemicalClass === '') faults.push('class')
   if (d.supply === 'strength' && d.as === '% w/w' && !number(d.density)) faults.push('density')
   else if (supplyOf(d) === null) faults.push('amount')
+  const codes = listed(d.codes)
+  if (codes.length > 8 || codes.some((c) => c.length < 4 || c.length > 48)) faults.push('codes')
   if (d.uses.length === 0 || d.uses.some((u) => useFaults(u).length > 0)) faults.push('uses')
   return faults
 }
@@ -288,11 +303,9 @@ export function labelOf(d: LabelDraft, readIt = ''): ProductSet | null {
     agent: d.agent || null,
     supply,
     uses,
-    ppe: d.ppe
-      .split(',')
-      .map((x) => x.trim())
-      .filter(Boolean),
+    ppe: listed(d.ppe),
     firstAid: d.firstAid.trim() || readIt,
     neverWith: d.neverWith,
+    ...(listed(d.codes).length > 0 ? { codes: listed(d.codes) } : {}),
   }
 }

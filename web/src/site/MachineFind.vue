@@ -4,8 +4,8 @@ import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import CodeScan from '../pieces/CodeScan.vue'
-import { useSite } from '../site/site.ts'
-import { stationOfCode } from '../site/tag-code.ts'
+import { useSite } from './site.ts'
+import { stationOfCode } from './tag-code.ts'
 
 /** A machine by the number of its tag, a part of its name, or its code before the camera. */
 const query = defineModel<string>({ required: true })

@@ -14,8 +14,8 @@ import { useSite } from '../site/site.ts'
 import { useTimes } from '../site/times.ts'
 import { useDutyInputs } from '../warewash/duty-inputs.ts'
 import { nowByMinute } from '../wire/clock.ts'
-import OutOfService from './OutOfService.vue'
-import { useStartRun } from './start.ts'
+import OutOfService from '../procedure/OutOfService.vue'
+import { useStartRun } from '../procedure/start.ts'
 
 /** One machine, as its tag opens it: how it stands, what is due on it, what can be started, and what was done there. */
 const props = defineProps<{ station: string }>()
