@@ -1,7 +1,9 @@
+import type { SiteSet } from '@tadka/core/house'
+import type { UnitSystem } from '@tadka/core/quantity'
 import { asJudged } from '@tadka/core/record'
 import type { AnyRecord } from '@tadka/core/stream'
 import { stringify } from 'csv-stringify/sync'
-import { linksOf, type LinkRow } from '../stream/queries.ts'
+import { linksOf, stateOf, type LinkRow } from '../stream/queries.ts'
 import { ownPool } from '../work/database.ts'
 import { Outlet } from '../work/outlet.ts'
 import type { Job } from '../work/work.ts'
@@ -17,8 +19,8 @@ const page = 1000
 
 const csv = {
   begin: () => stringify([[...csvColumns]]),
-  records: (links: readonly LinkRow[]) =>
-    stringify(links.map((l) => csvRow(asJudged(JSON.parse(l.text) as AnyRecord), l.hash))),
+  records: (links: readonly LinkRow[], system: UnitSystem) =>
+    stringify(links.map((l) => csvRow(asJudged(JSON.parse(l.text) as AnyRecord), l.hash, system))),
   between: '',
   end: '',
 }
@@ -35,6 +37,8 @@ const json = {
 export default async function exportJob({ asked: { site, as }, port }: Job<ExportAsked>): Promise<void> {
   if (!port) throw new TypeError('an export is made piece by piece')
   const outlet = new Outlet<string>(port)
+  const set = (await stateOf(ownPool(), site, 'site', site))?.state as Partial<SiteSet> | undefined
+  const system = set?.units ?? 'metric'
   const { begin, records, between, end } = as === 'csv' ? csv : json
   try {
     let goOn = await outlet.put(begin(site))
@@ -42,7 +46,7 @@ export default async function exportJob({ asked: { site, as }, port }: Job<Expor
       const links = await linksOf(ownPool(), site, after, page)
       const last = links.at(-1)
       if (!last) break
-      goOn = await outlet.put(`${after > 0 ? between : ''}${records(links)}`)
+      goOn = await outlet.put(`${after > 0 ? between : ''}${records(links, system)}`)
       after = last.seq
     }
     if (goOn) await outlet.put(end)

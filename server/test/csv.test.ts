@@ -53,6 +53,26 @@ describe('a record as a row', () => {
       payload: JSON.stringify(row.payload),
     })
   })
+  it('tells a site in US units what it reads there, and limits as the code pairs them', () => {
+    const limits = [
+      limit({ quantity: 'rinse', unit: '°C', limit: { lo: 82, hi: null }, reading: { lo: 83.5, hi: 83.5 } }),
+      limit({ quantity: 'pressure', unit: 'kPa', limit: { lo: 35, hi: 200 }, reading: { lo: 100, hi: 110 } }),
+      limit({
+        quantity: 'hardness',
+        unit: 'mg/L',
+        limit: { lo: null, hi: 500 },
+        reading: { lo: 171, hi: 171 },
+      }),
+      limit({}),
+    ]
+    const judged = record({ payload: { judgement: { overall: 'in', layers: [{ limits }] } } })
+    const row = csvRow(judged, 'hash', 'us')
+    expect(row[csvColumns.indexOf('reading')]).toBe(
+      'rinse 182.3 °F; pressure 14.5..16 psi; hardness 10 gpg; strength 100..200 ppm',
+    )
+    expect(row[csvColumns.indexOf('limits')]).toContain('rinse 180.. °F (the label): out; pressure 5..30 psi')
+    expect(row.slice(0, -1).join()).not.toMatch(/°C|kPa|mg/)
+  })
   it('tells each quantity once, and each limit', () => {
     const limits = [limit({}), limit({}), limit({ quantity: 'temperature', unit: '°C', reading: null })]
     const judgement = { overall: 'out', layers: [{ limits }] }

@@ -65,7 +65,7 @@ export const common = {
     skip: 'Skip all hints',
   },
   units: {
-    short: { metric: '°C', us: '°F' },
+    short: { metric: 'metric', us: 'US' },
     show: { metric: 'Show metric units', us: 'Show US units' },
     clears: 'What you typed or picked on this page and did not save is cleared.',
     stay: 'Keep what I typed',

@@ -2,8 +2,8 @@
 export const houseDay = {
   trading: {
     hours: 'Trading hours',
-    hoursHow: 'Both empty is closed. A close after midnight is written on: 24:30 is half past midnight.',
-    hoursHow12: 'Both empty is closed.',
+    hoursHow: 'Leave both empty for a closed day. For half past midnight write 24:30.',
+    hoursHow12: 'Leave both empty for a closed day.',
     open: 'opens',
     close: 'closes',
     closed: 'closed',

@@ -4,6 +4,7 @@ export const setup = {
   whole: 'Everything has what it needs.',
   part: {
     machines: 'What stands here',
+    where: 'Where it stands',
     products: 'What you clean with',
     instruments: 'What you measure with',
     people: 'Who works here',
@@ -11,6 +12,7 @@ export const setup = {
   },
   state: {
     machines: 'Nothing yet | 1 machine or place | {n} machines and places',
+    where: 'No area yet | 1 area | {n} areas',
     unchecked: '1 with typical numbers | {n} with typical numbers',
     products: 'No product yet | 1 product | {n} products',
     instruments: 'Nothing yet | 1 strip, thermometer or tool | {n} strips, thermometers and tools',

@@ -36,6 +36,9 @@ defineProps<{ title: string; under?: string }>()
   justify-content: flex-end;
 }
 @media (max-width: 760px) {
+  .slot:not(:has(*)) {
+    display: none;
+  }
   .slot {
     flex-basis: 100%;
     justify-content: flex-start;

@@ -24,6 +24,8 @@ const refusalText = useRefusalText()
 type Act = 'signOffs' | 'change' | 'pin' | 'own' | 'leave'
 const open = ref<{ id: string; act: Act } | null>(null)
 const adding = ref(0)
+/** The PINs that those who were added just now begin with. */
+const given = ref<readonly { name: string; pin: string }[]>([])
 const refused = ref('')
 const busy = ref(false)
 onMounted(() => session.openDoor().catch(() => {}))
@@ -78,6 +80,7 @@ async function add(to: PersonSet, pin: string, password: string | null, cleans: 
   const learning = cleans === 'learning' ? families : []
   site.record('crew.set@1', { kind: 'crew', id }, { signedOff, learning, serves: counters, home: null })
   message.success(t('people.added', { name: to.name }))
+  given.value = [...given.value, { name: to.name, pin }]
   // The next one: empty fields.
   adding.value += 1
 }
@@ -146,6 +149,12 @@ async function add(to: PersonSet, pin: string, password: string | null, cleans: 
         </div>
       </li>
     </ul>
+    <div v-if="given.length > 0" class="given" role="status">
+      <p>{{ t('setup.file.pins') }}</p>
+      <p v-for="g in given" :key="g.name">
+        {{ g.name }}: <b>{{ g.pin }}</b>
+      </p>
+    </div>
     <template v-if="may">
       <person-form
         v-if="adding > 0"
@@ -218,6 +227,9 @@ b {
 .locked {
   color: var(--out);
   font-weight: 600;
+}
+.given {
+  padding: 14px 0 0;
 }
 .add {
   margin-top: 18px;

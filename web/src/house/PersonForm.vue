@@ -6,6 +6,7 @@ import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoicePick from '../pieces/ChoicePick.vue'
 import './form.css'
+import { firstPin } from './first-pin.ts'
 import TextField from './TextField.vue'
 
 /** Somebody who works here: who they are, and for somebody new the PIN that they are given. */
@@ -16,9 +17,11 @@ const emit = defineEmits<{
 }>()
 const { t } = useI18n()
 const name = ref(props.person?.name ?? '')
-const role = ref<Role | null>(props.person?.role ?? null)
+/** Most who come are crew; what they may clean is asked all the same. */
+const role = ref<Role | null>(props.person?.role ?? 'crew')
 const login = ref(props.person?.login ?? '')
-const pin = ref('')
+/** A first PIN stands there; they choose their own when they first sign in. */
+const pin = ref(firstPin())
 const password = ref('')
 const cleans = ref<'everything' | 'learning' | null>(null)
 const tried = ref(false)

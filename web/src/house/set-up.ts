@@ -43,6 +43,7 @@ export function useSetUp() {
     missing,
     counts: computed(() => ({
       machines: stations.value.length,
+      where: new Set(stations.value.map((s) => s.place).filter(Boolean)).size,
       unchecked: stations.value.filter((s) => s.typical).length,
       products: kit.products.value.length,
       instruments: kit.instruments.value.length,

@@ -38,11 +38,13 @@ function turnAll(): void {
 <style scoped>
 .units {
   min-width: 48px;
+  padding: 0 5px;
   min-height: 48px;
   border: 1.5px solid var(--line);
   border-radius: var(--r);
   background: none;
   color: var(--ink-2);
+  font-size: 15px;
   font-weight: 600;
   cursor: pointer;
 }

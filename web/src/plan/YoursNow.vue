@@ -45,17 +45,25 @@ const procedure = computed(() => {
 })
 const title = computed(() => {
   const b = bar.value
+  // The plan's times come a moment after its page: until then nobody is told that they have nothing to do.
+  if (!b && !planner.look) return t('plan.yours.coming')
   if (!b)
     return !next.value || next.value.leaves === null
       ? t('plan.free')
       : t('plan.mayGo', { time: clock(next.value.leaves) })
-  return b.state === 'break' ? t('plan.break') : `${names.station(b.station)}: ${b.title}`
+  if (b.state === 'break') return t('plan.break')
+  const isOwnRun = procedure.value !== null && procedure.value !== followUpProcedure
+  return `${names.station(b.station)}: ${isOwnRun && procedure.value ? names.procedure(procedure.value) : b.title}`
 })
 const when = computed(() => {
   const b = bar.value
   if (!b) return ''
   return b.from <= now() ? t('plan.yours.now') : t('plan.yours.at', { time: clock(b.from) })
 })
+/** Where in it: the step that comes. */
+const step = computed(() =>
+  bar.value && bar.value.state !== 'break' && !title.value.endsWith(bar.value.title) ? bar.value.title : '',
+)
 const then = computed(() => {
   const b = next.value?.then
   if (!b) return ''
@@ -79,7 +87,8 @@ function begin(): void {
       >
       <b>{{ title }}</b>
       <span
-        ><span v-if="where" class="where">{{ where }}</span> <span class="quiet small">{{ then }}</span></span
+        ><span v-if="where" class="where">{{ where }}</span>
+        <span class="quiet small">{{ [step, then].filter(Boolean).join('; ') }}</span></span
       >
     </div>
     <n-button v-if="bar && bar.state !== 'break' && procedure" type="primary" class="begin" @click="begin">{{
