@@ -12,7 +12,13 @@ export async function sessionsFor(pool: Pool, count: number): Promise<string[]> 
   const made: string[] = []
   for (let i = 0; i < count; i++) {
     const token = newToken()
-    const of = { tokenHash: tokenHash(token), site: siteId, device: `load-${i}`, tablet: null, seconds: 57_600 }
+    const of = {
+      tokenHash: tokenHash(token),
+      site: siteId,
+      device: `load-${i}`,
+      tablet: null,
+      seconds: 57_600,
+    }
     await addToSession(pool, await createSession(pool, of), 'bao', Date.now() - 60_000)
     made.push(`${sessionCookie}=${token}`)
   }
