@@ -90,3 +90,41 @@ test('rushes of the week and walks between areas are typed, and wrong ones told'
   await expect(page.getByRole('textbox', { name: 'To', exact: true }).first()).toHaveValue('13:30')
   await isAccessible(page)
 })
+
+test('bad input is told at its field, and nothing that was typed is lost', async ({ page }) => {
+  await signIn(page, 'Oriel', '9080')
+  await go(page, '/house/people')
+  await press(page, 'Add somebody')
+  const name = page.getByLabel('Name', { exact: true })
+  const pin = page.getByLabel('PIN for the first sign-in')
+  await name.fill('bao')
+  await pin.fill('0000')
+  await page.getByRole('radio', { name: /^everything/ }).click()
+  await press(page, 'Add')
+  await expect(
+    page.getByText('A PIN has 4 to 8 digits. It must not repeat (0000) or count (1234).'),
+  ).toBeVisible()
+  await pin.fill('5274')
+  await press(page, 'Add')
+  await expect(page.getByRole('alert')).toHaveText(
+    'Somebody here has this name already. Add a letter or a second name.',
+  )
+  await expect(name).toHaveValue('bao')
+
+  await go(page, '/house/products')
+  await press(page, 'Enter a label')
+  const form = page.locator('.house-form')
+  await form.getByLabel('How strong').fill('10')
+  await form.getByLabel('Label also says: makes, ppm').fill('200')
+  await form.getByLabel('at 1 part to N of water, N').fill('256')
+  await expect(form.getByText('This strength makes 389 ppm at 1 : 256, not 200.')).toBeVisible()
+  await form.getByLabel('at 1 part to N of water, N').fill('512')
+  await expect(form.getByText(/This strength makes/)).toHaveCount(0)
+
+  await go(page, '/house/stations')
+  await page.getByRole('button', { name: /Kiosk slush/ }).click()
+  const rinse = page.getByRole('textbox', { name: /Rinse and sanitizer, each/ })
+  await rinse.fill('999999999')
+  await expect(page.getByRole('alert').first()).toContainText('Must be between')
+  await expect(rinse).toHaveValue('999999999')
+})

@@ -4,21 +4,23 @@ import { demoProbeHeader } from '../server/demo/devices.ts'
 import { chromiumArgs, chromiumPath } from './browser.ts'
 import { atDoor, countParts, hold, pick, press, settled, signIn } from './crew.ts'
 import { control } from './control.ts'
+import { withoutHints } from './hints.ts'
 import { application } from './started.ts'
 
 /** Takes the pictures of docs/screenshots from the demo at the close of a day: 1280 by 800, one of each main view. */
 const { told, stop } = await application('shots')
 Object.assign(process.env, told)
 const browser = await chromium.launch({ executablePath: chromiumPath, args: chromiumArgs })
-const newPage = async (colorScheme: 'light' | 'dark'): Promise<Page> =>
-  (
-    await browser.newContext({
-      viewport: { width: 1280, height: 800 },
-      colorScheme,
-      deviceScaleFactor: 1,
-      serviceWorkers: 'block',
-    })
-  ).newPage()
+const newPage = async (colorScheme: 'light' | 'dark'): Promise<Page> => {
+  const made = await browser.newContext({
+    viewport: { width: 1280, height: 800 },
+    colorScheme,
+    deviceScaleFactor: 1,
+    serviceWorkers: 'block',
+  })
+  await made.addInitScript(withoutHints)
+  return made.newPage()
+}
 const page = await newPage('light')
 const take = async (name: string, of = page) => {
   await of.evaluate(() => document.fonts.ready)

@@ -1,5 +1,6 @@
 import { test as base } from '@playwright/test'
 import { control } from './control.ts'
+import { withoutHints } from './hints.ts'
 import { application } from './started.ts'
 
 export { expect, type Page } from '@playwright/test'
@@ -22,10 +23,6 @@ export const test = base.extend<object, { readonly isServed: boolean }>({
     await use(page)
   },
 })
-
-/** Nobody is told the hints of a first evening, but for the test of them. */
-export const withoutHints = () =>
-  window.localStorage.setItem('tadka.hints', '{"*":["yours","name","find","bench","log"]}')
 
 let isUsed = false
 /** Gives a file of tests the database and the clock as they were at first, whatever files this worker ran before. */

@@ -73,6 +73,14 @@ const strips: readonly TypicalInstrument[] = [
   strip('quat', 'quat', [0, 100, 200, 300, 400], ['#efe6a0', '#d5dd8e', '#a9cf8e', '#8cc08e', '#74b58c']),
   ph,
 ]
+/** Counted in drops. How much a drop stands for is on the kit's own sheet. From memory. */
+const kit = (agent: 'chlorine' | 'quat', perDrop: number): TypicalInstrument => ({
+  id: `${agent}Kit`,
+  needsDate: true,
+  make: (name) => ({ kind: 'titration', name, agent, perDrop, bestBefore: 0 }),
+})
+const kits: readonly TypicalInstrument[] = [kit('chlorine', 10), kit('quat', 50)]
+
 const scale: TypicalInstrument = {
   id: 'scale',
   needsDate: false,
@@ -82,6 +90,7 @@ const scale: TypicalInstrument = {
 /** What most places measure with, in a site's units. Common practice, no source. */
 export const typicalInstruments = (units: UnitSystem): readonly TypicalInstrument[] => [
   ...strips,
+  ...kits,
   thermometer(units === 'us' ? '°F' : '°C'),
   ...(units === 'us'
     ? [
@@ -91,6 +100,7 @@ export const typicalInstruments = (units: UnitSystem): readonly TypicalInstrumen
         tool('quart', 32, 4, 'fl oz'),
       ]
     : [
+        tool('spoon', 5, 5, 'mL'),
         tool('syringe', 20, 1, 'mL'),
         tool('beaker', 100, 5, 'mL'),
         tool('jugHalf', 500, 25, 'mL'),

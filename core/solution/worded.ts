@@ -84,3 +84,16 @@ export function activeInPiece(w: PiecesPer): number {
   positive(w.pieces, w.per, w.ppm)
   return (w.ppm * volumeFrom(w.per, w.of)) / 1000 / w.pieces
 }
+
+/** Labels round what a dilution gives: numbers that differ by more than this were misread. Common practice, no source. */
+const roundedBy = 0.1
+
+/**
+ * What a concentrate gives at the dilution that its label names as well, and whether the label's own figure for it agrees.
+ * @param stock strength of the concentrate, mg/L. Throws `volume_is_zero`.
+ * Example: 10 % (100 000 mg/L) at 1 to 256 gives 389 ppm: a label that says 400 agrees, one that says 200 does not.
+ */
+export function agreesWith(stock: Ppm, w: AtRatio): { readonly gives: Ppm; readonly agrees: boolean } {
+  const ratio = stock / stockAtRatio(w)
+  return { gives: ppm(w.ppm * ratio), agrees: Math.abs(ratio - 1) <= roundedBy }
+}

@@ -7,16 +7,9 @@ import {
   plainShades,
   type InstrumentDraft,
 } from '../src/house/instrument-draft.ts'
-import {
-  emptyLabel,
-  emptyUse,
-  labelFaults,
-  labelOf,
-  labelTyped,
-  supplyOf,
-  useFaults,
-  type LabelDraft,
-} from '../src/house/label-draft.ts'
+import { emptyLabel, emptyUse, type LabelDraft } from '../src/house/label-draft.ts'
+import { labelFaults, labelOf, labelTyped, useFaults } from '../src/house/label-entry.ts'
+import { supplyOf } from '../src/house/label-supply.ts'
 
 const use = { ...emptyUse, name: 'Cloths', lo: '150', hi: '400', target: '250', waterC: '24', waterF: '75' }
 const label: LabelDraft = {
@@ -46,6 +39,19 @@ describe('a label as it is typed', () => {
     })
     expect(made?.ppe).toEqual(['gloves', 'goggles'])
   })
+  it('may say what a dilution gives as well, and comes back with it: it must agree', () => {
+    const both = { ...label, alsoGives: '400', alsoAt: '256', codes: '4006381333931, 73513537' }
+    const made = labelOf(both)
+    expect(made?.supply).toMatchObject({
+      stock: 100_000,
+      stated: { value: 10 },
+      worded: { as: 'at-ratio', ppm: 400, parts: 256, meaning: 'to' },
+    })
+    if (!made) throw new Error('no label')
+    const again = labelTyped({ ...made, id: 'p', container: null, drawn: null })
+    expect(again).toMatchObject({ supply: 'strength', amount: '10', alsoGives: '400', alsoAt: '256' })
+    expect(labelOf(again)).toEqual(made)
+  })
   it('comes back as it was typed', () => {
     const made = labelOf(label)
     if (!made) throw new Error('no label')
@@ -72,6 +78,10 @@ describe('a label as it is typed', () => {
     [{ as: '% w/w' }, 'density'],
     [{ chemicalClass: '' }, 'class'],
     [{ uses: [] }, 'uses'],
+    [{ alsoGives: '400' }, 'also'],
+    [{ alsoAt: '256' }, 'also'],
+    [{ alsoGives: '200', alsoAt: '256' }, 'also'],
+    [{ codes: 'abc' }, 'codes'],
     [{ supply: 'powder', amount: '101' }, 'amount'],
   ] as const)('with %j is told its fault and kept nowhere: %s', (change, fault) => {
     const wrong = { ...label, ...change } as LabelDraft
@@ -174,7 +184,7 @@ describe('a dose as its label words it', () => {
     const words = { supply: 'per-volume', amount: '8', unit: 'fl oz', per: '3', of: 'qt' } as const
     const supply = typed(words)
     if (!supply) throw new Error('no supply')
-    const kept = { ...emptyLabel, name: 'x', supply, uses: [], ppe: [], agent: null, id: 'x' }
+    const kept = { ...emptyLabel, name: 'x', supply, uses: [], ppe: [], agent: null, id: 'x', codes: [] }
     expect(labelTyped(kept as unknown as Parameters<typeof labelTyped>[0])).toMatchObject(words)
   })
 })

@@ -56,7 +56,7 @@ export const common = {
     title: 'First evening',
     number: '{n} of {of}:',
     yours:
-      'Your next job stands on top, with its machine and area. Tap Start, and each step is told one after another.',
+      'Once the shift is planned, your next job stands on top. Tap Start, and each step is shown one after another.',
     name: 'Your name is top right. Tap it to sign out, or to let somebody else work on this tablet.',
     find: 'Find a machine by the number on its tag, by name, or scan the tag.',
     bench: 'Bench tells how much to pour, and whether a strip or a temperature is in range.',

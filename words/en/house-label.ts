@@ -51,6 +51,10 @@ export const label = {
   counts: 'The figure counts',
   countsOf: { active: 'available chlorine', hypochlorite: 'sodium hypochlorite' },
   comesTo: 'That is {ppm} ppm.',
+  alsoGives: 'Label also says: makes, ppm',
+  alsoAt: 'at 1 part to N of water, N',
+  disagrees:
+    'This strength makes {ppm} ppm at 1 : {parts}, not {said}. One of the three numbers is not what the label says: read it again.',
   halves: 'One may be halved',
   use: 'Use {n}',
   useFor: 'What it is for',
@@ -81,6 +85,7 @@ export const label = {
     density: 'A % by weight needs the density.',
     uses: 'One of the uses is not right yet.',
     class: 'Choose what it is, chemically: it stands on the label.',
+    also: 'Type both numbers, or neither.',
     codes: 'A bar code has 4 to 48 characters, and there are 8 at most.',
   },
   useFault: {

@@ -1,5 +1,13 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { activeInPiece, gramsPerLitreOf, perLitreOf, stockAtRatio } from '../../solution/worded.ts'
+import { ppm } from '../../quantity/index.ts'
+import {
+  activeInPiece,
+  agreesWith,
+  gramsPerLitreOf,
+  perLitreOf,
+  stockAtRatio,
+} from '../../solution/worded.ts'
 
 // NIST Handbook 44, appendix C: 128 fl oz to the US gallon, 32 to the quart; arithmetic.
 describe('a dose as the label words it', () => {
@@ -27,5 +35,35 @@ describe('a dose as the label words it', () => {
   it('without a number is none', () => {
     expect(() => perLitreOf({ amount: 0, unit: 'fl oz', per: 1, of: 'gal' })).toThrow()
     expect(() => activeInPiece({ pieces: 1, per: 0, of: 'L', ppm: 200 })).toThrow()
+  })
+})
+
+describe('a label that states a strength and what a dilution gives', () => {
+  const at = (ppm: number, parts: number) => ({ ppm, parts, meaning: 'to' as const })
+  it.each([
+    [100_000, at(400, 256), 389, true],
+    [100_000, at(200, 256), 389, false],
+    [100_000, at(200, 512), 195, true],
+    [50_000, at(200, 512), 97, false],
+  ])('%d mg/L beside %j: gives %d, agrees %s', (stock, said, gives, agrees) => {
+    const found = agreesWith(ppm(stock), said)
+    expect([Math.round(found.gives), found.agrees]).toEqual([gives, agrees])
+  })
+  it('agrees with its own figure, rounded as labels do, and with none that is a fifth away', () => {
+    const positive = fc.double({ min: 1, max: 1000, noNaN: true })
+    fc.assert(
+      fc.property(
+        positive,
+        positive,
+        fc.double({ min: -0.08, max: 0.08, noNaN: true }),
+        (parts, figure, off) => {
+          const said = at(figure, parts)
+          const stock = stockAtRatio(said)
+          expect(agreesWith(ppm(stock * (1 + off)), said).agrees).toBe(true)
+          expect(agreesWith(ppm(stock * 1.2), said).agrees).toBe(false)
+          expect(agreesWith(ppm(stock * 0.8), said).agrees).toBe(false)
+        },
+      ),
+    )
   })
 })

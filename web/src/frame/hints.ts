@@ -3,13 +3,13 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { useSession } from '../rights/session.ts'
 
-/** The hints of a first evening, each with the place at which it is told, in the order in which they come. */
+/** The hints of a first evening, each with the page on which it is told, in the order in which they come. */
 const hints = [
-  { id: 'yours', place: 'shift' },
-  { id: 'name', place: 'shift' },
-  { id: 'find', place: 'run' },
-  { id: 'bench', place: 'bench' },
-  { id: 'log', place: 'log' },
+  { id: 'yours', page: /^\/shift$/ },
+  { id: 'name', page: /^\/shift$/ },
+  { id: 'find', page: /^\/run$/ },
+  { id: 'bench', page: /^\/bench/ },
+  { id: 'log', page: /^\/log$/ },
 ] as const
 
 /** Everybody on this tablet, where nobody is to be told anything. */
@@ -18,7 +18,7 @@ export const everyone = '*'
 /** By person: the hints that they have seen on this tablet. */
 const seen = useStorage<Record<string, readonly string[]>>('tadka.hints', {})
 
-/** The one hint that whoever acts has not seen yet and that belongs to the place that is open; never in a run. */
+/** The one hint that whoever acts has not seen yet and that belongs to the page that is open; never in a run. */
 export function useHints() {
   const session = useSession()
   const route = useRoute()
@@ -31,7 +31,7 @@ export function useHints() {
     hint: computed(() =>
       who.value === '' || route.meta['dock'] === false
         ? null
-        : (left.value.find((h) => h.place === route.meta['place']) ?? null),
+        : (left.value.find((h) => h.page.test(route.path)) ?? null),
     ),
     /** Which of how many. */
     number: computed(() => hints.length - left.value.length + 1),

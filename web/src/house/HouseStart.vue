@@ -15,7 +15,7 @@ const { counts, missing } = useSetUp()
 
 const parts = {
   machines: { to: '/house/stations?add=1', of: [] },
-  where: { to: '/house/trade#walks', of: [] },
+  where: { to: '/house/trade', of: [] },
   products: { to: '/house/products', of: ['product'] },
   instruments: { to: '/house/instruments', of: ['strip', 'ph', 'tool', 'scale', 'thermometer'] },
   people: { to: '/house/people', of: ['people', 'lead', 'signOffs'] },

@@ -10,20 +10,9 @@ import { useUnitSystem } from '../site/unit-system.ts'
 import CodeScan from '../pieces/CodeScan.vue'
 import { newId } from '../wire/device.ts'
 import { useKit, type Product } from '../site/kit.ts'
-import {
-  emptyLabel,
-  emptyUse,
-  type LabelDraft,
-  type LabelFault,
-  labelFaults,
-  labelOf,
-  labelTyped,
-  type SupplyKind,
-  supplyOf,
-  type UseDraft,
-  useFaults,
-  wordings,
-} from './label-draft.ts'
+import { emptyLabel, emptyUse, type LabelDraft, type SupplyKind, type UseDraft } from './label-draft.ts'
+import { type LabelFault, labelFaults, labelOf, labelTyped, useFaults } from './label-entry.ts'
+import { alsoOf, supplyOf, wordings } from './label-supply.ts'
 import LabelUse from './LabelUse.vue'
 import LabelWording from './LabelWording.vue'
 import ChoiceField from './ChoiceField.vue'
@@ -104,6 +93,14 @@ const agentOfClass: Partial<Record<ChemicalClass, LabelDraft['agent']>> = {
 const comesTo = computed(() => {
   const supply = supplyOf(draft.value)
   return supply?.kind === 'strength' ? t('house.label.comesTo', { ppm: Math.round(supply.stock) }) : ''
+})
+/** What the label says of a dilution as well, where that is not what its strength makes there. */
+const also = computed(() => {
+  const found = alsoOf(draft.value)
+  if (found === 'wrong') return tried.value ? t('house.label.fault.also') : ''
+  if (!found || found.agrees) return ''
+  const { alsoAt: parts, alsoGives } = draft.value
+  return t('house.label.disagrees', { parts, ppm: Math.round(found.gives), said: alsoGives })
 })
 /** Whether the site's strip can show a use's band at all. */
 function unfit(u: UseDraft): string {
@@ -193,6 +190,17 @@ function keep(): void {
           :model-value="draft.counts"
           :options="counts"
           @update:model-value="(c: LabelDraft['counts']) => set({ counts: c })"
+        />
+        <text-field
+          :name="t('house.label.alsoGives')"
+          :model-value="draft.alsoGives"
+          :fault="also"
+          @update:model-value="(alsoGives: string) => set({ alsoGives })"
+        />
+        <text-field
+          :name="t('house.label.alsoAt')"
+          :model-value="draft.alsoAt"
+          @update:model-value="(alsoAt: string) => set({ alsoAt })"
         />
       </template>
       <n-checkbox

@@ -224,7 +224,7 @@ label {
   width: 150px;
 }
 .time {
-  width: 86px;
+  width: 104px;
 }
 .rest {
   width: 70px;

@@ -81,6 +81,8 @@ const others = computed(() => waits.value.filter((w) => w.run !== props.runId))
 .here {
   margin-left: auto;
   display: flex;
+  flex-wrap: wrap;
+  justify-content: flex-end;
   gap: 14px;
   align-items: center;
 }

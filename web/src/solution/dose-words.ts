@@ -5,7 +5,9 @@ import { useI18n } from 'vue-i18n'
 export function useDoseWords(): (supply: ProductSet['supply']) => string {
   const { t } = useI18n()
   return (supply) => {
-    const worded = 'worded' in supply ? supply.worded : undefined
+    // A label that states its strength is told by it, whatever it says of a dilution as well.
+    const isStated = 'stated' in supply && supply.stated !== undefined
+    const worded = 'worded' in supply && !isStated ? supply.worded : undefined
     switch (worded?.as) {
       case 'per-volume':
       case 'per-weight':
