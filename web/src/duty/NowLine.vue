@@ -1,14 +1,17 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { useTimes } from '../site/times.ts'
 
 defineProps<{ x: number; top: number; base: number; now: number }>()
-const { clock } = useTimes()
+const { clock, isTwelve } = useTimes()
+/** Half of what the time takes, px. */
+const half = computed(() => (isTwelve() ? 38 : 27))
 </script>
 
 <template>
   <g>
     <line :x1="x" :x2="x" :y1="top - 10" :y2="base" class="now-line" />
-    <rect :x="x - 27" :y="base + 5" width="54" height="25" rx="12.5" class="now-tab" />
+    <rect :x="x - half" :y="base + 5" :width="2 * half" height="25" rx="12.5" class="now-tab" />
     <text :x="x" :y="base + 23" class="now-time">{{ clock(now) }}</text>
   </g>
 </template>

@@ -15,7 +15,7 @@ const props = defineProps<{
   now: number
 }>()
 const { t } = useI18n()
-const { clock } = useTimes()
+const { hour, isTwelve } = useTimes()
 
 const swell = (share: number) => {
   const height = (props.base - props.top) * share
@@ -34,12 +34,12 @@ const swell = (share: number) => {
     <g v-for="at in halfHours(ground)" :key="at">
       <line :x1="x(at)" :x2="x(at)" :y1="top - 8" :y2="base" class="rule" />
       <text
-        v-if="at % 3600000 === 0 && Math.abs(x(at) - x(now)) > 52 && x(at) < width - 34"
+        v-if="at % 3600000 === 0 && Math.abs(x(at) - x(now)) > (isTwelve() ? 62 : 52) && x(at) < width - 34"
         :x="x(at)"
         :y="base + 22"
         class="hour"
       >
-        {{ clock(at) }}
+        {{ hour(at) }}
       </text>
     </g>
     <g v-for="s in ground.sailings" :key="s.at">

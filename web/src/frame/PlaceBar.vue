@@ -25,6 +25,25 @@ defineProps<{ title: string; under?: string }>()
 }
 .under {
   color: var(--ink-2);
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+/* What stands beside a title keeps its line: what is under it gives way. */
+@media (min-width: 1101px) {
+  .bar:has(.under) {
+    flex-wrap: nowrap;
+  }
+  .bar:has(.under) > h1,
+  .under ~ :last-child {
+    flex: none;
+    max-width: 36%;
+  }
+  .under ~ .slot {
+    flex: 1 0 auto;
+    flex-wrap: nowrap;
+  }
 }
 .slot {
   flex: 1;

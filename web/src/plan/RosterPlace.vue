@@ -221,13 +221,13 @@ label {
   overflow-wrap: anywhere;
 }
 .who {
-  width: 150px;
+  width: 128px;
 }
 .time {
-  width: 104px;
+  width: 116px;
 }
 .rest {
-  width: 70px;
+  width: 62px;
 }
 .fault {
   color: var(--out);

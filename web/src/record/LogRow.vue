@@ -27,7 +27,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ toggle: []; amend: [] }>()
 const { t } = useI18n()
-const { clock, second } = useTimes()
+const { clock, second, isTwelve } = useTimes()
 const names = useNames()
 const session = useSession()
 const { say, act } = useSentence()
@@ -80,7 +80,7 @@ const instruments = computed(() =>
 </script>
 
 <template>
-  <li class="row" :class="{ open }">
+  <li class="row" :class="{ open, twelve: isTwelve() }">
     <button type="button" class="line" :aria-expanded="open" @click="emit('toggle')">
       <span class="time">{{ clock(at) }}</span>
       <span class="who">{{ who }}</span>
@@ -154,8 +154,15 @@ const instruments = computed(() =>
   padding: 5px 0;
   cursor: pointer;
 }
+.twelve .line {
+  grid-template-columns: 84px 84px minmax(0, 1fr) 180px 150px 172px;
+}
+.twelve .all {
+  padding-left: 184px;
+}
 .time {
   font-weight: 600;
+  white-space: nowrap;
 }
 .who {
   color: var(--ink-2);
@@ -199,15 +206,17 @@ dt {
   color: var(--ink-2);
 }
 @media (max-width: 900px) {
-  .line {
-    grid-template-columns: 56px 1fr auto;
+  .line,
+  .twelve .line {
+    grid-template-columns: minmax(56px, max-content) 1fr auto;
   }
   .who,
   .where,
   .band {
     display: none;
   }
-  .all {
+  .all,
+  .twelve .all {
     padding-left: 0;
   }
 }

@@ -46,6 +46,9 @@ export function useTimes() {
     local: (time: string) => showLocalTime(time, twelve()),
     /** "21:10" or "9:10 PM" */
     clock: (at: number) => by({ ...hours(), minute: '2-digit' }).format(at),
+    /** A whole hour: "21:00" or "9 PM" */
+    hour: (at: number) =>
+      by(twelve() ? { hour: 'numeric', hourCycle: 'h12' } : { ...hours(), minute: '2-digit' }).format(at),
     /** "21:10:05" or "9:10:05 PM" */
     second: (at: number) => by({ ...hours(), minute: '2-digit', second: '2-digit' }).format(at),
     /** "Thu 26 Nov" */

@@ -5,13 +5,13 @@ import { computed, useTemplateRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useTimes } from '../site/times.ts'
 import { useUnits } from '../site/units.ts'
-import { stripOf } from './strip.ts'
+import { stripOf, wordRoom } from './strip.ts'
 
 /** The last cycles as marks on the line of the limit; each opens its trace. */
 const props = defineProps<{ marks: readonly Mark[]; limit: number }>()
 const open = defineModel<string | null>('open', { required: true })
 const { t } = useI18n()
-const { clock } = useTimes()
+const { clock, isTwelve } = useTimes()
 const units = useUnits()
 const box = useTemplateRef<HTMLElement>('box')
 const { width } = useElementSize(box)
@@ -20,7 +20,9 @@ const least = 12
 /** Room for the limit's figure. */
 const left = 64
 const step = computed(() => Math.max(least, (width.value - left) / Math.max(20, props.marks.length)))
-const strip = computed(() => stripOf(props.marks, props.limit, step.value, height, left))
+const strip = computed(() =>
+  stripOf(props.marks, props.limit, step.value, height, left, isTwelve() ? wordRoom.of12 : wordRoom.of24),
+)
 /** The newest stand at the right end: that end is shown. */
 watch([() => props.marks.length, width], () => box.value?.scrollTo({ left: box.value.scrollWidth }), {
   flush: 'post',

@@ -23,16 +23,17 @@ export interface Strip {
 const above = 6
 const below = 5
 const hourMs = 3_600_000
-/** Room that the word of an hour takes. */
-const wordRoom = 48
+/** Room that the word of an hour takes, where clocks have 24 hours or twelve. */
+export const wordRoom = { of24: 48, of12: 66 } as const
 
-/** The last cycles side by side, each as far above or below the limit as its rinse was. @param limit °C. @param left room for the limit's figure. */
+/** The last cycles side by side, each as far above or below the limit as its rinse was. @param limit °C. @param left room for the limit's figure. @param room for an hour's word. */
 export function stripOf(
   marks: readonly Mark[],
   limit: number,
   step: number,
   height: number,
   left = 0,
+  room: number = wordRoom.of24,
 ): Strip {
   const y = (celsius: number) =>
     height * (1 - (Math.max(-below, Math.min(above, celsius - limit)) + below) / (above + below))
@@ -45,7 +46,7 @@ export function stripOf(
   })
   return {
     limitAt,
-    turns: apart(turns, wordRoom).filter((t) => t.x <= left + marks.length * step - wordRoom),
+    turns: apart(turns, room).filter((t) => t.x <= left + marks.length * step - room),
     marks: marks.map((mark, i) => ({
       mark,
       x: left + (i + 0.5) * step,
