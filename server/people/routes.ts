@@ -1,6 +1,6 @@
 import { frontDoor, passwordBody, pinBody, sessionView, type FrontDoor } from '@tadka/contract/people'
 import { slug } from '@tadka/contract/stream'
-import { mayUnlock } from '@tadka/core/rights'
+import { may, mayUnlock } from '@tadka/core/rights'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyReply, FastifyRequest } from 'fastify'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
@@ -54,8 +54,13 @@ export const peopleRoutes = (services: Services): FastifyPluginAsyncZod => {
       const tablet = on && on.site_id === site?.id ? { id: on.id, name: on.name } : null
       if (!site) return { hasSite: sites.length > 0, tablet, site, people: [] }
       const [people, locked] = await Promise.all([queries.peopleOf(pool, site.id), lockedPins(pool, site.id)])
+      // Whose PIN is locked where is nothing for who looks at the log alone.
+      const isStaff =
+        present === null || present.people.some((p) => p.signed_out_at === null && may(p.role, 'read'))
       const lockedOn = (id: string) =>
-        locked.filter((a) => a.person === id).map((a) => ({ id: a.tablet, name: a.name }))
+        locked
+          .filter((a) => (isStaff || isIn === null) && a.person === id)
+          .map((a) => ({ id: a.tablet, name: a.name }))
       return { hasSite: true, tablet, site, people: people.map((p) => ({ ...p, lockedOn: lockedOn(p.id) })) }
     }
 

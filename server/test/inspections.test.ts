@@ -90,6 +90,17 @@ describe('a link for an inspector', () => {
   })
   it('is no way to sign in beside somebody of the site, and nobody of its people', async () => {
     expect(code(await open(tokenOf(await newLink()), crew))).toBe('somebody_here')
+    const { rows } = await server.owner.query<{ id: string }>('select id from tablet limit 1')
+    await server.owner.query(
+      'insert into pin_try (site_id, tablet_id, person_id, wrong) values ($1, $2, $3, 10)',
+      [siteId, rows[0]?.id, 'bao'],
+    )
+    const lockedFor = async (cookie: string) => {
+      const answer = await server.app.inject({ url: '/api/front-door', headers: { cookie } })
+      const { people } = answer.json() as { people: { id: string; lockedOn: unknown[] }[] }
+      return people.find((p) => p.id === 'bao')?.lockedOn.length
+    }
+    expect([await lockedFor(lead), await lockedFor(inspector)]).toEqual([1, 0])
     const door = await server.app.inject({ url: '/api/front-door', headers: { cookie: lead } })
     expect((door.json() as { people: { role: string }[] }).people.map((p) => p.role)).not.toContain(
       'inspector',
