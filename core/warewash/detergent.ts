@@ -47,6 +47,9 @@ export interface HandDosePlan {
   readonly lowest: number
 }
 
+/** More racks than any machine washes in a day: a tank is changed sooner, and so far nothing is looked for. */
+const racksAtMost = 5000
+
 /**
  * Detergent by hand: grams at fill, and grams every few racks, as seldom as the label's band lets it, so that the tank stays in the
  * band however long the day is. Null where no dose that can be measured would keep it there.
@@ -58,7 +61,7 @@ export function handDosePlan(tank: WashTank, band: DoseBand, tool = 1): HandDose
   const below = racksUntilBelow(tank, band.lo / band.target)
   // Nothing is lost: once is enough.
   if (below === null) return { atFill, grams: 0, everyRacks: 0, lowest: band.target }
-  for (let everyRacks = below - 1; everyRacks >= 1; everyRacks--) {
+  for (let everyRacks = Math.min(below - 1, racksAtMost); everyRacks >= 1; everyRacks--) {
     const left = leftAfter(tank, everyRacks)
     const lost = (band.target * (1 - left) * litres) / tool
     for (const doses of [Math.round(lost), Math.ceil(lost)]) {

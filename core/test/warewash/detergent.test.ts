@@ -88,6 +88,13 @@ describe('dosing by hand', () => {
   })
   it('says nothing where no dose by hand could keep it', () =>
     expect(handDosePlan({ volume: 8000, rinseWater: 4000 }, { lo: 1.5, hi: 3, target: 2 })).toBeNull())
+  it('looks no further than the racks of a day, however little of a tank each takes', () => {
+    const band = { lo: 1, hi: 3, target: 2 }
+    const plan = handDosePlan({ volume: 40_000, rinseWater: 0.001 }, band)
+    expect(plan === null || plan.everyRacks <= 5000).toBe(true)
+    // A band that nothing meets: what is looked through is bounded, not the billions of racks until it is used up.
+    expect(handDosePlan({ volume: 1e10, rinseWater: 0.001 }, { lo: 1, hi: 0.5, target: 2 })).toBeNull()
+  })
 })
 
 describe('the feed, by conductivity', () => {
