@@ -62,6 +62,10 @@ test('a tap shows and asks the other units; what is typed and not saved is asked
   await isAccessible(page)
   await page.getByRole('button', { name: 'Show metric units' }).click()
   await expect(page.getByText(/\bgal\b/)).toHaveCount(0)
+  // What the number keys on the page type counts as typed, too.
+  await press(page, '7')
+  await page.getByRole('button', { name: 'Show US units' }).click()
+  await expect(sure).toBeVisible()
 })
 
 test('rushes of the week and walks between areas are typed, and wrong ones told', async ({ page }) => {
@@ -77,6 +81,15 @@ test('rushes of the week and walks between areas are typed, and wrong ones told'
   await to.fill('1:30 pm')
   await to.press('Tab')
   await expect(to).toHaveValue('13:30')
+  // Begun later than it ends, it ends past midnight; and no more once it begins sooner.
+  const from = page.getByRole('textbox', { name: 'From' }).first()
+  await from.fill('22:00')
+  await expect(to).toHaveValue('13:30')
+  await to.fill('1:30')
+  await to.press('Tab')
+  await expect(to).toHaveValue('25:30')
+  await from.fill('11:30')
+  await to.fill('13:30')
   await press(page, 'Add a walk')
   await press(page, 'Add a walk')
   await expect(page.getByRole('alert')).toHaveText('Walk 2: these two areas are there already.')

@@ -1,4 +1,4 @@
-import type { SiteFile } from '@tadka/core/house'
+import { beginsAs, type SiteFile } from '@tadka/core/house'
 import { z } from 'zod'
 import { slug, words } from '../stream/envelope.ts'
 import { instrumentSet } from './instrument.ts'
@@ -31,7 +31,7 @@ export const siteFile: z.ZodType<SiteFile> = z.strictObject({
       z.strictObject({
         name: words(40).trim().min(1),
         role: z.enum(['crew', 'lead']),
-        cleans: z.enum(['everything', 'learning', 'nothing']).optional(),
+        cleans: z.enum(beginsAs).optional(),
       }),
     )
     .max(200)

@@ -21,6 +21,21 @@ export interface RosterShift {
   readonly away?: boolean
 }
 
+/** How somebody new begins: cleans alone, with somebody by, or nothing yet. */
+export const beginsAs = ['everything', 'learning', 'nothing'] as const
+
+/** What somebody new may do: all that stands at a site, alone or with somebody by, and every counter. @param families of its machines. */
+export const newCrew = (
+  begins: (typeof beginsAs)[number],
+  families: readonly string[],
+  counters: readonly string[],
+): CrewSet => ({
+  signedOff: begins === 'everything' ? families : [],
+  learning: begins === 'learning' ? families : [],
+  serves: counters,
+  home: null,
+})
+
 /** What a person is signed off for, by procedure or by family of machines, and where they serve. */
 export interface CrewSet {
   readonly signedOff: readonly string[]

@@ -1,3 +1,4 @@
+import type { beginsAs } from './roster.ts'
 import type { InstrumentSet } from './instrument.ts'
 import type { ProductSet } from './product.ts'
 import type { SiteSet } from './site.ts'
@@ -13,7 +14,7 @@ export interface FilePerson {
   readonly name: string
   readonly role: 'crew' | 'lead'
   /** What they may clean: all machines alone, all with somebody by, or nothing yet; absent is nothing. */
-  readonly cleans?: 'everything' | 'learning' | 'nothing' | undefined
+  readonly cleans?: (typeof beginsAs)[number] | undefined
 }
 
 /** A site's set-up as a file: all of it, or any part. What is one site's own, its name, zone and country, is not in it. */
@@ -38,7 +39,14 @@ export interface FileKnown {
 /** What is wrong in a file, and where: the way to it, and what it is about. */
 export interface SiteFileFault {
   readonly path: readonly (string | number)[]
-  readonly why: 'id-twice' | 'tag-taken' | 'name-twice' | 'no-such-station' | 'no-such-product'
+  readonly why:
+    | 'id-twice'
+    | 'tag-taken'
+    | 'name-twice'
+    | 'no-such-station'
+    | 'no-such-product'
+    /** A procedure that is not sound, or not safe on every way. */
+    | 'procedure'
   readonly what: string
 }
 
@@ -77,10 +85,18 @@ export function siteFileFaults(file: SiteFile, known: FileKnown): SiteFileFault[
         : [{ path: ['instruments', i, 'product'], why: 'no-such-product' as const, what: holds }]),
     ]
   })
+  const named = [
+    ...(file.site?.keepUp ?? []).flatMap(({ stations: ids }, i) =>
+      ids.map((id, n) => ({ id, path: ['site', 'keepUp', i, 'stations', n] })),
+    ),
+    ...(file.site?.lastOfAll ?? []).map((id, n) => ({ id, path: ['site', 'lastOfAll', n] })),
+  ].flatMap(({ id, path }): SiteFileFault[] =>
+    hasStation(id) ? [] : [{ path, why: 'no-such-station', what: id }],
+  )
   const preferred = Object.entries(file.site?.preferred ?? {}).flatMap(([use, id]): SiteFileFault[] =>
     hasProduct(id) ? [] : [{ path: ['site', 'preferred', use], why: 'no-such-product', what: id }],
   )
-  return [...ids, ...names, ...tags, ...strayed, ...preferred]
+  return [...ids, ...names, ...tags, ...strayed, ...named, ...preferred]
 }
 
 /** Of a list, what stands there a second time, and where. */

@@ -1,21 +1,26 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { newCrew } from '../house/index.ts'
+import { firstPin, isEasyPin } from '../people/index.ts'
 import { may, mayUnlock, type Permission, type Role } from '../rights/index.ts'
 import type { RecordType } from '../stream/index.ts'
 import { madeBy, permissionFor, recordTypes } from '../record/index.ts'
 
-const roles: Role[] = ['crew', 'lead', 'manager']
+const roles: Role[] = ['inspector', 'crew', 'lead', 'manager']
 
 describe('what each role may do', () => {
   it.each([
-    ['read', [true, true, true]],
-    ['record', [true, true, true]],
-    ['amend', [true, true, true]],
-    ['verify-chain', [true, true, true]],
-    ['export-log', [true, true, true]],
-    ['close-case', [false, true, true]],
-    ['sign-shift', [false, true, true]],
-    ['set-up-house', [false, false, true]],
-    ['unlock-person', [false, true, true]],
+    ['inspect', [true, true, true, true]],
+    ['invite-inspector', [false, false, true, true]],
+    ['read', [false, true, true, true]],
+    ['record', [false, true, true, true]],
+    ['amend', [false, true, true, true]],
+    ['verify-chain', [true, true, true, true]],
+    ['export-log', [false, true, true, true]],
+    ['close-case', [false, false, true, true]],
+    ['sign-shift', [false, false, true, true]],
+    ['set-up-house', [false, false, false, true]],
+    ['unlock-person', [false, false, true, true]],
   ] as [Permission, boolean[]][])('%s', (permission, expected) => {
     expect(roles.map((role) => may(role, permission))).toEqual(expected)
   })
@@ -23,9 +28,10 @@ describe('what each role may do', () => {
 
 describe('whose name each role may unlock', () => {
   it.each([
-    ['crew', [false, false, false]],
-    ['lead', [true, false, false]],
-    ['manager', [true, true, false]],
+    ['inspector', [false, false, false, false]],
+    ['crew', [false, false, false, false]],
+    ['lead', [false, true, false, false]],
+    ['manager', [false, true, true, false]],
   ] as [Role, boolean[]][])('%s', (role, expected) =>
     expect(roles.map((whose) => mayUnlock(role, whose))).toEqual(expected),
   )
@@ -59,4 +65,28 @@ describe('what a record needs', () => {
       'run.overridden@1',
       'shift.signed@1',
     ]))
+})
+
+describe('somebody new', () => {
+  it('begins with a PIN that nobody would try first, whatever is drawn', () => {
+    const draws = fc.array(fc.nat({ max: 9999 }), { minLength: 1, maxLength: 5 })
+    fc.assert(
+      fc.property(draws, (drawn) => {
+        const left = [1111, 1234, 4321, ...drawn, 5274]
+        const pin = firstPin((below) => {
+          expect(below).toBe(10_000)
+          return left.shift() ?? 5274
+        })
+        expect(pin).toMatch(/^\d{4}$/)
+        expect(isEasyPin(pin)).toBe(false)
+      }),
+    )
+  })
+  it.each([
+    ['everything', ['slush'], []],
+    ['learning', [], ['slush']],
+    ['nothing', [], []],
+  ] as const)('who cleans %s serves at every counter all the same', (begins, signedOff, learning) => {
+    expect(newCrew(begins, ['slush'], ['bar'])).toEqual({ signedOff, learning, serves: ['bar'], home: null })
+  })
 })

@@ -3,13 +3,13 @@ import { foundBody, sessionView } from '@tadka/contract/people'
 import { slug } from '@tadka/contract/stream'
 import { freeSlug, type SiteSet } from '@tadka/core/house'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
+import { z } from 'zod'
 import type { Services } from '../services/services.ts'
 import { enrolBrowser, enterSession } from '../people/enter.ts'
 import { Waits } from '../people/waits.ts'
-import { z } from 'zod'
 import { foundSite } from './found.ts'
-import { fileOf, takeFile } from './site-file.ts'
 import { putIn } from './put-in.ts'
+import { fileOf, takeFile } from './site-file.ts'
 
 const filesAtMost = { max: 30, timeWindow: '1 minute' }
 

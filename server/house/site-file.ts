@@ -1,12 +1,22 @@
 import { randomInt } from 'node:crypto'
 import type { SiteFileDone } from '@tadka/contract/house'
-import { siteFileFaults, freeSlug, type SiteFile, type SiteSet, type StationSet } from '@tadka/core/house'
-import { isEasyPin, pinDigits } from '@tadka/core/people'
+import { readProcedure } from '@tadka/contract/procedure'
+import {
+  freeSlug,
+  newCrew,
+  siteFileFaults,
+  type SiteFile,
+  type SiteFileFault,
+  type SiteSet,
+  type StationSet,
+} from '@tadka/core/house'
+import { firstPin } from '@tadka/core/people'
+import { isOwn } from '@tadka/core/procedure'
 import { Refusal } from '@tadka/core/refusal'
-import { canonicalText, type RecordType, type SubjectKind, type SubjectRef } from '@tadka/core/stream'
+import { canonicalText, type RecordType, type SubjectKind } from '@tadka/core/stream'
 import type { Pool } from '../db/pool.ts'
 import { everyoneOf } from '../people/queries.ts'
-import { personChange } from '../people/rights.ts'
+import { personChange, type Change as Made } from '../people/rights.ts'
 import { lastSets } from './queries.ts'
 
 /** What a part of a file is set by: the record, its subject, and the payload of one entry. */
@@ -18,13 +28,10 @@ const parts = {
   procedures: { type: 'procedure.set@1', kind: 'procedure' },
 } as const satisfies Record<string, { type: RecordType; kind: SubjectKind }>
 type Part = keyof typeof parts
-export const setTypes = [...Object.values(parts).map((p) => p.type), 'site.set@1' as const]
+const setTypes = [...Object.values(parts).map((p) => p.type), 'site.set@1' as const]
 
-export interface Change {
-  readonly type: RecordType
-  readonly subject: SubjectRef
-  readonly payload: object
-}
+/** What is to be recorded, before it has an id. */
+export type Change = Omit<Made, 'id'>
 
 /** What taking a file in would come to. */
 export interface Taken extends Omit<SiteFileDone, 'pins'> {
@@ -48,6 +55,7 @@ export async function takeFile(pool: Pool, site: string, file: SiteFile): Promis
     }),
     products: [...sets.keys()].filter((k) => k.startsWith('product ')).map((k) => k.slice('product '.length)),
   })
+  faults.push(...procedureFaults(file))
   if (faults.length > 0) throw new Refusal('site_file_wrong', { faults })
   const taken = (Object.keys(parts) as Part[]).map((part) => partOf(part, file, sets))
   const before = sets.get(keyOf('site', site)) as SiteSet
@@ -57,6 +65,7 @@ export async function takeFile(pool: Pool, site: string, file: SiteFile): Promis
     file,
     everyone,
     stations.map(([, set]) => set as StationSet),
+    (after.counters ?? []).map((c) => c.id),
   )
   return {
     ...(Object.fromEntries(taken.map(({ part, counted }) => [part, counted])) as Record<Part, Counted>),
@@ -96,9 +105,9 @@ function peopleOf(
   file: SiteFile,
   everyone: readonly { readonly id: string; readonly name: string; readonly left: boolean }[],
   known: readonly StationSet[],
+  counters: readonly string[],
 ) {
   const families = [...new Set([...known, ...(file.stations ?? [])].map((s) => s.family))]
-  const counters = (file.site?.counters ?? []).map((c) => c.id)
   const isHere = (name: string) =>
     everyone.some((p) => !p.left && p.name.toLocaleLowerCase() === name.trim().toLocaleLowerCase())
   const ids = everyone.map((p) => p.id)
@@ -108,31 +117,28 @@ function peopleOf(
     if (isHere(name)) continue
     const id = freeSlug(name, ids, 'person')
     ids.push(id)
-    newcomers.push({ id, name, pin: newPin() })
+    newcomers.push({ id, name, pin: firstPin(randomInt) })
     const { type, subject, payload } = personChange(id, { name, role, login: null, left: false })
     changes.push({ type, subject, payload })
-    if (cleans === 'everything' || cleans === 'learning')
-      changes.push({
-        type: 'crew.set@1',
-        subject: { kind: 'crew', id },
-        payload: {
-          signedOff: cleans === 'everything' ? families : [],
-          learning: cleans === 'learning' ? families : [],
-          serves: counters,
-          home: null,
-        },
-      })
+    changes.push({
+      type: 'crew.set@1',
+      subject: { kind: 'crew', id },
+      payload: newCrew(cleans ?? 'nothing', families, counters),
+    })
   }
   const added = newcomers.length
   return { newcomers, changes, counted: { added, changed: 0, same: (file.people ?? []).length - added } }
 }
 
-/** A PIN to begin with, that nobody would try first. */
-function newPin(): string {
-  for (;;) {
-    const pin = String(randomInt(10 ** pinDigits.least)).padStart(pinDigits.least, '0')
-    if (!isEasyPin(pin)) return pin
-  }
+/** Own procedures that are not sound, or not safe on every way, each with the first thing that is wrong. */
+function procedureFaults({ procedures = [] }: SiteFile): SiteFileFault[] {
+  return procedures.flatMap((document, i): SiteFileFault[] => {
+    const path = ['procedures', i]
+    const [first] = readProcedure(document).faults
+    if (first?.kind === 'safety') return [{ path, why: 'procedure', what: first.rule }]
+    if (first) return [{ path, why: 'procedure', what: `${first.at}: ${first.why}` }]
+    return isOwn(document.id) ? [] : [{ path: [...path, 'id'], why: 'procedure', what: document.id }]
+  })
 }
 
 /** A site's set-up as a file for another site: dates of packs and checks are asked for anew there. */

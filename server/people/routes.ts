@@ -55,12 +55,10 @@ export const peopleRoutes = (services: Services): FastifyPluginAsyncZod => {
       if (!site) return { hasSite: sites.length > 0, tablet, site, people: [] }
       const [people, locked] = await Promise.all([queries.peopleOf(pool, site.id), lockedPins(pool, site.id)])
       // Whose PIN is locked where is nothing for who looks at the log alone.
-      const isStaff =
-        present === null || present.people.some((p) => p.signed_out_at === null && may(p.role, 'read'))
+      const here = present?.people.filter((p) => p.signed_out_at === null) ?? []
+      const looksOn = here.length > 0 && !here.some((p) => may(p.role, 'read'))
       const lockedOn = (id: string) =>
-        locked
-          .filter((a) => (isStaff || isIn === null) && a.person === id)
-          .map((a) => ({ id: a.tablet, name: a.name }))
+        looksOn ? [] : locked.filter((a) => a.person === id).map((a) => ({ id: a.tablet, name: a.name }))
       return { hasSite: true, tablet, site, people: people.map((p) => ({ ...p, lockedOn: lockedOn(p.id) })) }
     }
 

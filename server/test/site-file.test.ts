@@ -60,7 +60,10 @@ describe('the set-up of a site from a file', () => {
     const after = await count()
     expect(after - before).toBe(2 + 3)
     const crew = await ask(server, manager, 'GET', '/subjects/crew/sorrel')
-    expect((crew.json() as { state: { signedOff: string[] } }).state.signedOff).toContain('ice-machine.cuber')
+    const { state } = crew.json() as { state: { signedOff: string[]; serves: string[] } }
+    expect(state.signedOff).toContain('ice-machine.cuber')
+    // The site's own counters, though the file names none.
+    expect(state.serves).toEqual(['espresso', 'kiosk', 'galley'])
     const again = await take(two)
     expect(again.json()).toMatchObject({
       stations: { added: 0, changed: 0, same: 2 },
@@ -83,7 +86,12 @@ describe('the set-up of a site from a file', () => {
     const before = await count()
     const procedures = [{ format: 'tadka-procedure@1', id: 'own.x', version: 1, name: 'x', nodes: [] }]
     const answer = await take({ stations: [station('deck-5', '95')], procedures })
-    expect((answer.json() as { code: string }).code).toMatch(/_malformed$/)
+    expect(answer.json()).toMatchObject({
+      code: 'site_file_wrong',
+      details: { faults: [{ path: ['procedures', 0], why: 'procedure' }] },
+    })
+    // It is told before it would be taken, too.
+    expect((await take({ procedures }, true)).json()).toMatchObject({ code: 'site_file_wrong' })
     expect(await count()).toBe(before)
   })
   it('that makes somebody a manager is none: they are entered by hand', async () => {

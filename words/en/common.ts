@@ -82,6 +82,7 @@ export const common = {
   jug: { told: '{figure} {unit} in the {tool}' },
   timer: { left: '{left} left' },
   common: {
+    tag: 'no. {tag}',
     save: 'Save',
     cancel: 'Cancel',
     close: 'Close',

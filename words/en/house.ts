@@ -54,7 +54,6 @@ export const house = {
     until: 'Works once, until {time}.',
     thisOne: 'Add this tablet',
   },
-  tag: 'no. {tag}',
   plate: 'Data plate',
   save: 'Save the data plate',
   optionsOf: 'What this model and this site do',

@@ -21,6 +21,7 @@ export const inspect = {
   used: 'Last opened {time}.',
   unused: 'Not opened yet.',
   end: 'End it',
+  over: 'This link has ended. Ask the shift lead for a new one.',
   log: '{site}: cleaning log',
   period: 'Records from {from} until now, read only.',
 }

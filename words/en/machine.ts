@@ -4,7 +4,7 @@ export const machine = {
   find: 'Name, or number on the tag',
   scan: 'Scan a tag',
   scanHow: 'Hold the tag’s code in front of the camera. Or go back and type the number on it.',
-  noSuchTag: 'No machine here has this number. Check the tag, or search by name.',
+  noSuchTag: 'No machine here has this number or name. Look again at its tag.',
   start: 'Start',
   nothing: 'No cleaning procedure is known for this machine.',
   history: 'What was done here',

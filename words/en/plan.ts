@@ -13,7 +13,7 @@ export const plan = {
   call: 'be within call of {who}, {from} – {to}',
   now: 'now',
   in: 'in {time}',
-  yours: { coming: 'Reading the plan…', title: 'Yours', now: 'now', at: 'at {time}', tag: 'no. {tag}' },
+  yours: { coming: 'Reading the plan…', title: 'Yours', now: 'now', at: 'at {time}' },
   then: 'then {time}: {what}',
   thenGo: 'then free to go, {time}',
   ready: 'Ready to open at',

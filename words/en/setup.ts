@@ -12,7 +12,7 @@ export const setup = {
   },
   state: {
     machines: 'Nothing yet | 1 machine or place | {n} machines and places',
-    where: 'No area yet | 1 area | {n} areas',
+    where: 'No area yet: enter it at each machine | 1 area | {n} areas',
     unchecked: '1 with typical numbers | {n} with typical numbers',
     products: 'No product yet | 1 product | {n} products',
     instruments: 'Nothing yet | 1 strip, thermometer or tool | {n} strips, thermometers and tools',
@@ -32,6 +32,7 @@ export const setup = {
   },
   go: {
     machines: 'Add machines',
+    where: 'Enter areas',
     products: 'Enter a label',
     instruments: 'Add instruments',
     people: 'Add people',
@@ -73,6 +74,7 @@ export const setup = {
       'id-twice': 'the id “{what}” is there twice',
       'name-twice': 'the name “{what}” is there twice',
       'tag-taken': 'the tag “{what}” belongs to another machine',
+      procedure: 'this procedure is not sound, or not safe on every way ({what})',
       'no-such-station': 'there is no station “{what}”',
       'no-such-product': 'there is no product “{what}”',
     },

@@ -79,6 +79,11 @@ describe('a site’s set-up from a file', () => {
       { path: ['instruments', 0, 'product'], why: 'no-such-product', what: 'y' },
     ],
     [
+      'machines kept up that are not there',
+      { site: { keepUp: [{ stations: ['old', 'x'], mostDown: 1 }] } },
+      { path: ['site', 'keepUp', 0, 'stations', 1], why: 'no-such-station', what: 'x' },
+    ],
+    [
       'a preferred product that is none',
       { site: { preferred: { cloths: 'y' } } },
       { path: ['site', 'preferred', 'cloths'], why: 'no-such-product', what: 'y' },

@@ -13,7 +13,7 @@ const hints = [
 ] as const
 
 /** Everybody on this tablet, where nobody is to be told anything. */
-export const everyone = '*'
+const everyone = '*'
 
 /** By person: the hints that they have seen on this tablet. */
 const seen = useStorage<Record<string, readonly string[]>>('tadka.hints', {})

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mayUnlock } from '@tadka/core/rights'
 import { type PersonSet } from '@tadka/core/people'
-import type { SiteSet } from '@tadka/core/house'
+import { newCrew, type SiteSet } from '@tadka/core/house'
 import { NButton, useMessage } from 'naive-ui'
 import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -76,9 +76,7 @@ async function add(to: PersonSet, pin: string, password: string | null, cleans: 
   if (!done) return
   const families = [...new Set(site.all('station').flatMap((s) => s.plate?.family ?? []))]
   const counters = ((site.set as Partial<SiteSet> | null)?.counters ?? []).map((c) => c.id)
-  const signedOff = cleans === 'everything' ? families : []
-  const learning = cleans === 'learning' ? families : []
-  site.record('crew.set@1', { kind: 'crew', id }, { signedOff, learning, serves: counters, home: null })
+  site.record('crew.set@1', { kind: 'crew', id }, newCrew(cleans, families, counters))
   message.success(t('people.added', { name: to.name }))
   given.value = [...given.value, { name: to.name, pin }]
   // The next one: empty fields.

@@ -8,6 +8,7 @@ import { useSession } from '../rights/session.ts'
 import { useProcedures } from '../site/procedures.ts'
 import { useSite } from '../site/site.ts'
 import FilePick from '../pieces/FilePick.vue'
+import { saveJson } from '../pieces/save-file.ts'
 import OwnForm from './OwnForm.vue'
 
 /** Every procedure that is known, by family: its wall chart for each station, its options, and the file to take along. */
@@ -54,14 +55,7 @@ async function bring(file: File): Promise<void> {
   }
 }
 
-function take(procedure: Procedure): void {
-  const file = new Blob([JSON.stringify(procedure, null, 2)], { type: 'application/json' })
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(file)
-  link.download = `${procedure.id}.v${procedure.version}.json`
-  link.click()
-  URL.revokeObjectURL(link.href)
-}
+const take = (procedure: Procedure) => saveJson(procedure, `${procedure.id}.v${procedure.version}.json`)
 </script>
 
 <template>

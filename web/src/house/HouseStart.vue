@@ -52,7 +52,8 @@ const lacking = (part: Part) =>
 const rows = computed(() =>
   (Object.keys(parts) as Part[]).map((part) => ({
     part,
-    to: parts[part].to,
+    // Areas are entered at the machines; the walks between them on the day's page.
+    to: part === 'where' && counts.value.where === 0 ? '/house/stations' : parts[part].to,
     state: t(`setup.state.${part}`, { n: counts.value[part] }, counts.value[part]),
     lacks: lacking(part).map((m) => ({ text: tell(m), to: mend(m) })),
     isEmpty: counts.value[part] === 0,

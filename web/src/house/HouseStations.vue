@@ -53,7 +53,7 @@ function putBack({ id, plate }: StationState): void {
   site.record('station.set@1', { kind: 'station', id }, set)
 }
 const whereOf = (plate: StationSet | null) =>
-  [plate?.place, plate?.model, plate?.tag ? t('house.tag', { tag: plate.tag }) : '']
+  [plate?.place, plate?.model, plate?.tag ? t('common.tag', { tag: plate.tag }) : '']
     .filter(Boolean)
     .join(' · ')
 const picking = computed(

@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { isEasyPin, passwordLeast, pinDigits, type PersonSet } from '@tadka/core/people'
+import { firstPin, isEasyPin, passwordLeast, pinDigits, type PersonSet } from '@tadka/core/people'
 import { staffRoles, type Role } from '@tadka/core/rights'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoicePick from '../pieces/ChoicePick.vue'
 import './form.css'
-import { firstPin } from './first-pin.ts'
 import TextField from './TextField.vue'
 
 /** Somebody who works here: who they are, and for somebody new the PIN that they are given. */
@@ -21,7 +20,7 @@ const name = ref(props.person?.name ?? '')
 const role = ref<Role | null>(props.person?.role ?? 'crew')
 const login = ref(props.person?.login ?? '')
 /** A first PIN stands there; they choose their own when they first sign in. */
-const pin = ref(firstPin())
+const pin = ref(firstPin((below) => (crypto.getRandomValues(new Uint32Array(1))[0] ?? 0) % below))
 const password = ref('')
 const cleans = ref<'everything' | 'learning' | null>(null)
 const tried = ref(false)

@@ -6,6 +6,7 @@ import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import FilePick from '../pieces/FilePick.vue'
+import { saveJson } from '../pieces/save-file.ts'
 import { useRefusalText } from '../rights/refusal-text.ts'
 import { useSession } from '../rights/session.ts'
 import { useSite } from '../site/site.ts'
@@ -98,12 +99,7 @@ const cancel = () => (tried.value = null)
 
 async function giveOut(): Promise<void> {
   try {
-    const file = await ask<SiteFile>('GET', path.value)
-    const link = document.createElement('a')
-    link.href = URL.createObjectURL(new Blob([JSON.stringify(file, null, 2)], { type: 'application/json' }))
-    link.download = `${session.site}-set-up.json`
-    link.click()
-    URL.revokeObjectURL(link.href)
+    saveJson(await ask<SiteFile>('GET', path.value), `${session.site}-set-up.json`)
   } catch (error) {
     refused.value = refusalText(error)
   }

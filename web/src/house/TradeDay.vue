@@ -24,6 +24,7 @@ const { isTwelve } = useTimes()
         :key="end"
         v-model="day[end]"
         :label="`${t(`house.trading.weekday.${i + 1}`)}, ${t(`house.trading.${end}`)}`"
+        :empty="t('house.trading.closed')"
         :disabled="!may"
         v-bind="end === 'close' ? { after: day.open } : {}"
       />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NInputNumber } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import FilePick from '../pieces/FilePick.vue'
@@ -8,6 +8,7 @@ import TimeField from '../site/TimeField.vue'
 import { useTimes } from '../site/times.ts'
 import DayChoice from './DayChoice.vue'
 import DraftRow from './DraftRow.vue'
+import LoadField from './LoadField.vue'
 import { readRushes } from './rush-calendar.ts'
 import type { TradeDraft } from './trade-draft.ts'
 import { weekdays } from './week.ts'
@@ -74,18 +75,7 @@ async function bringIn(file: File): Promise<void> {
         />
       </label>
       <day-choice v-model="r.days" :disabled="!may" />
-      <label
-        >{{ t('house.trading.load') }}
-        <n-input-number
-          v-model:value="r.load"
-          :min="0"
-          :max="10"
-          :step="0.1"
-          :show-button="false"
-          :disabled="!may"
-          size="large"
-        />
-      </label>
+      <load-field v-model="r.load" :disabled="!may" />
     </draft-row>
   </ul>
   <div v-if="may" class="acts">
@@ -115,18 +105,7 @@ async function bringIn(file: File): Promise<void> {
           />
         </label>
         <day-choice v-model="s.days" :disabled="!may" />
-        <label
-          >{{ t('house.trading.load') }}
-          <n-input-number
-            v-model:value="s.load"
-            :min="0"
-            :max="10"
-            :step="0.1"
-            :show-button="false"
-            :disabled="!may"
-            size="large"
-          />
-        </label>
+        <load-field v-model="s.load" :disabled="!may" />
       </draft-row>
     </ul>
   </template>

@@ -1,5 +1,12 @@
 import { siteFile } from '@tadka/contract/house'
-import { families, freeSlug, typicalStation, type SiteFile, type StationSet } from '@tadka/core/house'
+import {
+  beginsAs,
+  families,
+  freeSlug,
+  typicalStation,
+  type SiteFile,
+  type StationSet,
+} from '@tadka/core/house'
 import type { UnitSystem } from '@tadka/core/quantity'
 
 /** What is wrong in a file: in which line, where that is known, and why, in words or by a key of them. */
@@ -54,7 +61,6 @@ export interface TableKnown {
 }
 
 type Row = Readonly<Record<string, string>>
-const cleans = ['everything', 'learning', 'nothing'] as const
 
 /** People (`name`, `role`, `cleans`) or stations (`name`, `family`, `place`, `tag`) from a table with a head line. */
 export async function readTable(text: string, known: TableKnown): Promise<ReadFile> {
@@ -108,7 +114,7 @@ function peopleOf(rows: readonly Row[]): Found {
     if (name === '' || name.length > 40) faults.push({ row, why: 'name', what: name })
     if (asked === 'manager') faults.push({ row, why: 'manager', what: name })
     else if (asked !== 'crew' && asked !== 'lead') faults.push({ row, why: 'role', what: role })
-    const clean = cleans.find((c) => c === does)
+    const clean = beginsAs.find((c) => c === does)
     if (does !== '' && !clean) faults.push({ row, why: 'cleans', what: does })
     return { name, role: asked, ...(clean ? { cleans: clean } : {}) }
   })

@@ -1,21 +1,23 @@
 <script setup lang="ts">
 import { dueList, type DueItem } from '@tadka/core/duty'
 import type { SiteSet } from '@tadka/core/house'
+import { stationFold } from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import DueList from '../duty/DueList.vue'
 import PlaceBar from '../frame/PlaceBar.vue'
-import FamilyMark from '../site/FamilyMark.vue'
 import LogList from '../record/LogList.vue'
-import { useProcedures } from '../site/procedures.ts'
-import { useSite } from '../site/site.ts'
-import { useTimes } from '../site/times.ts'
-import { useDutyInputs } from '../warewash/duty-inputs.ts'
-import { nowByMinute } from '../wire/clock.ts'
 import OutOfService from '../procedure/OutOfService.vue'
 import { useStartRun } from '../procedure/start.ts'
+import { useFacets } from '../site/facets.ts'
+import FamilyMark from '../site/FamilyMark.vue'
+import { useNames } from '../site/names.ts'
+import { useProcedures } from '../site/procedures.ts'
+import { useSite } from '../site/site.ts'
+import { useDutyInputs } from '../warewash/duty-inputs.ts'
+import { nowByMinute } from '../wire/clock.ts'
 
 /** One machine, as its tag opens it: how it stands, what is due on it, what can be started, and what was done there. */
 const props = defineProps<{ station: string }>()
@@ -24,7 +26,7 @@ const site = useSite()
 const router = useRouter()
 const procedures = useProcedures()
 const { start } = useStartRun()
-const { clock, day } = useTimes()
+const names = useNames()
 const { stations, predictions } = useDutyInputs()
 
 const state = computed(() => site.one('station', props.station))
@@ -34,22 +36,7 @@ const due = computed(() => {
   const own = stations.value.filter((s) => s.id === props.station)
   return set ? dueList(set, own, nowByMinute(), predictions.value) : []
 })
-const where = computed(() =>
-  [plate.value?.place, plate.value?.tag ? t('house.tag', { tag: plate.value.tag }) : '']
-    .filter(Boolean)
-    .join(' · '),
-)
-const facets = computed(() => {
-  const s = state.value
-  if (!s) return []
-  const since = s.sanitizedAt === null ? '' : `${day(s.sanitizedAt)} ${clock(s.sanitizedAt)}`
-  return [
-    t(`run.contents.${s.facets.contents}`),
-    t(`run.assembly.${s.facets.assembly}`),
-    t(`run.power.${s.facets.power}`),
-    t(`run.hygiene.${s.facets.hygiene}`, { since }),
-  ]
-})
+const facets = useFacets(() => state.value ?? stationFold.initial(props.station))
 const offered = computed(() => procedures.of(plate.value?.family ?? ''))
 const isBusy = (procedure: string) =>
   !!state.value?.currentRun && state.value.currentRun.procedure !== procedure
@@ -58,15 +45,18 @@ const begin = (item: DueItem) => start(item.station, item.procedure)
 
 <template>
   <div v-if="state && plate">
-    <place-bar :title="plate.name" :under="where">
+    <place-bar :title="plate.name" :under="names.where(station)">
       <router-link to="/run" class="back">‹ {{ t('machine.all') }}</router-link>
     </place-bar>
     <div class="machine">
       <section class="now">
         <family-mark :family="plate.family" />
-        <ul>
-          <li v-for="f in facets" :key="f">{{ f }}</li>
-        </ul>
+        <dl>
+          <div v-for="[name, value] in facets" :key="name">
+            <dt>{{ t(`run.facet.${name}`) }}</dt>
+            <dd>{{ value }}</dd>
+          </div>
+        </dl>
       </section>
       <out-of-service :stations="[state]" />
       <section>
@@ -120,10 +110,16 @@ const begin = (item: DueItem) => start(item.station, item.procedure)
   gap: 24px;
   align-items: center;
 }
-.now ul {
+.now dl {
   display: flex;
   flex-wrap: wrap;
-  gap: 6px 22px;
+  gap: 6px 32px;
+}
+dt {
+  color: var(--ink-2);
+  font-size: 15px;
+}
+dd {
   font-size: 20px;
   font-weight: 600;
 }

@@ -1,8 +1,8 @@
 import { useEventListener } from '@vueuse/core'
 import { readonly, ref, watch } from 'vue'
 
-/** What somebody enters by: fields, and whatever is picked by a tap. */
-const picked = 'main [aria-pressed], main [role="radio"], .n-base-select-option'
+/** What somebody enters by beside fields: whatever is pressed on the page, number keys and parts that are counted among it. */
+const pressed = 'main button:not(.acting *), .n-base-select-option'
 
 const isEntered = ref(false)
 /** Something was typed or picked on the page that is open, and may not have been saved yet. */
@@ -16,7 +16,7 @@ export function useEntryWatch(page: () => string): void {
     document,
     'click',
     (e) => {
-      if (e.target instanceof Element && e.target.closest(picked)) entered()
+      if (e.target instanceof Element && e.target.closest(pressed)) entered()
     },
     { capture: true },
   )

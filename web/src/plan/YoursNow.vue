@@ -32,11 +32,7 @@ const next = computed(() => {
 })
 const bar = computed(() => next.value?.now ?? null)
 const plate = computed(() => (bar.value ? (site.one('station', bar.value.station)?.plate ?? null) : null))
-const where = computed(() =>
-  [plate.value?.place, plate.value?.tag ? t('plan.yours.tag', { tag: plate.value.tag }) : '']
-    .filter(Boolean)
-    .join(' · '),
-)
+const where = computed(() => (bar.value && bar.value.state !== 'break' ? names.where(bar.value.station) : ''))
 const isRunning = computed(() => !!bar.value && site.one('station', bar.value.station)?.currentRun)
 const procedure = computed(() => {
   const id = bar.value?.run

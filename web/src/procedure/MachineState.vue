@@ -2,7 +2,7 @@
 import type { Forbidden, Position, Procedure, RunState, StationState } from '@tadka/core/procedure'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useTimes } from '../site/times.ts'
+import { useFacets } from '../site/facets.ts'
 import { useStepWords } from '../site/step-words.ts'
 
 /** The machine's state and what it forbids, and the steps around the current one: always in view. */
@@ -15,22 +15,9 @@ const props = defineProps<{
   position: Position | null
 }>()
 const { t } = useI18n()
-const { clock } = useTimes()
 const { titleOf } = useStepWords()
 
-const facets = computed(() => {
-  const f = props.station.facets
-  const since = props.station.sanitizedAt === null ? '' : clock(props.station.sanitizedAt)
-  return [
-    ['contents', t(`run.contents.${f.contents}`)],
-    ['assembly', t(`run.assembly.${f.assembly}`)],
-    ['power', t(`run.power.${f.power}`)],
-    ['hygiene', t(`run.hygiene.${f.hygiene}`, { since })],
-    ...(f.feeds ? [['feeds', t(`run.feeds.${f.feeds}`)] as const] : []),
-    ...(f.ice ? [['ice', t(`run.ice.${f.ice}`)] as const] : []),
-    ...(f.heat ? [['heat', t(`run.heat.${f.heat}`)] as const] : []),
-  ] as const
-})
+const facets = useFacets(() => props.station)
 /** The steps shown: two before, the current, and those after it that fit. */
 const around = computed(() => {
   const lane = props.position?.lane?.key

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import type { StationSet } from '@tadka/core/house'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -8,6 +7,7 @@ import FamilyMark from '../site/FamilyMark.vue'
 import MachineFind from '../site/MachineFind.vue'
 import RunningNow from './RunningNow.vue'
 import PlaceBar from '../frame/PlaceBar.vue'
+import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
 import { useProcedures } from '../site/procedures.ts'
 import { useStartRun } from './start.ts'
@@ -17,6 +17,7 @@ const { t } = useI18n()
 const site = useSite()
 const router = useRouter()
 const { start } = useStartRun()
+const names = useNames()
 const procedures = useProcedures()
 
 const running = computed(() => site.all('run').filter((r) => r.status === 'running' || r.status === 'parked'))
@@ -30,10 +31,6 @@ const stations = computed(() => {
       ({ plate }) => q === '' || plate?.tag.toLowerCase() === q || plate?.name.toLowerCase().includes(q),
     )
 })
-const whereOf = (plate: StationSet | null) =>
-  [plate?.place, plate?.tag ? t('house.tag', { tag: plate.tag }) : '', plate?.model]
-    .filter(Boolean)
-    .join(' · ')
 const open = (run: string | null) => run && void router.push(`/run/${run}`)
 </script>
 
@@ -46,7 +43,7 @@ const open = (run: string | null) => run && void router.push(`/run/${run}`)
         <h2>{{ t('run.none') }}</h2>
         <p class="quiet">{{ t('run.noneHow') }}</p>
       </div>
-      <machine-find v-model="query" class="find" />
+      <machine-find v-model="query" class="find" :named="stations.map((s) => s.id)" />
       <p v-if="stations.length === 0" class="quiet">{{ t('house.nothingFound') }}</p>
       <ul>
         <li v-for="s in stations" :key="s.id">
@@ -54,7 +51,9 @@ const open = (run: string | null) => run && void router.push(`/run/${run}`)
             <family-mark :family="s.plate?.family ?? ''" />
             <span>
               <b>{{ s.plate?.name }}</b>
-              <span class="quiet small">{{ whereOf(s.plate) }}</span>
+              <span class="quiet small">{{
+                [names.where(s.id), s.plate?.model].filter(Boolean).join(' · ')
+              }}</span>
             </span>
           </router-link>
           <div class="acts">

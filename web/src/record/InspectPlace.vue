@@ -8,6 +8,7 @@ import { useSession } from '../rights/session.ts'
 import { useSite } from '../site/site.ts'
 import { useTimes } from '../site/times.ts'
 import { ask } from '../wire/api.ts'
+import { now } from '../wire/clock.ts'
 import ChainCheck from './ChainCheck.vue'
 import LogList from './LogList.vue'
 
@@ -20,6 +21,8 @@ const refusalText = useRefusalText()
 
 const own = ref<OwnInspection | null>(null)
 const refused = ref('')
+/** Its time is over while it is open: nothing more is read. */
+const isOver = computed(() => own.value !== null && now() >= own.value.endsAt)
 const name = computed(() => site.set?.name ?? '')
 
 async function open(): Promise<void> {
@@ -44,7 +47,7 @@ useEventListener(window, 'hashchange', () => window.location.hash !== '' && open
 
 <template>
   <main class="inspect">
-    <p v-if="refused" class="refused" role="alert">{{ refused }}</p>
+    <p v-if="refused || isOver" class="refused" role="alert">{{ refused || t('inspect.over') }}</p>
     <template v-else-if="own && site.loaded">
       <header>
         <h1>{{ t('inspect.log', { site: name }) }}</h1>

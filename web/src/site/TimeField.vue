@@ -11,6 +11,8 @@ const props = defineProps<{
   after?: string
   example?: string
   disabled?: boolean
+  /** What nothing typed means. */
+  empty?: string
 }>()
 const time = defineModel<string>({ required: true })
 const { local } = useTimes()
@@ -20,6 +22,11 @@ const kept = (typed: string) => keptLocalTime(typed, props.after)
 watch(time, (now) => {
   if (kept(text.value) !== now) text.value = local(now)
 })
+// What it follows has moved: whether it lies past midnight is seen anew.
+watch(
+  () => props.after,
+  () => (time.value = kept(text.value)),
+)
 function type(typed: string): void {
   text.value = typed
   time.value = kept(typed)
@@ -29,7 +36,7 @@ function type(typed: string): void {
 <template>
   <n-input
     :value="text"
-    :placeholder="example === undefined ? '' : local(example)"
+    :placeholder="example === undefined ? (empty ?? '') : local(example)"
     :disabled="disabled ?? false"
     :input-props="{ 'aria-label': label }"
     size="large"

@@ -1,5 +1,6 @@
 import { outline, procedureOfRun, type RunState } from '@tadka/core/procedure'
 import { shallowReactive } from 'vue'
+import { useI18n } from 'vue-i18n'
 import { useStepWords } from './step-words.ts'
 import { useProcedures } from './procedures.ts'
 import { useSession } from '../rights/session.ts'
@@ -13,6 +14,7 @@ export function useNames() {
   const site = useSite()
   const session = useSession()
   const procedures = useProcedures()
+  const { t } = useI18n()
   const { titleOf } = useStepWords()
   const runOf = (id: string): RunState | null => site.one('run', id) ?? loggedRuns.get(id) ?? null
   function stepOf(run: string, key: string) {
@@ -26,6 +28,11 @@ export function useNames() {
     station: (id: string) => site.one('station', id)?.plate?.name ?? id,
     /** The short number on its tag. */
     tag: (id: string) => site.one('station', id)?.plate?.tag ?? '',
+    /** Where it stands and the number on its tag: "Quayside kiosk · no. 12". */
+    where: (id: string) => {
+      const plate = site.one('station', id)?.plate
+      return [plate?.place, plate?.tag ? t('common.tag', { tag: plate.tag }) : ''].filter(Boolean).join(' · ')
+    },
     product: (id: string) => {
       const found = site.one('product', id)
       return found && 'name' in found ? found.name : id
