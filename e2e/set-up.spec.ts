@@ -99,6 +99,9 @@ test('rushes of the week and walks between areas are typed, and wrong ones told'
     .click()
   await press(page, 'Save')
   await expect(page.getByText('Saved. The log shows what changed.')).toBeVisible()
+  // Once it has come back from the log there is nothing to save or undo any more.
+  await expect(page.getByText('all sent')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Undo my changes' })).toHaveCount(0)
   await page.reload()
   await expect(page.getByRole('textbox', { name: 'To', exact: true }).first()).toHaveValue('13:30')
   await isAccessible(page)

@@ -1,4 +1,5 @@
 import { tradingDay } from '@tadka/core/duty'
+import { canonicalText } from '@tadka/core/stream'
 import { type SiteSet, slugOf, type StationDuty } from '@tadka/core/house'
 import { describe, expect, it } from 'vitest'
 import { payloadSchemas } from '@tadka/contract/record'
@@ -44,6 +45,10 @@ describe('the site’s day as it is typed', () => {
   it('comes back as it was', () => {
     expect(siteFrom(draftOfTrade(site), site)).toEqual(site)
     expect(tradeFault(draftOfTrade(site))).toBeNull()
+  })
+  it('is the same when it comes back from the log, whose fields stand in another order', () => {
+    const stored = JSON.parse(canonicalText(site)) as SiteSet
+    expect(JSON.stringify(draftOfTrade(stored))).toBe(JSON.stringify(draftOfTrade(site)))
   })
   it('a weekday without hours is closed, and a close after midnight is the same trading day’s', () => {
     const draft = typed((d) => {

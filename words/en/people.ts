@@ -44,7 +44,6 @@ export const people = {
   roleIs: 'Role',
   firstPin: 'PIN for the first sign-in',
   addPerson: 'Add',
-  added: '{name} can sign in now, and chooses a PIN of their own then.',
   done: 'Done',
   newPin: 'New PIN',
   newPinFor: 'New PIN for {name}: they change it when they sign in',

@@ -77,7 +77,6 @@ async function add(to: PersonSet, pin: string, password: string | null, cleans: 
   const families = [...new Set(site.all('station').flatMap((s) => s.plate?.family ?? []))]
   const counters = ((site.set as Partial<SiteSet> | null)?.counters ?? []).map((c) => c.id)
   site.record('crew.set@1', { kind: 'crew', id }, newCrew(cleans, families, counters))
-  message.success(t('people.added', { name: to.name }))
   given.value = [...given.value, { name: to.name, pin }]
   // The next one: empty fields.
   adding.value += 1

@@ -50,20 +50,26 @@ export const sharedThings = ['sink', 'table', 'pail', 'pot'] as const
 /** A site has so many counters at most: who stays where is worked out for every set of them. */
 export const mostCounters = 5
 
+const weekday = (hours: SiteSet['hours'][string] | undefined): DayRow => ({
+  open: hours?.open ?? '',
+  close: hours?.close ?? '',
+})
+
+/** As it stands in the fields; the same whatever the order in which a record's fields came. */
 export const draftOfTrade = (site: SiteSet): TradeDraft => ({
-  week: weekdays.map((d) => ({ ...(site.hours[String(d)] ?? { open: '', close: '' }) })),
+  week: weekdays.map((d) => weekday(site.hours[String(d)])),
   closedDays: [...site.closedDays].toSorted(),
-  sailings: site.sailings.map((s) => ({ ...s, days: [...s.days] })),
-  rushes: (site.rushes ?? []).map((r) => ({ ...r, days: [...r.days] })),
+  sailings: site.sailings.map(({ departs, days, load }) => ({ departs, days: [...days], load })),
+  rushes: (site.rushes ?? []).map(({ from, to, days, load }) => ({ from, to, days: [...days], load })),
   walks: (site.walks ?? []).map((w) => ({ between: [...w.between], minutes: w.minutes })),
-  counters: (site.counters ?? []).map((c) => ({ ...c })),
+  counters: (site.counters ?? []).map(({ id, name, quiet, rush }) => ({ id, name, quiet, rush })),
   shared: {
     sink: site.shared?.sink ?? null,
     table: site.shared?.table ?? null,
     pail: site.shared?.pail ?? null,
     pot: site.shared?.pot ?? null,
   },
-  keepUp: (site.keepUp ?? []).map((g) => ({ ...g, stations: [...g.stations] })),
+  keepUp: (site.keepUp ?? []).map(({ stations, mostDown }) => ({ stations: [...stations], mostDown })),
   lastOfAll: [...(site.lastOfAll ?? [])],
 })
 

@@ -56,10 +56,10 @@ const aside = ({ now, call }: Next) => {
 <style scoped>
 ul {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(126px, 1fr));
 }
 li {
-  padding: 0 12px;
+  padding: 0 10px;
   border-left: 1px solid var(--line);
   display: flex;
   flex-direction: column;

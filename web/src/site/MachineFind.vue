@@ -30,24 +30,27 @@ function typed(): void {
 </script>
 
 <template>
-  <form class="find" @submit.prevent="typed">
-    <n-input
-      v-model:value="query"
-      size="large"
-      clearable
-      :placeholder="t('machine.find')"
-      :input-props="{ 'aria-label': t('machine.find'), autocomplete: 'off', enterkeyhint: 'go' }"
-      @update:value="unknown = false"
-    />
-    <code-scan :text="t('machine.scan')" :how="t('machine.scanHow')" @read="scanned" />
-  </form>
-  <p v-if="unknown" class="unknown" role="alert">{{ t('machine.noSuchTag') }}</p>
+  <div>
+    <form class="find" @submit.prevent="typed">
+      <n-input
+        v-model:value="query"
+        size="large"
+        clearable
+        :placeholder="t('machine.find')"
+        :input-props="{ 'aria-label': t('machine.find'), autocomplete: 'off', enterkeyhint: 'go' }"
+        @update:value="unknown = false"
+      />
+      <code-scan :text="t('machine.scan')" :how="t('machine.scanHow')" @read="scanned" />
+    </form>
+    <p v-if="unknown" class="unknown" role="alert">{{ t('machine.noSuchTag') }}</p>
+  </div>
 </template>
 
 <style scoped>
 .find {
   display: grid;
   grid-template-columns: minmax(0, 460px) auto;
+  justify-content: start;
   gap: 12px;
   align-items: center;
 }
