@@ -91,8 +91,8 @@ const rows = computed(() =>
         >
       </li>
     </ol>
-    <setup-file v-if="session.mayDo('set-up-house')" />
     <p v-if="missing.length === 0 && rows.every((r) => !r.isEmpty)" class="whole">{{ t('setup.whole') }}</p>
+    <setup-file v-if="session.mayDo('set-up-house')" />
   </section>
 </template>
 

@@ -108,9 +108,10 @@ async function giveOut(): Promise<void> {
 /** What it adds, changes and leaves, part by part. */
 const lines = (of: SiteFileDone) => [
   ...parts.flatMap((part) => {
-    const { added, changed, same } = of[part]
-    if (added + changed + same === 0) return []
-    return `${t(`setup.file.part.${part}`)}: ${t('setup.file.counts', { added, changed, same })}`
+    const counts = (['added', 'changed', 'same'] as const)
+      .filter((how) => of[part][how] > 0)
+      .map((how) => t(`setup.file.${how}`, { n: of[part][how] }))
+    return counts.length > 0 ? `${t(`setup.file.part.${part}`)}: ${counts.join(', ')}` : []
   }),
   ...(of.site ? [t('setup.file.day')] : []),
 ]

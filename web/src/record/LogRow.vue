@@ -100,6 +100,7 @@ const instruments = computed(() =>
               : t(`log.case.${caseOpened.status}`)
           }}
         </span>
+        <span class="narrow quiet small">{{ [who, where].filter(Boolean).join(' · ') }}</span>
         <span v-for="f in record.flags" :key="f" class="flag">{{ t(`log.flags.${f}`) }}</span>
       </span>
       <span class="where quiet small">{{ where }}</span>
@@ -205,7 +206,13 @@ dt {
   font-size: 15px;
   color: var(--ink-2);
 }
+.narrow {
+  display: none;
+}
 @media (max-width: 900px) {
+  .narrow {
+    display: block;
+  }
   .line,
   .twelve .line {
     grid-template-columns: minmax(56px, max-content) 1fr auto;
