@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { NConfigProvider, NMessageProvider } from 'naive-ui'
+import { createLocale, enUS, NConfigProvider, NMessageProvider } from 'naive-ui'
 import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
 import { useRoute } from 'vue-router'
 import AppFrame from './frame/AppFrame.vue'
 import { useTheme } from './look/theme.ts'
@@ -10,12 +11,20 @@ import { unfetched } from './router.ts'
 useVersion()
 const { base, overrides } = useTheme()
 const route = useRoute()
+const { t } = useI18n()
+/** What lists say of themselves, in our words. */
+const lists = computed(() =>
+  createLocale(
+    { Select: { placeholder: t('common.choose') }, Empty: { description: t('common.noneToChoose') } },
+    enUS,
+  ),
+)
 /** Pages that need nobody signed in: the sign-in itself, and the gallery in development. */
 const open = computed(() => route.meta['open'] === true)
 </script>
 
 <template>
-  <n-config-provider :theme="base" :theme-overrides="overrides" style="height: 100%">
+  <n-config-provider :locale="lists" :theme="base" :theme-overrides="overrides" style="height: 100%">
     <!-- What was done or went wrong is said there aloud, too. -->
     <div id="messages" role="status" />
     <n-message-provider to="#messages" placement="top" :duration="4000">

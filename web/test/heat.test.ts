@@ -1,9 +1,10 @@
 import { kindOf, machineKinds } from '@tadka/core/warewash'
 import { instant } from '@tadka/core/quantity'
-import { heatFieldsOf, judge, type HeatWhat } from '@tadka/core/reading'
+import { heatFieldsOf, judge, type HeatField, type HeatWhat } from '@tadka/core/reading'
 import { describe, expect, it } from 'vitest'
 import { bandsOf, tellingBand } from '../src/pieces/band.ts'
-import { faultIn, fieldsRead, readTyped, type Typed } from '../src/solution/heat.ts'
+import { faultIn } from '../src/pieces/field.ts'
+import { fieldsRead, kindOfField, readTyped, type Typed } from '../src/solution/heat.ts'
 
 const now = instant(1000)
 const probe = (unit: '°C' | '°F') => ({
@@ -160,11 +161,14 @@ describe('each number names its instrument', () => {
     expect(() => run(true, { ...label, bestBefore: 10 })).toThrow()
   })
   it('a number that cannot be is told at its field', () => {
-    expect(faultIn('rinse', '900', '°C', 'dish-machine')).toMatchObject({ code: 'fieldNonsense', hi: 115 })
-    expect(faultIn('rinse', '180', '°F', 'dish-machine')).toBeNull()
-    expect(faultIn('pressure', '-3', 'kPa', 'dish-machine')?.code).toBe('fieldNegative')
-    expect(faultIn('product', '-18', '°C', 'cold-product')).toBeNull()
-    expect(faultIn('temperature', '-18', '°C', 'wash-water')?.code).toBe('fieldNonsense')
+    const fault = (field: HeatField, typed: string, unit: string, what: HeatWhat) =>
+      faultIn(typed, kindOfField(field, what), unit)
+    expect(fault('rinse', '900', '°C', 'dish-machine')).toMatchObject({ code: 'fieldNonsense', hi: 115 })
+    expect(fault('rinse', '180', '°F', 'dish-machine')).toBeNull()
+    expect(fault('pressure', '-3', 'kPa', 'dish-machine')?.code).toBe('fieldNegative')
+    expect(fault('product', '-18', '°C', 'cold-product')).toBeNull()
+    expect(fault('temperature', '-18', '°C', 'wash-water')?.code).toBe('fieldNonsense')
+    expect(fault('wash', 'warm', '°C', 'dish-machine')?.code).toBe('fieldNeeded')
   })
 })
 

@@ -82,6 +82,8 @@ export const common = {
   jug: { told: '{figure} {unit} in the {tool}' },
   timer: { left: '{left} left' },
   common: {
+    choose: 'Choose',
+    noneToChoose: 'Nothing to choose from.',
     tag: 'no. {tag}',
     save: 'Save',
     cancel: 'Cancel',

@@ -189,12 +189,22 @@ export const house = {
   hoursFault: 'Two numbers above zero, the test no later than the change, 48 h at most.',
   bathHoursWhy:
     'Usual is a test every 2 to 4 hours. Change a bath at once when it is out of range, dirty or cold.',
+  form: {
+    tooLong: 'Too long: {most} characters at most.',
+    notTaken: 'That cannot be saved. Check it against the label or the plate.',
+  },
   container: {
+    title: 'A container is opened',
     bestBefore: 'Best before',
     lot: 'Lot, as printed on it',
     days: 'Days it keeps once open, by its label',
     holds: 'It holds, {unit}',
     keep: 'Opened just now',
+    fault: {
+      bestBefore: 'Give a date, or nothing.',
+      days: 'Type a number above zero, or nothing.',
+      holds: 'Type a number above zero, or nothing.',
+    },
   },
   label,
   instrument,

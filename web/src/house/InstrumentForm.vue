@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { volumeUnits } from '@tadka/core/quantity'
-import { NButton, NSelect, useMessage } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { NSelect, useMessage } from 'naive-ui'
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSite } from '../site/site.ts'
 import { useUnitSystem } from '../site/unit-system.ts'
 import { newId } from '../wire/device.ts'
 import {
   emptyInstrument,
+  numberFields,
   hasDate,
   instrumentFaults,
   instrumentKinds,
@@ -17,12 +18,12 @@ import {
   instrumentTyped,
   numbersOfKind,
   type InstrumentDraft,
-  type InstrumentFault,
 } from './instrument-draft.ts'
 import { useKit, type Kinded } from '../site/kit.ts'
 import ChoiceField from './ChoiceField.vue'
+import { useDraftForm } from './draft-form.ts'
+import HouseForm from './HouseForm.vue'
 import TextField from './TextField.vue'
-import './form.css'
 
 /** A strip, kit, thermometer, measuring tool, scale or dispenser, entered or changed. */
 const props = defineProps<{ instrument: Kinded<InstrumentDraft['kind']> | null }>()
@@ -32,14 +33,14 @@ const site = useSite()
 const kit = useKit()
 const message = useMessage()
 
-const draft = ref<InstrumentDraft>(
-  props.instrument ? instrumentTyped(props.instrument) : { ...emptyInstrument },
-)
-const tried = ref(false)
-const set = (change: Partial<InstrumentDraft>) => (draft.value = { ...draft.value, ...change })
-const faults = computed(() => instrumentFaults(draft.value))
-const fault = (name: InstrumentFault) =>
-  tried.value && faults.value.includes(name) ? t(`house.instrument.fault.${name}`) : ''
+const { draft, set, fault, rest, keep } = useDraftForm({
+  start: () => (props.instrument ? instrumentTyped(props.instrument) : emptyInstrument),
+  faults: instrumentFaults,
+  made: instrumentOf,
+  type: 'instrument.set@1',
+  words: 'house.instrument.fault',
+  fieldOf: { bestBefore: 'date', checkDue: 'date', ...numberFields },
+})
 const units = computed(() => (unitsOfKind[draft.value.kind] ?? []).map((u) => ({ label: u, value: u })))
 const options = <T extends string>(names: readonly T[], key: string) =>
   names.map((n) => ({ label: t(`house.${key}.${n}`), value: n }))
@@ -63,9 +64,8 @@ const tested = computed(() =>
 )
 const numberUnit = computed(() => (draft.value.kind === 'tool' ? draft.value.marks : draft.value.unit))
 
-function keep(): void {
-  tried.value = true
-  const made = instrumentOf(draft.value)
+function save(): void {
+  const made = keep()
   if (!made) return
   site.record('instrument.set@1', { kind: 'instrument', id: props.instrument?.id ?? newId() }, made)
   message.success(t('house.saved'))
@@ -74,8 +74,12 @@ function keep(): void {
 </script>
 
 <template>
-  <form class="house-form" @submit.prevent="keep">
-    <h2>{{ t(instrument ? 'house.instrument.change' : 'house.instrument.new') }}</h2>
+  <house-form
+    :title="t(instrument ? 'house.instrument.change' : 'house.instrument.new')"
+    :rest="rest"
+    @keep="save"
+    @close="emit('close')"
+  >
     <div class="fields">
       <choice-field
         v-if="!instrument"
@@ -84,40 +88,31 @@ function keep(): void {
         :options="options(instrumentKinds, 'instrument.kind')"
         @update:model-value="chooseKind"
       />
-      <text-field
-        :name="t('house.label.name')"
-        :model-value="draft.name"
-        :fault="fault('name')"
-        @update:model-value="(name: string) => set({ name })"
-      />
+      <text-field v-model="draft.name" :name="t('house.label.name')" :fault="fault('name')" />
       <choice-field
         v-if="units.length > 0"
+        v-model="draft.unit"
         :name="t('house.instrument.unit')"
-        :model-value="draft.unit"
         :options="units"
-        @update:model-value="(unit: string) => set({ unit })"
       />
       <choice-field
         v-if="draft.kind === 'titration' || (draft.kind === 'strip' && draft.unit === 'ppm')"
+        v-model="draft.agent"
         :name="t('house.label.agent')"
-        :model-value="draft.agent"
         :options="options(['chlorine', 'quat', 'iodine', 'other'] as const, 'label.agentOf')"
-        @update:model-value="(agent: InstrumentDraft['agent']) => set({ agent })"
       />
       <choice-field
         v-if="draft.kind === 'thermometer' || draft.kind === 'pressure-gauge'"
+        v-model="draft.station"
         :name="t('house.instrument.station')"
-        :model-value="draft.station"
         :options="stations"
         :fault="fault('station')"
-        @update:model-value="(station: string) => set({ station })"
       />
       <choice-field
         v-if="draft.kind === 'tool'"
+        v-model="draft.marks"
         :name="t('house.instrument.marks')"
-        :model-value="draft.marks"
         :options="volumeUnits.map((u) => ({ label: u, value: u }))"
-        @update:model-value="(marks: InstrumentDraft['marks']) => set({ marks })"
       />
       <div v-if="(draft.kind === 'strip' && draft.unit === 'ppm') || draft.kind === 'titration'">
         <span class="name">{{ t('house.instrument.madeFor') }}</span>
@@ -132,11 +127,10 @@ function keep(): void {
       </div>
       <text-field
         v-if="draft.kind === 'strip'"
+        v-model="draft.blocks"
         class="wide"
         :name="t('house.instrument.blocks')"
-        :model-value="draft.blocks"
         :fault="fault('blocks')"
-        @update:model-value="(blocks: string) => set({ blocks })"
       />
       <template v-if="draft.kind === 'dispenser'">
         <choice-field
@@ -147,10 +141,9 @@ function keep(): void {
           @update:model-value="(product: string) => set({ product })"
         />
         <choice-field
+          v-model="draft.by"
           :name="t('house.instrument.byName')"
-          :model-value="draft.by"
           :options="options(['stroke', 'second'] as const, 'instrument.by')"
-          @update:model-value="(by: InstrumentDraft['by']) => set({ by })"
         />
       </template>
       <text-field
@@ -162,17 +155,12 @@ function keep(): void {
       />
       <text-field
         v-if="hasDate(draft.kind)"
+        v-model="draft.date"
         :name="t(isChecked(draft.kind) ? 'house.instrument.checkDue' : 'house.instrument.bestBefore')"
-        :model-value="draft.date"
         :fault="fault('date')"
         type="date"
-        @update:model-value="(date: string) => set({ date })"
       />
     </div>
     <p class="fault">{{ fault('numbers') }}</p>
-    <div class="act">
-      <n-button type="primary" attr-type="submit">{{ t('house.label.keep') }}</n-button>
-      <n-button @click="emit('close')">{{ t('common.cancel') }}</n-button>
-    </div>
-  </form>
+  </house-form>
 </template>

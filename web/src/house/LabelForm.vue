@@ -3,7 +3,7 @@ import { stripFit } from '@tadka/core/rules'
 import { interval } from '@tadka/core/quantity'
 import { chemicalClasses, type ChemicalClass } from '@tadka/core/solution'
 import { NButton, NCheckbox, NSelect, useMessage } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSite } from '../site/site.ts'
 import { useUnitSystem } from '../site/unit-system.ts'
@@ -11,13 +11,15 @@ import CodeScan from '../pieces/CodeScan.vue'
 import { newId } from '../wire/device.ts'
 import { useKit, type Product } from '../site/kit.ts'
 import { emptyLabel, emptyUse, type LabelDraft, type SupplyKind, type UseDraft } from './label-draft.ts'
-import { type LabelFault, labelFaults, labelOf, labelTyped, useFaults } from './label-entry.ts'
+import { numberIn } from '../pieces/field.ts'
+import { labelFaults, labelOf, labelTyped, useFaults } from './label-entry.ts'
 import { alsoOf, supplyOf, wordings } from './label-supply.ts'
 import LabelUse from './LabelUse.vue'
 import LabelWording from './LabelWording.vue'
 import ChoiceField from './ChoiceField.vue'
+import { useDraftForm } from './draft-form.ts'
+import HouseForm from './HouseForm.vue'
 import TextField from './TextField.vue'
-import './form.css'
 
 /** A label copied off its bottle, in the order that labels are worded. */
 const props = defineProps<{
@@ -36,14 +38,16 @@ const message = useMessage()
 /** US labels give ounces to the gallon. */
 const { system, isUs } = useUnitSystem()
 const blank = isUs.value ? ({ ...emptyLabel, unit: 'fl oz', of: 'gal' } as const) : emptyLabel
-const draft = ref<LabelDraft>(props.product ? labelTyped(props.product) : blank)
-const tried = ref(false)
-const set = (change: Partial<LabelDraft>) => (draft.value = { ...draft.value, ...change })
+const { draft, tried, set, fault, rest, keep } = useDraftForm({
+  start: () => (props.product ? labelTyped(props.product) : blank),
+  faults: labelFaults,
+  made: (d) => labelOf(d, t('house.label.readIt')),
+  type: 'product.set@1',
+  words: 'house.label.fault',
+  fieldOf: { chemicalClass: 'class', supply: 'amount', uses: null },
+})
 const setUse = (i: number, change: Partial<UseDraft>) =>
   set({ uses: draft.value.uses.map((u, j) => (j === i ? { ...u, ...change } : u)) })
-const faults = computed(() => labelFaults(draft.value))
-const fault = (name: LabelFault) =>
-  tried.value && faults.value.includes(name) ? t(`house.label.fault.${name}`) : ''
 const faultOfUse = (u: UseDraft) =>
   tried.value
     ? useFaults(u)
@@ -106,8 +110,8 @@ const also = computed(() => {
 function unfit(u: UseDraft): string {
   const { agent } = draft.value
   const strip = agent ? kit.stripFor({ id: props.product?.id ?? '', agent }) : null
-  const [lo, hi] = [Number(u.lo), Number(u.hi)]
-  if (!strip || !(lo > 0) || !(hi >= lo)) return ''
+  const [lo, hi] = [numberIn(u.lo), numberIn(u.hi)]
+  if (!strip || !lo || hi === null || hi < lo) return ''
   return stripFit(strip, interval(lo, hi)).canShow ? '' : t('house.label.unfit', { strip: strip.name })
 }
 
@@ -122,9 +126,8 @@ function neverWith(picked: readonly string[]): LabelDraft['neverWith'] {
 
 const addCode = (code: string) => set({ codes: [draft.value.codes, code].filter(Boolean).join(', ') })
 
-function keep(): void {
-  tried.value = true
-  const label = labelOf(draft.value, t('house.label.readIt'))
+function save(): void {
+  const label = keep()
   if (!label) return
   site.record('product.set@1', { kind: 'product', id: props.product?.id ?? newId() }, label)
   message.success(t('house.saved'))
@@ -133,15 +136,14 @@ function keep(): void {
 </script>
 
 <template>
-  <form class="house-form" @submit.prevent="keep">
-    <h2>{{ product ? t('house.label.change', { name: product.name }) : t('house.label.new') }}</h2>
+  <house-form
+    :title="product ? t('house.label.change', { name: product.name }) : t('house.label.new')"
+    :rest="rest"
+    @keep="save"
+    @close="emit('close')"
+  >
     <div class="fields">
-      <text-field
-        :name="t('house.label.name')"
-        :model-value="draft.name"
-        :fault="fault('name')"
-        @update:model-value="(name: string) => set({ name })"
-      />
+      <text-field v-model="draft.name" :name="t('house.label.name')" :fault="fault('name')" />
       <choice-field
         :name="t('house.label.class')"
         :model-value="draft.chemicalClass || null"
@@ -149,59 +151,32 @@ function keep(): void {
         :fault="fault('class')"
         @update:model-value="chooseClass"
       />
-      <choice-field
-        :name="t('house.label.agent')"
-        :model-value="draft.agent"
-        :options="agents"
-        @update:model-value="(agent: LabelDraft['agent']) => set({ agent })"
-      />
-      <choice-field
-        :name="t('house.label.dose')"
-        :model-value="draft.supply"
-        :options="supplies"
-        @update:model-value="(supply: SupplyKind) => set({ supply })"
-      />
+      <choice-field v-model="draft.agent" :name="t('house.label.agent')" :options="agents" />
+      <choice-field v-model="draft.supply" :name="t('house.label.dose')" :options="supplies" />
       <text-field
+        v-model="draft.amount"
         :name="t(`house.label.amountOf.${draft.supply}`)"
-        :model-value="draft.amount"
         :fault="fault('amount')"
-        @update:model-value="(amount: string) => set({ amount })"
       >
         <span class="small">{{ comesTo }}</span>
       </text-field>
       <label-wording v-if="wordings.some((w) => w === draft.supply)" :draft="draft" @set="set" />
       <template v-if="draft.supply === 'strength'">
-        <choice-field
-          :name="t('house.label.as')"
-          :model-value="draft.as"
-          :options="stated"
-          @update:model-value="(as: LabelDraft['as']) => set({ as })"
-        />
+        <choice-field v-model="draft.as" :name="t('house.label.as')" :options="stated" />
         <text-field
           v-if="draft.as === '% w/w'"
+          v-model="draft.density"
           :name="t('house.label.density')"
-          :model-value="draft.density"
           :fault="fault('density')"
-          @update:model-value="(density: string) => set({ density })"
         />
         <choice-field
           v-if="draft.chemicalClass === 'hypochlorite'"
+          v-model="draft.counts"
           :name="t('house.label.counts')"
-          :model-value="draft.counts"
           :options="counts"
-          @update:model-value="(c: LabelDraft['counts']) => set({ counts: c })"
         />
-        <text-field
-          :name="t('house.label.alsoGives')"
-          :model-value="draft.alsoGives"
-          :fault="also"
-          @update:model-value="(alsoGives: string) => set({ alsoGives })"
-        />
-        <text-field
-          :name="t('house.label.alsoAt')"
-          :model-value="draft.alsoAt"
-          @update:model-value="(alsoAt: string) => set({ alsoAt })"
-        />
+        <text-field v-model="draft.alsoGives" :name="t('house.label.alsoGives')" :fault="also" />
+        <text-field v-model="draft.alsoAt" :name="t('house.label.alsoAt')" />
       </template>
       <n-checkbox
         v-if="draft.supply === 'pieces' || draft.supply === 'pieces-per'"
@@ -225,17 +200,13 @@ function keep(): void {
     </fieldset>
     <n-button @click="set({ uses: [...draft.uses, emptyUse] })">{{ t('house.label.addUse') }}</n-button>
     <div class="fields">
+      <text-field v-model="draft.ppe" :name="t('house.label.ppe')" :fault="fault('ppe')" />
       <text-field
-        :name="t('house.label.ppe')"
-        :model-value="draft.ppe"
-        @update:model-value="(ppe: string) => set({ ppe })"
-      />
-      <text-field
+        v-model="draft.firstAid"
         class="wide"
         :name="t('house.firstAid')"
-        :model-value="draft.firstAid"
+        :fault="fault('firstAid')"
         :example="t('house.label.readIt')"
-        @update:model-value="(firstAid: string) => set({ firstAid })"
       />
       <div class="wide">
         <span class="name">{{ t('house.neverWith') }}</span>
@@ -251,20 +222,11 @@ function keep(): void {
         />
       </div>
       <div class="wide codes">
-        <text-field
-          :name="t('house.label.codes')"
-          :model-value="draft.codes"
-          :fault="fault('codes')"
-          @update:model-value="(codes: string) => set({ codes })"
-        />
+        <text-field v-model="draft.codes" :name="t('house.label.codes')" :fault="fault('codes')" />
         <code-scan :text="t('house.label.scan')" :how="t('house.label.scanHow')" @read="addCode" />
       </div>
     </div>
-    <div class="act">
-      <n-button type="primary" attr-type="submit">{{ t('house.label.keep') }}</n-button>
-      <n-button @click="emit('close')">{{ t('common.cancel') }}</n-button>
-    </div>
-  </form>
+  </house-form>
 </template>
 
 <style scoped>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { codeSections, ruledQuantities } from '@tadka/core/rules'
-import { NButton, NInput, NSelect, useMessage } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { NButton, useMessage } from 'naive-ui'
+import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useTimes } from '../site/times.ts'
 import { useSession } from '../rights/session.ts'
@@ -11,6 +11,9 @@ import { useSite } from '../site/site.ts'
 import { useUnitSystem } from '../site/unit-system.ts'
 import { rightNow } from '../wire/clock.ts'
 import { newId } from '../wire/device.ts'
+import ChoiceField from './ChoiceField.vue'
+import { useDraftForm } from './draft-form.ts'
+import './form.css'
 import {
   aboutIt,
   faultsOf,
@@ -20,8 +23,8 @@ import {
   whatChanges,
   type ChangedReading,
   type RuleDraft,
-  type RuleFault,
 } from './rule-draft.ts'
+import TextField from './TextField.vue'
 
 /** A rule of the site's own authority; before it is put in force, it tells which readings it would have judged otherwise. */
 const { t } = useI18n()
@@ -41,23 +44,27 @@ const empty: RuleDraft = {
   hi: '',
   reason: '',
 }
+const made = (d: RuleDraft, id = 'draft') => ruleOf(d, id, rightNow(), system.value)
+const { draft, tried, fault, rest, keep, clear } = useDraftForm({
+  start: () => empty,
+  faults: faultsOf,
+  made: (d) => {
+    const { id: _, ...rule } = made(d)
+    return rule
+  },
+  type: 'rule.set@1',
+  words: 'house.rule.fault',
+  fieldOf: { limit: 'number' },
+})
 const units = computed(() => {
   const about = aboutIt(draft.value)
   return about ? unitsOf(about, system.value).map((u) => ({ label: u, value: u })) : []
 })
-const draft = ref<RuleDraft>({ ...empty })
-const tried = ref(false)
 const tested = ref<{ of: number; changed: ChangedReading[] } | null>(null)
 const busy = ref(false)
-const faults = computed(() => faultsOf(draft.value))
-const fault = (...names: RuleFault[]) => {
-  const found = names.find((n) => faults.value.includes(n))
-  return tried.value && found ? t(`house.rule.fault.${found}`) : ''
-}
-const set = (change: Partial<RuleDraft>) => {
-  draft.value = { ...draft.value, ...change }
-  tested.value = null
-}
+// What was tried is not what stands there any more.
+watch(draft, () => (tested.value = null), { deep: true })
+const unit = computed({ get: () => unitOf(draft.value, system.value), set: (u) => (draft.value.unit = u) })
 const sections = computed(() => [
   { label: t('house.rule.adds'), value: '' },
   ...codeSections(system.value).map((s) => ({
@@ -68,14 +75,10 @@ const sections = computed(() => [
 
 async function test(): Promise<void> {
   tried.value = true
-  if (faults.value.some((f) => f !== 'reason' && f !== 'authority') || !session.site) return
+  if (faultsOf(draft.value).some((f) => f !== 'reason' && f !== 'authority') || !session.site) return
   busy.value = true
   try {
-    tested.value = await whatChanges(
-      session.site,
-      ruleOf(draft.value, 'draft', rightNow(), system.value),
-      rightNow(),
-    )
+    tested.value = await whatChanges(session.site, made(draft.value), rightNow())
   } catch {
     message.error(t('common.offline'))
   } finally {
@@ -83,74 +86,47 @@ async function test(): Promise<void> {
   }
 }
 function put(): void {
-  tried.value = true
-  if (faults.value.length > 0) return
-  const { id, ...rule } = ruleOf(draft.value, newId(), rightNow(), system.value)
-  site.record('rule.set@1', { kind: 'rule', id }, rule)
+  const rule = keep()
+  if (!rule) return
+  site.record('rule.set@1', { kind: 'rule', id: newId() }, rule)
   message.success(t('house.saved'))
-  draft.value = { ...empty }
-  tried.value = false
-  tested.value = null
+  clear()
 }
 </script>
 
 <template>
-  <form class="rule" @submit.prevent="put">
+  <form class="house-form rule" @submit.prevent="put">
     <h2>{{ t('house.rule.new') }}</h2>
     <div class="fields">
-      <label>
-        {{ t('house.rule.authority') }}
-        <n-input
-          :value="draft.authority"
-          placeholder=""
-          @update:value="(authority: string) => set({ authority })"
-        />
-        <span class="fault">{{ fault('authority') }}</span>
-      </label>
-      <div>
-        <span class="name">{{ t('house.rule.effect') }}</span>
-        <n-select
-          :value="draft.replaces"
-          :options="sections"
-          :aria-label="t('house.rule.effect')"
-          @update:value="(replaces: string) => set({ replaces })"
-        />
-      </div>
-      <div v-if="draft.replaces === ''">
-        <span class="name">{{ t('house.rule.quantity') }}</span>
-        <n-select
-          :value="draft.quantity"
-          :virtual-scroll="false"
-          :options="ruledQuantities.map((q) => ({ label: t(`house.rule.about.${q}`), value: q }))"
-          :aria-label="t('house.rule.quantity')"
-          @update:value="(quantity: RuleDraft['quantity']) => set({ quantity })"
-        />
-        <span class="fault">{{ fault('about') }}</span>
-      </div>
-      <div v-if="units.length > 1">
-        <span class="name">{{ t('house.instrument.unit') }}</span>
-        <n-select
-          :value="unitOf(draft, system)"
-          :options="units"
-          :aria-label="t('house.instrument.unit')"
-          @update:value="(unit: string) => set({ unit })"
-        />
-      </div>
-      <label>
-        {{ t('house.rule.lo') }}, {{ unitOf(draft, system) }}
-        <n-input :value="draft.lo" placeholder="" @update:value="(lo: string) => set({ lo })" />
-        <span class="fault">{{ fault('number', 'limit', 'order') }}</span>
-      </label>
-      <label>
-        {{ t('house.rule.hi') }}, {{ unitOf(draft, system) }}
-        <n-input :value="draft.hi" placeholder="" @update:value="(hi: string) => set({ hi })" />
-      </label>
-      <label class="long">
-        {{ t('house.rule.reason') }}
-        <n-input :value="draft.reason" placeholder="" @update:value="(reason: string) => set({ reason })" />
-        <span class="fault">{{ fault('reason') }}</span>
-      </label>
+      <text-field v-model="draft.authority" :name="t('house.rule.authority')" :fault="fault('authority')" />
+      <choice-field v-model="draft.replaces" :name="t('house.rule.effect')" :options="sections" />
+      <choice-field
+        v-if="draft.replaces === ''"
+        v-model="draft.quantity"
+        :name="t('house.rule.quantity')"
+        :options="ruledQuantities.map((q) => ({ label: t(`house.rule.about.${q}`), value: q }))"
+        :fault="fault('about')"
+      />
+      <choice-field
+        v-if="units.length > 1"
+        v-model="unit"
+        :name="t('house.instrument.unit')"
+        :options="units"
+      />
+      <text-field
+        v-model="draft.lo"
+        :name="[t('house.rule.lo'), unit].filter(Boolean).join(', ')"
+        :fault="fault('number', 'limit', 'order')"
+      />
+      <text-field v-model="draft.hi" :name="[t('house.rule.hi'), unit].filter(Boolean).join(', ')" />
+      <text-field
+        v-model="draft.reason"
+        class="wide"
+        :name="t('house.rule.reason')"
+        :fault="fault('reason')"
+      />
     </div>
+    <p class="fault" role="alert">{{ rest }}</p>
     <div class="act">
       <n-button :loading="busy" @click="test">{{ t('house.rule.test') }}</n-button>
       <n-button type="primary" attr-type="submit">{{ t('house.rule.put') }}</n-button>
@@ -168,32 +144,6 @@ function put(): void {
 </template>
 
 <style scoped>
-.rule {
-  margin-top: 28px;
-  border-top: 1px solid var(--line);
-  padding-top: 14px;
-}
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(240px, 1fr));
-  gap: 14px 24px;
-  margin: 12px 0;
-}
-label,
-.name {
-  font-weight: 600;
-  color: var(--ink-2);
-}
-.long {
-  grid-column: 1 / -1;
-}
-.fault {
-  color: var(--out);
-}
-.act {
-  display: flex;
-  gap: 12px;
-}
 .told {
   font-weight: 650;
   margin: 14px 0 6px;

@@ -47,6 +47,11 @@ export const numbersOfKind: Record<InstrumentKind, readonly string[]> = {
   dispenser: ['millilitres'],
 }
 
+/** All of them are typed at one place, and what is wrong with one is told there. */
+export const numberFields: Readonly<Record<string, 'numbers'>> = Object.fromEntries(
+  Object.values(numbersOfKind).flatMap((names) => names.map((n) => [n, 'numbers'])),
+)
+
 export const emptyInstrument: InstrumentDraft = {
   kind: 'strip',
   name: '',

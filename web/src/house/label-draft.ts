@@ -1,7 +1,6 @@
 import type { Agent } from '@tadka/core/rules'
 import type { ChemicalClass, Stated, Worded } from '@tadka/core/solution'
 import type { VolumeUnit } from '@tadka/core/quantity'
-import { parseField } from '../pieces/field.ts'
 
 /** One use on a label, as it is typed. Temperatures in °C and °F as the label pairs them; empty: the label is silent. */
 export interface UseDraft {
@@ -93,7 +92,3 @@ export const emptyLabel: LabelDraft = {
 
 /** A number as it stands in a field. */
 export const text = (n: number | null | undefined) => (n === null || n === undefined ? '' : String(n))
-/** What was typed, as a number; null for nothing and for what is none. */
-export const number = (typed: string) => (typed.trim() === '' ? null : parseField(typed).value)
-/** Something that is no number. */
-export const isNone = (typed: string) => typed.trim() !== '' && number(typed) === null

@@ -1,7 +1,8 @@
 import { celsius, fahrenheit, toCelsius, toFahrenheit } from '@tadka/core/quantity'
 import { type ProductSet, type ProductUse, slugOf } from '@tadka/core/house'
 import type { Product } from '../site/kit.ts'
-import { isNone, number, text, type LabelDraft, type SupplyKind, type UseDraft } from './label-draft.ts'
+import { text, type LabelDraft, type SupplyKind, type UseDraft } from './label-draft.ts'
+import { isNone, numberIn } from '../pieces/field.ts'
 import { alsoOf, supplyOf, wordedTyped } from './label-supply.ts'
 
 export const useTyped = (u: ProductUse): UseDraft => ({
@@ -75,9 +76,10 @@ export type UseFault = 'name' | 'range' | 'target' | 'numbers'
 /** What is wrong with one use; nothing where the label is silent on it. */
 export function useFaults(u: UseDraft): UseFault[] {
   const faults: UseFault[] = []
-  const [lo, hi, target] = [number(u.lo), number(u.hi), number(u.target)]
+  const [lo, hi, target] = [numberIn(u.lo), numberIn(u.hi), numberIn(u.target)]
   if (u.name.trim() === '') faults.push('name')
-  if ([u.lo, u.hi, u.target, u.waterC, u.waterF, u.hardest, u.contact].some(isNone)) faults.push('numbers')
+  if ([u.lo, u.hi, u.target, u.waterC, u.waterF, u.hardest, u.contact].some((typed) => isNone(typed)))
+    faults.push('numbers')
   if ((lo === null) !== (hi === null) || (lo !== null && hi !== null && lo > hi)) faults.push('range')
   if (target !== null && lo !== null && hi !== null && (target < lo || target > hi)) faults.push('target')
   if (lo !== null && target === null) faults.push('target')
@@ -88,7 +90,7 @@ export function labelFaults(d: LabelDraft): LabelFault[] {
   const faults: LabelFault[] = []
   if (d.name.trim() === '') faults.push('name')
   if (d.chemicalClass === '') faults.push('class')
-  if (d.supply === 'strength' && d.as === '% w/w' && !number(d.density)) faults.push('density')
+  if (d.supply === 'strength' && d.as === '% w/w' && !numberIn(d.density)) faults.push('density')
   else if (supplyOf(d) === null) faults.push('amount')
   const also = alsoOf(d)
   if (also === 'wrong' || also?.agrees === false) faults.push('also')
@@ -100,7 +102,7 @@ export function labelFaults(d: LabelDraft): LabelFault[] {
 
 /** How warm the water must be, in both units: as the label pairs them, or the one that was typed in whole degrees of the other. */
 function waterOf(u: UseDraft): ProductUse['temperature'] {
-  const [c, f] = [number(u.waterC), number(u.waterF)]
+  const [c, f] = [numberIn(u.waterC), numberIn(u.waterF)]
   if (c !== null) return { c, f: f ?? Math.round(toFahrenheit(celsius(c))) }
   return f === null ? null : { c: Math.round(toCelsius(fahrenheit(f))), f }
 }
@@ -114,15 +116,15 @@ export function labelOf(d: LabelDraft, readIt = ''): ProductSet | null {
   const { chemicalClass } = d
   if (!supply || chemicalClass === '' || labelFaults(d).length > 0) return null
   const uses = d.uses.map((u): ProductUse => {
-    const [lo, hi] = [number(u.lo), number(u.hi)]
+    const [lo, hi] = [numberIn(u.lo), numberIn(u.hi)]
     return {
       id: u.id || slugOf(u.name) || 'use',
       name: u.name.trim(),
       range: lo === null || hi === null ? null : { lo, hi },
-      target: number(u.target),
+      target: numberIn(u.target),
       temperature: waterOf(u),
-      hardestWater: number(u.hardest),
-      contactSeconds: number(u.contact),
+      hardestWater: numberIn(u.hardest),
+      contactSeconds: numberIn(u.contact),
       rinseAfter: u.rinseAfter,
       ...(u.alsoWashes ? { alsoWashes: true } : {}),
     }

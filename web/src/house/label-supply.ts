@@ -11,7 +11,8 @@ import {
   type Supply,
   type Worded,
 } from '@tadka/core/solution'
-import { emptyLabel, number, text, type LabelDraft, type SupplyKind } from './label-draft.ts'
+import { emptyLabel, text, type LabelDraft, type SupplyKind } from './label-draft.ts'
+import { numberIn } from '../pieces/field.ts'
 
 type WordedDraft = Pick<LabelDraft, 'unit' | 'per' | 'of' | 'meaning' | 'gives'> & { amount?: string }
 /** A dose as its label words it, to be changed; what it has no word for stays as it was. */
@@ -31,7 +32,7 @@ export function wordedTyped(w: Worded | undefined): WordedDraft {
 
 /** The wording that was typed, as a supply; null where a number is missing. */
 function wordedSupply(d: LabelDraft, amount: number): Supply | null {
-  const [per, gives] = [number(d.per), number(d.gives)]
+  const [per, gives] = [numberIn(d.per), numberIn(d.gives)]
   if (per === null || per <= 0) return null
   const { of, meaning } = d
   switch (d.supply) {
@@ -64,7 +65,7 @@ const isWorded = (kind: SupplyKind): boolean => (wordings as readonly string[]).
 
 /** How the label states the dose, or null where what was typed is no dose. */
 export function supplyOf(d: LabelDraft): Supply | null {
-  const amount = number(d.amount)
+  const amount = numberIn(d.amount)
   if (amount === null || amount <= 0) return null
   if (isWorded(d.supply)) return wordedSupply(d, amount)
   if (d.supply === 'to' || d.supply === 'in') return { kind: 'ratio', parts: amount, meaning: d.supply }
@@ -72,8 +73,8 @@ export function supplyOf(d: LabelDraft): Supply | null {
   if (d.supply === 'grams-per-litre') return { kind: 'grams-per-litre', grams: amount }
   if (d.supply === 'powder') return amount <= 100 ? { kind: 'powder', active: amount / 100 } : null
   if (d.supply === 'pieces') return { kind: 'pieces', active: amount, mayBeHalved: d.mayBeHalved }
-  const stated: Stated = { value: amount, as: d.as, density: number(d.density), counts: d.counts }
-  const [gives, parts] = [number(d.alsoGives), number(d.alsoAt)]
+  const stated: Stated = { value: amount, as: d.as, density: numberIn(d.density), counts: d.counts }
+  const [gives, parts] = [numberIn(d.alsoGives), numberIn(d.alsoAt)]
   const worded =
     gives !== null && parts !== null && gives > 0 && parts > 0
       ? ({ as: 'at-ratio', ppm: gives, parts, meaning: 'to' } as const)

@@ -2,7 +2,7 @@ import { instant, type Instant, type Interval, type UnitSystem } from '@tadka/co
 import { whatIf, type Changed, type ReadingTaken } from '@tadka/core/reading'
 import { type AnyRecord } from '@tadka/core/stream'
 import { codeSections, judgedQuantities, type JudgedQuantity, type LocalRule } from '@tadka/core/rules'
-import { parseField } from '../pieces/field.ts'
+import { isNone, numberIn } from '../pieces/field.ts'
 import { ask } from '../wire/api.ts'
 
 /** A local rule as it is typed. `replaces` is a section, or empty for a limit that is added. */
@@ -23,16 +23,13 @@ export const unitsOf = (quantity: JudgedQuantity, system: UnitSystem = 'metric')
 
 export type RuleFault = 'about' | 'authority' | 'limit' | 'order' | 'number' | 'reason'
 
-const number = (text: string) => (text.trim() === '' ? null : parseField(text, { below: true }).value)
-const isNone = (text: string) => text.trim() !== '' && number(text) === null
-
 /** What is wrong with what was typed, field by field; empty where it can be put in force. */
 export function faultsOf(d: RuleDraft): RuleFault[] {
   const faults: RuleFault[] = []
-  const [lo, hi] = [number(d.lo), number(d.hi)]
+  const [lo, hi] = [numberIn(d.lo, true), numberIn(d.hi, true)]
   if (aboutIt(d) === null) faults.push('about')
   if (d.authority.trim() === '') faults.push('authority')
-  if (isNone(d.lo) || isNone(d.hi)) faults.push('number')
+  if (isNone(d.lo, true) || isNone(d.hi, true)) faults.push('number')
   else if (lo === null && hi === null) faults.push('limit')
   else if (lo !== null && hi !== null && lo > hi) faults.push('order')
   if (d.reason.trim().length < 3) faults.push('reason')
@@ -55,7 +52,7 @@ export function unitOf(
 /** The rule that was typed, in force from `from`. */
 export function ruleOf(d: RuleDraft, id: string, from: Instant, system: UnitSystem = 'metric'): LocalRule {
   const section = codeSections().find((s) => s.section === d.replaces)
-  const limit: Interval = { lo: number(d.lo), hi: number(d.hi) }
+  const limit: Interval = { lo: numberIn(d.lo, true), hi: numberIn(d.hi, true) }
   return {
     id,
     authority: d.authority.trim(),

@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import type { HeatField } from '@tadka/core/reading'
-import { NButton, NSelect } from 'naive-ui'
+import { NSelect } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute } from 'vue-router'
 import ChoicePick from '../pieces/ChoicePick.vue'
 import FigureField from '../pieces/FigureField.vue'
 import NumberPad from '../pieces/NumberPad.vue'
+import CheckForm from './CheckForm.vue'
 import { useHeatChecking, type HeatAsked } from './heat-checking.ts'
 import HeatOn from './HeatOn.vue'
-import JudgementView from './JudgementView.vue'
 import ReportedReading from './ReportedReading.vue'
 
 /** A dish machine, hot water by hand, wash water or cold product: typed off the gauges, judged as one types. */
@@ -44,124 +44,93 @@ function keep(): void {
 </script>
 
 <template>
-  <div class="check" :class="{ wide: !place }">
-    <section class="entry">
-      <div class="typing">
-        <slot />
-        <h2 v-if="heading">{{ heading }}</h2>
-        <p v-if="!place && stations.length === 0" class="hint">
-          {{ t('bench.noStations') }}
-          <router-link to="/house/stations">{{ t('bench.noStationsHow') }}</router-link>
-        </p>
-        <n-select
-          v-else-if="!place"
-          :value="station?.id ?? null"
-          :options="stations.map((s) => ({ label: s.plate?.name ?? s.id, value: s.id }))"
-          :virtual-scroll="false"
-          :placeholder="t('bench.sayWhere')"
-          :aria-label="t('bench.at')"
-          @update:value="(v: string) => (stationId = v)"
-        />
-        <choice-pick
-          v-if="what === 'utensils'"
-          v-model="kept"
-          :label="t('bench.keptName')"
-          :choices="keptChoices"
-        />
-        <div class="fields">
-          <div v-for="name in shown" :key="name" class="one">
-            <choice-pick
-              v-if="byLabel(name)"
-              v-model="turned"
-              named
-              :label="t(`bench.field.${name}`)"
-              :choices="turnedChoices"
-            />
-            <figure-field
-              v-else
-              :id="`heat-${name}`"
-              v-model="fields[name]"
-              :label="t(`bench.field.${name}`)"
-              :unit="unit(name)"
-              :fault="fault(name)"
-              :active="field === name"
-              @focus="field = name"
-              @enter="keep"
-            />
-            <heat-on
-              v-if="name !== 'seconds' && name !== 'hours'"
-              :field="name"
-              :candidates="readOn.candidates(name)"
-              :chosen="readOn.chosen(name)?.id ?? null"
-              @choose="(id) => readOn.choose(name, id)"
-            />
-          </div>
+  <check-form
+    class="heat"
+    :class="{ wide: !place }"
+    :again="recheckOf ? t('bench.readAgain') : null"
+    :failed="failed"
+    :refusal="read.refusal"
+    :judgement="judgement"
+    :hint="t(shown.length === 0 ? 'bench.sayWhereFirst' : 'bench.typeFirst')"
+    :stopped="station ? null : t('bench.sayWhereFirst')"
+    @keep="keep"
+  >
+    <div class="typing">
+      <slot />
+      <h2 v-if="heading">{{ heading }}</h2>
+      <p v-if="!place && stations.length === 0" class="hint">
+        {{ t('bench.noStations') }}
+        <router-link to="/house/stations">{{ t('bench.noStationsHow') }}</router-link>
+      </p>
+      <n-select
+        v-else-if="!place"
+        :value="station?.id ?? null"
+        :options="stations.map((s) => ({ label: s.plate?.name ?? s.id, value: s.id }))"
+        :virtual-scroll="false"
+        :placeholder="t('bench.sayWhere')"
+        :aria-label="t('bench.at')"
+        @update:value="(v: string) => (stationId = v)"
+      />
+      <choice-pick
+        v-if="what === 'utensils'"
+        v-model="kept"
+        :label="t('bench.keptName')"
+        :choices="keptChoices"
+      />
+      <div class="fields">
+        <div v-for="name in shown" :key="name" class="one">
+          <choice-pick
+            v-if="byLabel(name)"
+            v-model="turned"
+            named
+            :label="t(`bench.field.${name}`)"
+            :choices="turnedChoices"
+          />
+          <figure-field
+            v-else
+            :id="`heat-${name}`"
+            v-model="fields[name]"
+            :label="t(`bench.field.${name}`)"
+            :unit="unit(name)"
+            :fault="fault(name)"
+            :active="field === name"
+            @focus="field = name"
+            @enter="keep"
+          />
+          <heat-on
+            v-if="name !== 'seconds' && name !== 'hours'"
+            :field="name"
+            :candidates="readOn.candidates(name)"
+            :chosen="readOn.chosen(name)?.id ?? null"
+            @choose="(id) => readOn.choose(name, id)"
+          />
         </div>
       </div>
-      <div class="keys">
-        <reported-reading
-          v-if="unit(field) === '°C' || unit(field) === '°F'"
-          :instrument="readOn.chosen(field)?.id ?? null"
-          :unit="unit(field) === '°F' ? '°F' : '°C'"
-          @take="padded = $event"
-        />
-        <number-pad v-model="padded" />
-      </div>
-    </section>
-    <section class="verdict">
-      <p v-if="recheckOf" class="again">{{ t('bench.readAgain') }}</p>
-      <p v-for="name in failed" :key="name" class="refusal" role="alert">
-        {{ t('bench.failedIce', { name }) }}
+    </div>
+    <div class="keys">
+      <reported-reading
+        v-if="unit(field) === '°C' || unit(field) === '°F'"
+        :instrument="readOn.chosen(field)?.id ?? null"
+        :unit="unit(field) === '°F' ? '°F' : '°C'"
+        @take="padded = $event"
+      />
+      <number-pad v-model="padded" />
+    </div>
+    <template #advice>
+      <p v-if="unnamed" class="quiet">{{ t('bench.unnamed') }}</p>
+      <p v-if="judgement?.overall === 'out'" class="again">
+        {{ t(what === 'dish-machine' ? 'bench.rack' : 'bench.outAction') }}
       </p>
-      <p v-if="read.refusal" class="refusal" role="alert">{{ read.refusal.message }}</p>
-      <template v-else-if="judgement">
-        <judgement-view :judgement="judgement">
-          <p v-if="unnamed" class="quiet">{{ t('bench.unnamed') }}</p>
-          <p v-if="judgement.overall === 'out'" class="again">
-            {{ t(what === 'dish-machine' ? 'bench.rack' : 'bench.outAction') }}
-          </p>
-        </judgement-view>
-        <n-button
-          size="large"
-          :type="judgement.overall === 'in' ? 'primary' : 'default'"
-          class="keep"
-          :disabled="!station"
-          @click="keep"
-        >
-          {{ t('bench.keep') }}
-        </n-button>
-        <p v-if="!station" class="refusal" role="alert">{{ t('bench.sayWhereFirst') }}</p>
-      </template>
-      <p v-else class="hint">{{ t(shown.length === 0 ? 'bench.sayWhereFirst' : 'bench.typeFirst') }}</p>
-      <p class="quiet small decides">{{ t('common.decides') }}</p>
-    </section>
-  </div>
+    </template>
+  </check-form>
 </template>
 
-<style scoped src="./check.css"></style>
-
 <style scoped>
-.entry {
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
-}
 .typing {
   display: flex;
   flex-direction: column;
   gap: 12px;
   min-width: 0;
-}
-@media (min-width: 1200px) {
-  .check.wide {
-    grid-template-columns: 760px minmax(0, 1fr);
-  }
-  .wide .entry {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) 250px;
-    gap: 28px;
-    align-content: start;
-  }
 }
 .fields {
   display: grid;
@@ -172,21 +141,8 @@ function keep(): void {
 .one {
   min-width: 0;
 }
-.refusal {
-  color: var(--out);
+.again {
   font-weight: 650;
-}
-.kept button {
-  flex: 1;
-  min-height: 52px;
-  border: 1.5px solid var(--line);
-  border-radius: var(--r);
-  background: var(--raised);
-  font-weight: 600;
-  cursor: pointer;
-}
-.kept button[aria-pressed='true'] {
-  border-color: var(--sea);
-  background: var(--sea-wash);
+  font-size: 19px;
 }
 </style>

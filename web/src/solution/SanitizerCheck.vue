@@ -1,19 +1,20 @@
 <script setup lang="ts">
 import type { CaseAction } from '@tadka/core/case'
 import type { Place } from '@tadka/core/reading'
-import { NButton, NSelect } from 'naive-ui'
+import { NSelect } from 'naive-ui'
 import { computed, ref, toRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoicePick from '../pieces/ChoicePick.vue'
 import FigureField from '../pieces/FigureField.vue'
+import type { Nonsense } from '../pieces/field.ts'
 import NumberPad from '../pieces/NumberPad.vue'
 import StripPicker from '../pieces/StripPicker.vue'
 import { useSite } from '../site/site.ts'
 import { useAmounts } from './amounts.ts'
-import { useChecking, type Checked, type Nonsense } from './checking.ts'
+import CheckForm from './CheckForm.vue'
+import { useChecking, type Checked } from './checking.ts'
 import CorrectionAct from './CorrectionAct.vue'
 import HardnessLine from './HardnessLine.vue'
-import JudgementView from './JudgementView.vue'
 
 /** A sanitizer read off its strip: the verdict as one taps, the way back, and the recheck. */
 const props = defineProps<{
@@ -112,135 +113,116 @@ function act(): void {
 </script>
 
 <template>
-  <div class="check" :class="{ wide }">
-    <section class="entry">
-      <div>
-        <slot name="which">
-          <h2>{{ heading }}</h2>
-        </slot>
-        <p class="quiet">{{ under }}</p>
-        <choice-pick
-          v-if="c.titration.value"
-          v-model="byDrops"
-          class="by"
-          :label="t('bench.readBy')"
-          :choices="[
-            { text: t('bench.byStrip'), value: false },
-            { text: c.titration.value.name, value: true },
-          ]"
+  <check-form
+    class="sanitizer"
+    :class="{ wide }"
+    :again="opened || props.place.case ? t('bench.recheck') : null"
+    :failed="c.thermometer.value?.failed && c.temperature.value !== '' ? [c.thermometer.value.name] : []"
+    :refusal="c.result.value.refusal"
+    :judgement="c.entered.value ? (c.result.value.taken?.judgement ?? null) : null"
+    :hint="t('bench.noReading')"
+    :after="
+      advised?.after
+        ? { strength: advised.after, label: t('bench.after', { amount: amountOf(advised) }) }
+        : null
+    "
+    @keep="keep"
+  >
+    <div>
+      <slot name="which">
+        <h2>{{ heading }}</h2>
+      </slot>
+      <p class="quiet">{{ under }}</p>
+      <choice-pick
+        v-if="c.titration.value"
+        v-model="byDrops"
+        class="by"
+        :label="t('bench.readBy')"
+        :choices="[
+          { text: t('bench.byStrip'), value: false },
+          { text: c.titration.value.name, value: true },
+        ]"
+      />
+      <figure-field
+        v-if="c.byDrops.value && c.titration.value"
+        id="drops"
+        v-model="c.drops.value"
+        :label="t('bench.drops', { ppm: c.titration.value.perDrop })"
+        :unit="t('bench.dropsUnit')"
+        :fault="fault(c.faults.value.drops)"
+        :active="field === 'drops'"
+        @focus="field = 'drops'"
+      />
+      <template v-else-if="c.strip.value">
+        <h2 class="label strip-name">{{ t('bench.stripOf') }}: {{ c.strip.value.name }}</h2>
+        <n-select
+          v-if="c.strips.value.length > 1"
+          :value="c.strip.value.id"
+          :options="c.strips.value.map((s) => ({ label: s.name, value: s.id }))"
+          :aria-label="t('bench.stripOf')"
+          @update:value="(id: string) => ((c.stripId.value = id), (c.pick.value = null))"
+        />
+        <strip-picker v-model="c.pick.value" v-bind="c.strip.value" />
+        <p v-if="!c.stripFits.value" class="unfit" role="alert">{{ t('bench.stripUnfit') }}</p>
+      </template>
+      <p v-else class="unfit" role="alert">{{ t('bench.noStrip') }}</p>
+      <template v-if="c.phStrip.value">
+        <h2 class="label">{{ c.phStrip.value.name }}</h2>
+        <strip-picker v-model="c.phPick.value" v-bind="c.phStrip.value" />
+      </template>
+    </div>
+    <div class="numbers">
+      <div class="row">
+        <figure-field
+          id="water"
+          v-model="c.temperature.value"
+          :label="t('bench.water')"
+          :unit="c.unit.value"
+          :fault="fault(c.faults.value.temperature)"
+          :active="field === 'temperature'"
+          @focus="field = 'temperature'"
         />
         <figure-field
-          v-if="c.byDrops.value && c.titration.value"
-          id="drops"
-          v-model="c.drops.value"
-          :label="t('bench.drops', { ppm: c.titration.value.perDrop })"
-          :unit="t('bench.dropsUnit')"
-          :fault="fault(c.faults.value.drops)"
-          :active="field === 'drops'"
-          @focus="field = 'drops'"
-        />
-        <template v-else-if="c.strip.value">
-          <h2 class="label strip-name">{{ t('bench.stripOf') }}: {{ c.strip.value.name }}</h2>
-          <n-select
-            v-if="c.strips.value.length > 1"
-            :value="c.strip.value.id"
-            :options="c.strips.value.map((s) => ({ label: s.name, value: s.id }))"
-            :aria-label="t('bench.stripOf')"
-            @update:value="(id: string) => ((c.stripId.value = id), (c.pick.value = null))"
-          />
-          <strip-picker v-model="c.pick.value" v-bind="c.strip.value" />
-          <p v-if="!c.stripFits.value" class="unfit" role="alert">{{ t('bench.stripUnfit') }}</p>
-        </template>
-        <p v-else class="unfit" role="alert">{{ t('bench.noStrip') }}</p>
-        <template v-if="c.phStrip.value">
-          <h2 class="label">{{ c.phStrip.value.name }}</h2>
-          <strip-picker v-model="c.phPick.value" v-bind="c.phStrip.value" />
-        </template>
-      </div>
-      <div class="numbers">
-        <div class="row">
-          <figure-field
-            id="water"
-            v-model="c.temperature.value"
-            :label="t('bench.water')"
-            :unit="c.unit.value"
-            :fault="fault(c.faults.value.temperature)"
-            :active="field === 'temperature'"
-            @focus="field = 'temperature'"
-          />
-          <figure-field
-            v-if="c.needsHardness.value"
-            id="hardness"
-            v-model="c.hardness.value"
-            :label="t('bench.hardness')"
-            :unit="c.hardnessUnit.value.unit"
-            :fault="fault(c.faults.value.hardness)"
-            :active="field === 'hardness'"
-            @focus="field = 'hardness'"
-          />
-          <div class="thermometer">
-            <label for="thermometer" class="small">{{ t('bench.thermometer') }}</label>
-            <n-select
-              :value="c.thermometer.value?.id ?? 'none'"
-              :input-props="{ id: 'thermometer' }"
-              :options="[
-                ...c.thermometers.value.map((x) => ({ label: x.name, value: x.id })),
-                { label: t('bench.onNone'), value: 'none' },
-              ]"
-              :aria-label="t('bench.thermometer')"
-              @update:value="(v: string) => (c.thermometerId.value = v)"
-            />
-          </div>
-        </div>
-        <hardness-line
           v-if="c.needsHardness.value"
-          v-model="c.hardnessWith.value"
-          :water="c.water.value"
-          :measured="c.measured.value !== null"
+          id="hardness"
+          v-model="c.hardness.value"
+          :label="t('bench.hardness')"
+          :unit="c.hardnessUnit.value.unit"
+          :fault="fault(c.faults.value.hardness)"
+          :active="field === 'hardness'"
+          @focus="field = 'hardness'"
         />
-        <number-pad v-model="padded" />
+        <div class="thermometer">
+          <label for="thermometer" class="small">{{ t('bench.thermometer') }}</label>
+          <n-select
+            :value="c.thermometer.value?.id ?? 'none'"
+            :input-props="{ id: 'thermometer' }"
+            :options="[
+              ...c.thermometers.value.map((x) => ({ label: x.name, value: x.id })),
+              { label: t('bench.onNone'), value: 'none' },
+            ]"
+            :aria-label="t('bench.thermometer')"
+            @update:value="(v: string) => (c.thermometerId.value = v)"
+          />
+        </div>
       </div>
-    </section>
-    <section class="verdict">
-      <p v-if="opened || props.place.case" class="again">{{ t('bench.recheck') }}</p>
-      <p v-if="c.thermometer.value?.failed && c.temperature.value !== ''" class="refusal" role="alert">
-        {{ t('bench.failedIce', { name: c.thermometer.value.name }) }}
-      </p>
-      <p v-if="c.result.value.refusal" class="refusal" role="alert">{{ c.result.value.refusal.message }}</p>
-      <template v-else-if="c.entered.value && c.result.value.taken">
-        <judgement-view
-          :judgement="c.result.value.taken.judgement"
-          :after="advised?.after ?? null"
-          :after-label="advised ? t('bench.after', { amount: amountOf(advised) }) : ''"
-        >
-          <correction-act v-if="advised" :correction="advised" :ppe="checked.product.ppe" @did="act" />
-          <p v-if="quicker" class="again">{{ t(`bench.quicker.${quicker}`) }}</p>
-          <p v-else-if="verdict === 'out' && !advised" class="again">{{ t('bench.outAction') }}</p>
-        </judgement-view>
-        <n-button size="large" :type="verdict === 'in' ? 'primary' : 'default'" class="keep" @click="keep">
-          {{ t('bench.keep') }}
-        </n-button>
-      </template>
-      <p v-else class="hint">{{ t('bench.noReading') }}</p>
-      <p class="quiet small decides">{{ t('common.decides') }}</p>
-    </section>
-  </div>
+      <hardness-line
+        v-if="c.needsHardness.value"
+        v-model="c.hardnessWith.value"
+        :water="c.water.value"
+        :measured="c.measured.value !== null"
+      />
+      <number-pad v-model="padded" />
+    </div>
+    <template #advice>
+      <correction-act v-if="advised" :correction="advised" :ppe="checked.product.ppe" @did="act" />
+      <p v-if="quicker" class="again">{{ t(`bench.quicker.${quicker}`) }}</p>
+      <p v-else-if="verdict === 'out' && !advised" class="again">{{ t('bench.outAction') }}</p>
+    </template>
+  </check-form>
 </template>
 
-<style scoped src="./check.css"></style>
-
 <style scoped>
-@media (min-width: 1200px) {
-  .check.wide {
-    grid-template-columns: 720px minmax(0, 1fr);
-  }
-  .wide .entry {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) 264px;
-    gap: 28px;
-    align-content: start;
-  }
-}
 .by {
   margin-top: 10px;
 }
@@ -263,9 +245,8 @@ function act(): void {
   color: var(--ink-2);
   margin-bottom: 6px;
 }
-.refusal {
-  color: var(--out);
+.again {
   font-weight: 650;
-  font-size: 20px;
+  font-size: 19px;
 }
 </style>

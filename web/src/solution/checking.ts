@@ -1,11 +1,4 @@
-import {
-  decimals,
-  interval,
-  isPlausible,
-  plausible,
-  type Interval,
-  type PlausibleKind,
-} from '@tadka/core/quantity'
+import { decimals, interval, type Interval } from '@tadka/core/quantity'
 import { bathDue, wayBack } from '@tadka/core/bath'
 import { sanitizerChecked, type Place, type ReadingTaken } from '@tadka/core/reading'
 import { type ProductUse } from '@tadka/core/house'
@@ -14,6 +7,7 @@ import { stripFit, type StripPick } from '@tadka/core/rules'
 import type { Correction } from '@tadka/core/solution'
 import { useStorage } from '@vueuse/core'
 import { computed, ref, type Ref } from 'vue'
+import { faultIn, numberIn } from '../pieces/field.ts'
 import { useUnits } from '../site/units.ts'
 import { useKit, type Product } from '../site/kit.ts'
 import { useSite } from '../site/site.ts'
@@ -30,8 +24,6 @@ export interface Checked {
     readonly mixedAt?: number
   } | null
 }
-
-const number = (text: string): number | null => (text.trim() === '' ? null : Number(text.replace(',', '.')))
 
 /** One sanitizer check as it is entered: the fields, the verdict as one types, and the way back into the band. */
 export function useChecking(what: Ref<Checked>, place: () => Place) {
@@ -58,13 +50,13 @@ export function useChecking(what: Ref<Checked>, place: () => Place) {
   const hardnessWith = ref(water.value?.with ?? '')
   /** A number that is another than the site's was measured now, with something. */
   const measured = computed(() => {
-    const value = needsHardness.value && !faults.value.hardness ? number(hardness.value) : null
+    const value = needsHardness.value && !faults.value.hardness ? numberIn(hardness.value) : null
     // What stands there unchanged is the site's own number, to its last digit.
     return value === null || hardness.value === asTyped.value ? null : hardnessUnit.value.kept(value)
   })
   const hardnessNow = computed(() => {
     if (hardness.value === asTyped.value) return water.value?.hardness ?? null
-    const value = number(hardness.value)
+    const value = numberIn(hardness.value)
     return value === null ? null : hardnessUnit.value.kept(value)
   })
   const thermometerId = useStorage('tadka.thermometer', '')
@@ -95,9 +87,9 @@ export function useChecking(what: Ref<Checked>, place: () => Place) {
   }))
 
   const result = computed<{ taken: ReadingTaken | null; refusal: Refusal | null }>(() => {
-    const t = faults.value.temperature ? null : number(temperature.value)
+    const t = faults.value.temperature ? null : numberIn(temperature.value, true)
     const h = needsHardness.value && !faults.value.hardness ? hardnessNow.value : null
-    const counted = faults.value.drops ? null : number(drops.value)
+    const counted = faults.value.drops ? null : numberIn(drops.value)
     const viaKit = byDrops.value && titration.value
     const entry = {
       strength: viaKit
@@ -190,20 +182,4 @@ export function useChecking(what: Ref<Checked>, place: () => Place) {
     correction,
     clear,
   }
-}
-
-export interface Nonsense {
-  readonly code: 'fieldNeeded' | 'fieldNonsense'
-  readonly lo: number
-  readonly hi: number
-  readonly unit: string
-}
-
-/** What is wrong with a typed number: none, or one that cannot be; null where nothing is. */
-function faultIn(text: string, kind: PlausibleKind, unit: string): Nonsense | null {
-  const value = number(text)
-  if (value === null) return null
-  const { lo, hi } = plausible(kind, unit)
-  if (!Number.isFinite(value)) return { code: 'fieldNeeded', lo, hi, unit }
-  return isPlausible(kind, unit, value) ? null : { code: 'fieldNonsense', lo, hi, unit }
 }

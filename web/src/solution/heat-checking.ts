@@ -16,7 +16,8 @@ import { useKit } from '../site/kit.ts'
 import { useSite } from '../site/site.ts'
 import { useUnitSystem } from '../site/unit-system.ts'
 import { rightNow } from '../wire/clock.ts'
-import { emptyFields, faultIn, fieldsRead, readTyped, type Typed } from './heat.ts'
+import { faultIn } from '../pieces/field.ts'
+import { emptyFields, fieldsRead, kindOfField, readTyped, type Typed } from './heat.ts'
 import { useReadOn } from './read-on.ts'
 
 export interface HeatAsked {
@@ -72,7 +73,7 @@ export function useHeatChecking(asked: HeatAsked, named: string | null) {
     if (name === 'pressure') return on?.unit ?? units.value.pressure
     return on?.unit ?? units.value.temperature
   }
-  const fault = (name: HeatField) => faultIn(name, fields.value[name], unit(name), asked.what)
+  const fault = (name: HeatField) => faultIn(fields.value[name], kindOfField(name, asked.what), unit(name))
   /** Thermometers that failed in melting ice, of those that are read on. */
   const failed = computed(() => {
     const names = shown.value.flatMap((name) => {

@@ -1,4 +1,4 @@
-import { type Instant, isPlausible, plausible, type PlausibleKind } from '@tadka/core/quantity'
+import { type Instant, type PlausibleKind } from '@tadka/core/quantity'
 import {
   heatFieldsOf,
   heatRead,
@@ -71,20 +71,6 @@ const kinds: Readonly<Record<HeatField, PlausibleKind>> = {
   hours: 'hours',
 }
 
-export type FieldFault = 'fieldNeeded' | 'fieldNegative' | 'fieldNonsense'
-
-/** What is wrong with what was typed in a field, in its unit; null where nothing is. */
-export function faultIn(
-  field: HeatField,
-  text: string,
-  unit: string,
-  what: HeatWhat,
-): { readonly code: FieldFault; readonly lo: number; readonly hi: number } | null {
-  if (text.trim() === '') return null
-  const { value } = parseField(text, { below: true })
-  const kind = field === 'temperature' && what === 'utensils' ? 'room' : kinds[field]
-  const { lo, hi } = plausible(kind, unit)
-  if (value === null) return { code: 'fieldNeeded', lo, hi }
-  if (isPlausible(kind, unit, value)) return null
-  return { code: lo === 0 && value < 0 ? 'fieldNegative' : 'fieldNonsense', lo, hi }
-}
+/** What kind of quantity a field holds: what can be of it hangs on that. */
+export const kindOfField = (field: HeatField, what: HeatWhat): PlausibleKind =>
+  field === 'temperature' && what === 'utensils' ? 'room' : kinds[field]
