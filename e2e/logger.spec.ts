@@ -42,8 +42,8 @@ test('a rack logger’s file is mapped by eye, refused with its line, brought in
   await expect(
     page.getByText('Passes through the machine, by 71 °C at the surface').locator('xpath=..'),
   ).toContainText('1 Can’t tell yet')
-  await page.locator('.n-input-number input').fill('0.5')
-  await page.locator('.n-input-number input').blur()
+  await page.getByLabel(/Reads right within/).fill('0.5')
+  await page.getByLabel(/Reads right within/).blur()
   await expect(
     page.getByText('Passes through the machine, by 71 °C at the surface').locator('xpath=..'),
   ).toContainText('1 In')

@@ -97,6 +97,13 @@ test('rushes of the week and walks between areas are typed, and wrong ones told'
     .getByRole('button', { name: /^Remove .+ – / })
     .last()
     .click()
+  // What is no number is told at its field, and keeps nothing from being typed on.
+  const minutes = page.getByRole('textbox', { name: 'Minutes' }).first()
+  await minutes.fill('2,5')
+  await expect(page.getByText('A whole number from 1 to 60.')).toBeVisible()
+  await expect(minutes).toHaveValue('2,5')
+  await expect(page.getByText('Walk 1: choose two areas and type the minutes.')).toBeVisible()
+  await minutes.fill('3')
   await press(page, 'Save')
   await expect(page.getByText('Saved. The log shows what changed.')).toBeVisible()
   // Once it has come back from the log there is nothing to save or undo any more.

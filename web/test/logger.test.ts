@@ -27,6 +27,7 @@ describe('how a file is read', () => {
     second.unit = '°C'
     expect(mappingFrom(draft)).toBe('twice')
     choose(second, null)
+    expect(mappingFrom({ ...draft, accuracy: NaN })).toBe('accuracy')
     expect(mappingFrom(draft)).toMatchObject({
       decimal: ',',
       time: { order: 'dmy', zone: 'Europe/Dublin' },

@@ -222,6 +222,8 @@ describe('a roster as it is typed', () => {
     ['a break that ends before it begins', [row({ earliest: '20:00', latest: '18:00' })], 'order'],
     ['no break, whatever its times', [row({ rest: 0, earliest: 'x' })], null],
     ['somebody twice', [row(), row()], 'twice'],
+    ['a break of no number, which is not none', [row({ rest: NaN })], 'rest'],
+    ['a break of four hours', [row({ rest: 240 })], 'rest'],
   ])('tells the fault of %s', (_, rows, kind) => {
     expect(faultIn(rows)?.kind ?? null).toBe(kind)
   })

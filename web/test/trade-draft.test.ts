@@ -107,6 +107,11 @@ describe('the site’s day as it is typed', () => {
     ['a walk to where one is', (d) => d.walks.push({ between: ['Deck', 'Deck'], minutes: 2 }), 'walk', 1],
     ['a walk of no minutes', (d) => d.walks.push({ between: ['Deck', 'Bar'], minutes: null }), 'walk', 1],
     ['a walk told twice', (d) => d.walks.push({ between: ['Deck', 'Galley'], minutes: 2 }), 'walkTwice', 1],
+    ['a walk of no number', (d) => d.walks.push({ between: ['Deck', 'Bar'], minutes: NaN }), 'walk', 1],
+    ['a rush of no number', (d) => Object.assign(d.sailings[0] ?? {}, { load: NaN }), 'load', 0],
+    ['half a person', (d) => Object.assign(d.counters[0] ?? {}, { rush: 1.5 }), 'rush', 0],
+    ['no number of sinks, which is not plenty', (d) => (d.shared.sink = NaN), 'shared', 0],
+    ['a group of no number', (d) => d.keepUp.push({ stations: ['galley-ice'], mostDown: NaN }), 'group', 2],
     ['a group of one', (d) => d.keepUp.push({ stations: ['galley-ice'], mostDown: 1 }), 'group', 2],
   ])('%s is told', (_, change, kind, at) => expect(tradeFault(typed(change))).toEqual({ kind, at }))
 })

@@ -83,6 +83,8 @@ export const common = {
   timer: { left: '{left} left' },
   common: {
     choose: 'Choose',
+    within: 'From {lo} to {hi}.',
+    wholeWithin: 'A whole number from {lo} to {hi}.',
     noneToChoose: 'Nothing to choose from.',
     tag: 'no. {tag}',
     save: 'Save',

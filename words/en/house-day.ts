@@ -75,6 +75,7 @@ export const houseDay = {
       walk: 'Walk {n}: choose two areas and type the minutes.',
       walkTwice: 'Walk {n}: these two areas are there already.',
       days: 'Rush {n}: choose at least one day.',
+      shared: 'How many sinks, tables and so on there are: whole numbers, or nothing.',
       load: 'Rush {n}: type a size from 0 to 10.',
       counter: 'Counter {n} needs a name of its own.',
       rush: 'Counter {n}: whole numbers, no fewer in a rush than in quiet.',

@@ -52,6 +52,7 @@ export const logger = {
     order: 'Is it the day first, or the month? The first rows fit both: say which.',
     columns: 'Say what at least one column measured.',
     unit: 'The file does not say in which unit a column is: choose it.',
+    accuracy: 'Type how far the logger may be off, or nothing.',
     twice: 'Two columns cannot measure the same thing.',
   },
   checking: 'Reading it all: {rows} rows',

@@ -155,6 +155,7 @@ export const plan = {
     wrong: 'Write times as 15:30. For past midnight write 24:30.',
     order: 'End must be after the start. For past midnight write 24:30.',
     twice: '{who} is on the roster twice.',
+    rest: 'A break has from 0 to 120 minutes.',
     import: 'Import from iCalendar',
     imported: '{n} shifts of {days} days read from the file.',
     importBad: 'The file is no calendar that can be read: {why}',

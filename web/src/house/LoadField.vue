@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { NInputNumber } from 'naive-ui'
 import { useI18n } from 'vue-i18n'
+import NumberField from '../pieces/NumberField.vue'
+import { within } from './trade-draft.ts'
 
 /** How many guests a rush brings, 1 being an ordinary one. */
 const load = defineModel<number | null>({ required: true })
@@ -11,14 +12,6 @@ const { t } = useI18n()
 <template>
   <label
     >{{ t('house.trading.load') }}
-    <n-input-number
-      v-model:value="load"
-      :min="0"
-      :max="10"
-      :step="0.1"
-      :show-button="false"
-      :disabled="disabled"
-      size="large"
-    />
+    <number-field v-model="load" v-bind="within.load" :disabled="disabled" />
   </label>
 </template>

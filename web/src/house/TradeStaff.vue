@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { NButton, NInput, NInputNumber, NSelect } from 'naive-ui'
+import { NButton, NInput, NSelect } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import NumberField from '../pieces/NumberField.vue'
 import { useSite } from '../site/site.ts'
 import DraftRow from './DraftRow.vue'
-import { mostCounters, sharedThings, type TradeDraft } from './trade-draft.ts'
+import { mostCounters, sharedThings, within, type TradeDraft } from './trade-draft.ts'
 
 /** Who stays where while the site trades, what there is to share, and which machines may not be down together. */
 const draft = defineModel<TradeDraft>({ required: true })
@@ -35,14 +36,7 @@ const stations = computed(() =>
       </label>
       <label v-for="kind in ['quiet', 'rush'] as const" :key="kind"
         >{{ t(`house.trading.${kind}`) }}
-        <n-input-number
-          v-model:value="c[kind]"
-          :min="0"
-          :max="50"
-          :precision="0"
-          :disabled="!may"
-          size="large"
-        />
+        <number-field v-model="c[kind]" v-bind="within.people" :disabled="!may" />
       </label>
     </draft-row>
   </ul>
@@ -56,15 +50,11 @@ const stations = computed(() =>
   <div class="shared">
     <label v-for="thing in sharedThings" :key="thing"
       >{{ t(`house.trading.thing.${thing}`) }}
-      <n-input-number
-        v-model:value="draft.shared[thing]"
-        :min="0"
-        :max="50"
-        :precision="0"
-        :placeholder="t('house.trading.plenty')"
+      <number-field
+        v-model="draft.shared[thing]"
+        v-bind="within.shared"
+        :empty="t('house.trading.plenty')"
         :disabled="!may"
-        clearable
-        size="large"
       />
     </label>
   </div>
@@ -92,7 +82,7 @@ const stations = computed(() =>
       </label>
       <label
         >{{ t('house.trading.mostDown') }}
-        <n-input-number v-model:value="g.mostDown" :min="0" :precision="0" :disabled="!may" size="large" />
+        <number-field v-model="g.mostDown" v-bind="within.down" :disabled="!may" />
       </label>
     </draft-row>
   </ul>

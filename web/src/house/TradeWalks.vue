@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { NButton, NInputNumber, NSelect } from 'naive-ui'
+import { NButton, NSelect } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import NumberField from '../pieces/NumberField.vue'
 import { useSite } from '../site/site.ts'
 import DraftRow from './DraftRow.vue'
-import type { TradeDraft } from './trade-draft.ts'
+import { within, type TradeDraft } from './trade-draft.ts'
 
 /** Minutes between areas that lie apart: the plan gives people the time to walk. */
 const draft = defineModel<TradeDraft>({ required: true })
@@ -37,15 +38,7 @@ const options = computed(() => areas.value.map((a) => ({ label: a, value: a })))
         </label>
         <label
           >{{ t('house.trading.walkMinutes') }}
-          <n-input-number
-            v-model:value="w.minutes"
-            :min="1"
-            :max="60"
-            :precision="0"
-            :show-button="false"
-            :disabled="!may"
-            size="large"
-          />
+          <number-field v-model="w.minutes" v-bind="within.walk" :disabled="!may" />
         </label>
       </draft-row>
     </ul>

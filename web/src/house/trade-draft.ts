@@ -1,4 +1,5 @@
 import { type Counter, type Rush, type Sailing, type SiteSet, slugOf } from '@tadka/core/house'
+import { isWithin, type Bounds } from '../pieces/field.ts'
 import { weekdays } from './week.ts'
 
 /** A weekday's trading hours as they are typed; both empty where the site is closed. */
@@ -84,6 +85,7 @@ export interface TradeFault {
     | 'rushHours'
     | 'days'
     | 'load'
+    | 'shared'
     | 'counter'
     | 'rush'
     | 'group'
@@ -101,6 +103,15 @@ const closeHours = 36
 const isDate = (text: string) =>
   /^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(Date.parse(text)) && !text.endsWith('-00')
 
+/** What may be typed of each number. */
+export const within = {
+  load: { min: 0, max: 10 },
+  people: { min: 0, max: 50, whole: true },
+  shared: { min: 0, max: 50, whole: true },
+  walk: { min: 1, max: 60, whole: true },
+  down: { min: 0, max: 50, whole: true },
+} as const satisfies Record<string, Bounds>
+
 export function tradeFault(d: TradeDraft): TradeFault | null {
   for (const [at, { open, close }] of d.week.entries()) {
     if (open === '' && close === '') continue
@@ -113,27 +124,32 @@ export function tradeFault(d: TradeDraft): TradeFault | null {
   for (const [at, s] of d.sailings.entries()) {
     if (!isTime(s.departs, closeHours)) return { kind: 'departs', at }
     if (s.days.length === 0) return { kind: 'days', at }
-    if (s.load === null || s.load < 0 || s.load > 10) return { kind: 'load', at }
+    if (!isWithin(s.load, within.load)) return { kind: 'load', at }
   }
   for (const [at, r] of d.rushes.entries()) {
     if (!isTime(r.from, closeHours) || !isTime(r.to, closeHours) || r.from >= r.to)
       return { kind: 'rushHours', at }
     if (r.days.length === 0) return { kind: 'days', at }
-    if (r.load === null || r.load < 0 || r.load > 10) return { kind: 'load', at }
+    if (!isWithin(r.load, within.load)) return { kind: 'load', at }
   }
   for (const [at, c] of d.counters.entries()) {
     const same = d.counters.findIndex((x) => x.name.trim() === c.name.trim())
     if (c.name.trim() === '' || same !== at) return { kind: 'counter', at }
-    if (c.quiet === null || c.rush === null || c.rush < c.quiet) return { kind: 'rush', at }
+    const both = isWithin(c.quiet, within.people) && isWithin(c.rush, within.people)
+    if (!both || (c.rush ?? 0) < (c.quiet ?? 0)) return { kind: 'rush', at }
   }
   for (const [at, w] of d.walks.entries()) {
     const [a, b] = w.between
-    if (a === null || b === null || a === b || w.minutes === null || w.minutes < 1)
-      return { kind: 'walk', at }
+    if (a === null || b === null || a === b || !isWithin(w.minutes, within.walk)) return { kind: 'walk', at }
     if (d.walks.findIndex((x) => x.between.includes(a) && x.between.includes(b)) !== at)
       return { kind: 'walkTwice', at }
   }
-  const group = d.keepUp.findIndex((g) => g.mostDown === null || g.stations.length <= g.mostDown)
+  // Nothing typed means that there is plenty; what is no number must not mean that.
+  const thing = sharedThings.findIndex((k) => d.shared[k] !== null && !isWithin(d.shared[k], within.shared))
+  if (thing >= 0) return { kind: 'shared', at: thing }
+  const group = d.keepUp.findIndex(
+    (g) => !isWithin(g.mostDown, within.down) || g.stations.length <= (g.mostDown ?? 0),
+  )
   return group < 0 ? null : { kind: 'group', at: group }
 }
 

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { timeOrders } from '@tadka/core/logger'
-import { NInputNumber, NSelect } from 'naive-ui'
+import { NSelect } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import NumberField from '../pieces/NumberField.vue'
 import ChoicePick from '../pieces/ChoicePick.vue'
 import { useSite } from '../site/site.ts'
 import type { LoggerDraft } from './draft.ts'
@@ -85,15 +86,7 @@ const rides = computed(() => props.draft.columns.some((c) => c.measures === 'war
     </div>
     <label v-if="rides" class="accuracy"
       >{{ t('logger.accuracy') }}
-      <n-input-number
-        v-model:value="draft.accuracy"
-        :min="0"
-        :max="10"
-        :step="0.1"
-        :show-button="false"
-        placeholder=""
-        size="large"
-      />
+      <number-field v-model="draft.accuracy" :min="0" :max="10" />
       <span class="quiet small">{{ t('logger.accuracyHow') }}</span>
     </label>
   </div>
@@ -119,7 +112,7 @@ label,
   gap: 4px 14px;
   align-items: center;
 }
-.accuracy > :deep(.n-input-number) {
+.accuracy > :deep(.n-input) {
   width: 90px;
 }
 .zoned {

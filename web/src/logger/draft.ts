@@ -24,7 +24,7 @@ export interface LoggerDraft {
 }
 
 /** What still has to be told before a file can be read. */
-export type Untold = 'order' | 'columns' | 'unit' | 'twice'
+export type Untold = 'order' | 'columns' | 'unit' | 'twice' | 'accuracy'
 
 /** A file's first bytes as text, in the first encoding in which they are sound. */
 export function headOf(bytes: Uint8Array): { text: string; encoding: LoggerMapping['encoding'] } {
@@ -82,6 +82,7 @@ export function mappingFrom(draft: LoggerDraft): LoggerMapping | Untold {
   if (told.length < read.length) return 'unit'
   const doubled = (m: Measure) => m !== 'other' && told.filter((c) => c.measures === m).length > 1
   if (told.some((c) => doubled(c.measures))) return 'twice'
+  if (Number.isNaN(draft.accuracy)) return 'accuracy'
   return {
     encoding: draft.encoding,
     delimiter: draft.delimiter,

@@ -39,3 +39,19 @@ export function faultIn(text: string, kind: PlausibleKind, unit: string): Nonsen
   if (isPlausible(kind, unit, value)) return null
   return { code: lo === 0 && value < 0 ? 'fieldNegative' : 'fieldNonsense', lo, hi, unit }
 }
+
+export interface Bounds {
+  readonly min: number
+  readonly max: number
+  /** No parts of one. */
+  readonly whole?: boolean
+}
+export const isWithin = (n: number | null, { min, max, whole = false }: Bounds): n is number =>
+  n !== null && n >= min && n <= max && (!whole || Number.isInteger(n))
+
+/** What was typed, as a number within its bounds; null for nothing, NaN for what is none of them. */
+export function readWithin(text: string, bounds: Bounds): number | null {
+  if (text.trim() === '') return null
+  const value = numberIn(text, true)
+  return isWithin(value, bounds) ? value : NaN
+}

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { dateAfter, weekdayOf } from '@tadka/core/duty'
 import type { RosterSet } from '@tadka/core/house'
-import { NButton, NInputNumber, NSelect } from 'naive-ui'
+import { NButton, NSelect } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
+import NumberField from '../pieces/NumberField.vue'
 import PlaceBar from '../frame/PlaceBar.vue'
 import FilePick from '../pieces/FilePick.vue'
 import TimeField from '../site/TimeField.vue'
@@ -14,7 +15,7 @@ import { ask } from '../wire/api.ts'
 import { useSite } from '../site/site.ts'
 import { readCalendar } from './calendar.ts'
 import { useShiftInput } from './input.ts'
-import { draftOf, emptyRow, faultIn, rosterFrom, type RosterRow } from './roster-draft.ts'
+import { draftOf, emptyRow, faultIn, mostRest, rosterFrom, type RosterRow } from './roster-draft.ts'
 
 /** Who works on a day, from when to when, with their breaks; typed, copied from the week before, or brought in from a calendar. */
 const site = useSite()
@@ -133,18 +134,10 @@ async function bringIn(file: File): Promise<void> {
           /></label>
           <label>
             {{ t('plan.roster.breaks') }}
-            <n-input-number
-              v-model:value="row.rest"
-              :min="0"
-              :max="120"
-              :disabled="!may"
-              size="large"
-              :show-button="false"
-              class="rest"
-            />
+            <number-field v-model="row.rest" :min="0" :max="mostRest" whole :disabled="!may" class="rest" />
             {{ t('plan.roster.minutes') }}
           </label>
-          <label v-if="row.rest">
+          <label v-if="row.rest !== null && row.rest > 0">
             {{ t('plan.roster.between') }}
             <time-field
               v-model="row.earliest"

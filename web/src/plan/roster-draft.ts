@@ -1,4 +1,5 @@
 import type { RosterSet } from '@tadka/core/house'
+import { isWithin } from '../pieces/field.ts'
 
 /** A person's shift as it is typed. */
 export interface RosterRow {
@@ -13,7 +14,7 @@ export interface RosterRow {
 }
 
 export interface RosterFault {
-  readonly kind: 'who' | 'wrong' | 'order' | 'twice'
+  readonly kind: 'who' | 'wrong' | 'order' | 'twice' | 'rest'
   readonly person: string
 }
 
@@ -47,6 +48,8 @@ export const draftOf = (roster: RosterSet | null): RosterRow[] =>
     away: s.away ?? false,
   }))
 
+/** Minutes of a break at most. */
+export const mostRest = 120
 const isTime = (text: string) => /^([0-2]\d|3[0-5]):[0-5]\d$/.test(text)
 
 /** The first thing that is wrong with it, or null. "HH:MM" compares as text. */
@@ -55,6 +58,8 @@ export function faultIn(rows: readonly RosterRow[]): RosterFault | null {
     const person = row.person ?? ''
     const times = [row.from, row.to, ...(row.rest ? [row.earliest, row.latest] : [])]
     if (person === '') return { kind: 'who', person }
+    if (row.rest !== null && !isWithin(row.rest, { min: 0, max: mostRest, whole: true }))
+      return { kind: 'rest', person }
     if (!times.every(isTime)) return { kind: 'wrong', person }
     if (row.from >= row.to || (row.rest && row.earliest > row.latest)) return { kind: 'order', person }
     if (rows.findIndex((r) => r.person === row.person) !== i) return { kind: 'twice', person }
