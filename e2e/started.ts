@@ -22,6 +22,10 @@ export async function started<T>(
     env: { ...process.env, ...more },
     stdio: ['ignore', 'pipe', 'inherit'],
   })
+  // What fails half-way leaves nothing behind that serves on.
+  const end = () => void child.kill('SIGTERM')
+  process.once('exit', end)
+  child.once('exit', () => process.off('exit', end))
   const stop = async () => {
     if (child.exitCode !== null) return
     const ended = once(child, 'exit')

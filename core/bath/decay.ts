@@ -64,18 +64,23 @@ export function forecastBath(
   prior: LossPrior = usualLoss,
 ): BathForecast | null {
   const crossings: { readonly hours: number; readonly weight: number }[] = []
+  const seen = reads.map(({ hours, lo, hi }) => ({
+    hours,
+    lo: lo <= 0 ? null : Math.log(lo),
+    hi: hi === null ? null : Math.log(hi),
+  }))
   let [total, lossSum] = [0, 0]
   for (let i = 0; i < steps.loss; i++) {
     const z = widest * ((2 * i) / (steps.loss - 1) - 1)
     const loss = Math.exp(prior.mean + z * prior.sd)
     for (let j = 0; j < steps.start; j++) {
       const y = widest * ((2 * j) / (steps.start - 1) - 1)
-      const start = mixed * Math.exp(y * pourSd)
-      const weight = Math.exp(-(z * z + y * y) / 2) * likelihood(start, loss, reads)
+      const start = Math.log(mixed) + y * pourSd
+      const weight = Math.exp(-(z * z + y * y) / 2) * likelihood(start, loss, seen)
       if (weight === 0) continue
       total += weight
       lossSum += weight * Math.log(loss)
-      crossings.push({ hours: Math.max(0, Math.log(start / least) / loss), weight })
+      crossings.push({ hours: Math.max(0, (start - Math.log(least)) / loss), weight })
     }
   }
   if (!(total > 1e-12)) return null
@@ -98,13 +103,20 @@ export function forecastBath(
   }
 }
 
-/** How likely the readings are where it began at `start` ppm and loses so much an hour. */
-function likelihood(start: number, loss: number, reads: readonly BathRead[]): number {
+/** Ends as natural logarithms of ppm; null is open. */
+interface Seen {
+  readonly hours: number
+  readonly lo: number | null
+  readonly hi: number | null
+}
+
+/** How likely the readings are where it began at `start`, the logarithm of ppm, and loses so much an hour. */
+function likelihood(start: number, loss: number, seen: readonly Seen[]): number {
   let product = 1
-  for (const r of reads) {
-    const log = Math.log(start) - loss * r.hours
-    const below = (end: number) => normal((Math.log(end) - log) / eyeSd)
-    product *= (r.hi === null ? 1 : below(r.hi)) - (r.lo <= 0 ? 0 : below(r.lo))
+  for (const { hours, lo, hi } of seen) {
+    const log = start - loss * hours
+    product *= (hi === null ? 1 : normal((hi - log) / eyeSd)) - (lo === null ? 0 : normal((lo - log) / eyeSd))
+    if (product === 0) return 0
   }
   return product
 }

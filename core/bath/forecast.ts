@@ -39,7 +39,28 @@ export function lossOf(bath: Curve): number | null {
  */
 export function bathOutlook(bath: Curve, least: number, losses: readonly number[] = []): BathOutlook | null {
   if (bath.target === null || bath.target <= 0 || least <= 0) return null
-  const found = forecastBath(bath.target, least, readsOf(bath), lossPrior(losses))
+  const kept = worked.get(bath)
+  if (kept?.least === least && sameLosses(kept.losses, losses)) return kept.outlook
+  const outlook = outlookOf(bath.target, bath, least, losses)
+  worked.set(bath, { least, losses, outlook })
+  return outlook
+}
+
+/** What was worked out last for a bath as it stands: several places of one screen ask for it. */
+const worked = new WeakMap<
+  Curve,
+  { readonly least: number; readonly losses: readonly number[]; readonly outlook: BathOutlook | null }
+>()
+const sameLosses = (a: readonly number[], b: readonly number[]) =>
+  a === b || (a.length === b.length && a.every((loss, i) => loss === b[i]))
+
+function outlookOf(
+  target: number,
+  bath: Curve,
+  least: number,
+  losses: readonly number[],
+): BathOutlook | null {
+  const found = forecastBath(target, least, readsOf(bath), lossPrior(losses))
   if (!found) return null
   const at = (hours: number | null) =>
     hours === null ? null : instant(Math.round(bath.since + hours * hourMs))

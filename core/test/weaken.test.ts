@@ -150,6 +150,10 @@ describe('a bath that stands', () => {
         lasting.map((b) => lossOf(b) ?? 0),
       )?.likely,
     ).toBeGreaterThan(bathOutlook(bath, 150)?.likely ?? 0)
+    // What was worked out before is not given for another question.
+    expect(bathOutlook(bath, 150)).toBe(bathOutlook(bath, 150, []))
+    expect(bathOutlook(bath, 100)?.likely).toBeGreaterThan(bathOutlook(bath, 150)?.likely ?? Infinity)
+    expect(bathOutlook(bath, 150, [0.4])?.likely).toBeLessThan(bathOutlook(bath, 150)?.likely ?? 0)
     expect(bathOutlook({ ...bath, target: null }, 150)).toBeNull()
   })
 })
