@@ -160,10 +160,10 @@ export async function hold(page: Page, next: string | RegExp): Promise<void> {
 export async function countParts(page: Page): Promise<void> {
   await page.locator('.parts li').first().waitFor()
   for (const part of await page.locator('.parts li').all()) {
-    const [, pieces = '0'] = /of (\d+)/.exec(await part.locator('.count').innerText()) ?? []
+    const [, pieces = '0'] = /(?:of|have) (\d+)/.exec(await part.locator('.count').innerText()) ?? []
     for (let n = 1; n <= Number(pieces); n++) {
       await tap(page, part.locator('.up'))
-      await expect(part.locator('.count')).toHaveText(new RegExp(`^${n} of`))
+      await expect(part.locator('.count')).toHaveText(new RegExp(`^${n} (of|counted)`))
     }
   }
   await press(page, /^All \d+ counted$/)

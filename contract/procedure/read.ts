@@ -1,4 +1,11 @@
-import { stepsOf, violationsOf, type Node, type Parameter, type Procedure } from '@tadka/core/procedure'
+import {
+  stepsOf,
+  violationsOf,
+  type Node,
+  type Parameter,
+  type Procedure,
+  type When,
+} from '@tadka/core/procedure'
 import { procedureSchema } from './schemas.ts'
 
 /** What is wrong with a procedure file, and where. */
@@ -48,17 +55,25 @@ function nameFaults(procedure: Procedure): ProcedureFault[] {
     if (!option.choices.some((c) => c.id === option.fallback))
       fault(`options.${option.id}`, 'its default is no choice')
 
+  function chosen(at: string, when: readonly When[] = []): void {
+    for (const w of when) {
+      const option = procedure.options?.find((o) => o.id === w.option)
+      if (!option) fault(at, `no option "${w.option}"`)
+      else if (!w.is.every((c) => option.choices.some((o) => o.id === c)))
+        fault(at, `no such choice of "${w.option}"`)
+    }
+  }
+  /** What is counted by the plate is counted in pieces. */
+  function counted(at: string, of: string | undefined): void {
+    if (of !== undefined && procedure.parameters[of] !== 'count') fault(at, `no count "${of}"`)
+  }
+
   function siblings(nodes: readonly Node[], at: string): void {
     const ids = nodes.map((n) => n.id)
     for (const [i, n] of nodes.entries()) {
       const here = `${at}${n.id}`
       if (ids.indexOf(n.id) !== i) fault(here, 'its id is used twice')
-      for (const w of n.when ?? []) {
-        const option = procedure.options?.find((o) => o.id === w.option)
-        if (!option) fault(here, `no option "${w.option}"`)
-        else if (!w.is.every((c) => option.choices.some((o) => o.id === c)))
-          fault(here, `no such choice of "${w.option}"`)
-      }
+      chosen(here, n.when)
       if (n.kind === 'together') for (const lane of n.lanes) siblings(lane.steps, `${here}.${lane.id}.`)
       else if (n.kind === 'until' || n.kind === 'each' || n.kind === 'branch') siblings(n.steps, `${here}.`)
       if (n.kind === 'each') parameter(here, n.count)
@@ -67,6 +82,12 @@ function nameFaults(procedure: Procedure): ProcedureFault[] {
   siblings(procedure.nodes, '')
   for (const s of stepsOf(procedure.nodes)) {
     parameter(s.id, s.minutes)
+    if (s.kind === 'fasten') for (const n of [s.of, s.each]) counted(s.id, n)
+    for (const p of s.kind === 'parts' ? s.parts : []) {
+      for (const n of [p.of, p.per]) counted(`${s.id}.${p.id}`, n)
+      chosen(`${s.id}.${p.id}`, p.when)
+    }
+    for (const y of s.kind === 'lubricate' ? s.yes : []) chosen(s.id, y.when)
     if (s.kind === 'mix') for (const p of [s.volume, s.capacity]) parameter(s.id, p)
     if (s.kind === 'wait') for (const p of [s.length, s.most]) parameter(s.id, p)
     if (s.kind === 'tend') for (const p of [s.length, s.every]) parameter(s.id, p)

@@ -17,6 +17,7 @@ import { freeKey, freeName } from '../stream/envelope.ts'
 const id = freeName(/^[a-z0-9-]+$/, 40)
 const line = z.string().min(1).max(300)
 const name = z.string().min(1).max(80)
+const plateName = z.string().max(40)
 const parameter = z.union([z.number().min(0), z.strictObject({ of: z.string().max(40) })])
 
 /** What a step makes of the station; absent facets stay as they are. What is worked out (contact, residue) cannot be stated. */
@@ -108,7 +109,17 @@ const stepSchema = z.union([
     ...step,
     kind: z.literal('parts'),
     direction: z.enum(['out', 'in']),
-    parts: z.array(z.strictObject({ id, name, count: z.number().int().min(1).max(200) })).min(1),
+    parts: z
+      .array(
+        z.strictObject({
+          ...node,
+          name,
+          count: z.number().int().min(1).max(200),
+          of: plateName.exactOptional(),
+          per: plateName.exactOptional(),
+        }),
+      )
+      .min(1),
     leave: z.array(id).exactOptional(),
   }),
   z.strictObject({
@@ -128,7 +139,13 @@ const stepSchema = z.union([
     ...step,
     kind: z.literal('lubricate'),
     yes: z
-      .array(z.strictObject({ part: name, amount: z.enum(['film', 'pea', 'generous', 'packed']) }))
+      .array(
+        z.strictObject({
+          part: name,
+          amount: z.enum(['film', 'pea', 'generous', 'packed']),
+          when: node.when,
+        }),
+      )
       .min(1),
     never: z.array(name),
   }),
@@ -138,6 +155,8 @@ const stepSchema = z.union([
     how: z.enum(fastenings),
     what: name,
     count: z.number().int().min(1).max(24),
+    of: plateName.exactOptional(),
+    each: plateName.exactOptional(),
     why: line,
   }),
   z.strictObject({ ...step, kind: z.literal('product') }),

@@ -1,5 +1,6 @@
 import { choiceOf, type Procedure } from './language.ts'
 import { isOwn } from './own.ts'
+import { countedNames, neededNames } from './counts.ts'
 import type { Position } from './frame.ts'
 import { numberOf } from './outline.ts'
 import type { InForce } from './in-force.ts'
@@ -12,18 +13,26 @@ import type { StationState } from './station-state.ts'
  * @param chosen by option: the station's own where left out; the default where nothing was chosen. Throws `parameter_missing`.
  */
 export function startInForce(
-  station: Pick<StationState, 'plate'>,
+  station: Pick<StationState, 'plate' | 'counted'>,
   procedure: Procedure,
   chosen: Readonly<Record<string, string>> = station.plate?.options ?? {},
 ): InForce {
   const all = station.plate?.parameters ?? {}
   const parameters = Object.fromEntries(
-    Object.keys(procedure.parameters).map((name) => [name, numberOf({ of: name }, all)]),
+    neededNames(procedure).map((name) => [name, numberOf({ of: name }, all)]),
   )
+  const counts = [...countedNames(procedure)].flatMap((name) => {
+    const n = all[name] ?? station.counted?.[name]
+    return n === undefined ? [] : [[name, n] as const]
+  })
   const options = Object.fromEntries(
     (procedure.options ?? []).map((o) => [o.id, choiceOf(procedure, o.id, chosen)]),
   )
-  return { parameters, options, ...(isOwn(procedure.id) ? { document: procedure } : {}) }
+  return {
+    parameters: { ...parameters, ...Object.fromEntries(counts) },
+    options,
+    ...(isOwn(procedure.id) ? { document: procedure } : {}),
+  }
 }
 
 /** The payload that starts a run. */

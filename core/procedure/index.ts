@@ -4,6 +4,16 @@ export * from './payloads.ts'
 export { procedureRecords } from './records.ts'
 export type { InLane, Position } from './frame.ts'
 export * from './outline.ts'
+export {
+  countedNames,
+  countFacts,
+  forMachine,
+  isUncounted,
+  mostOfPart,
+  movedParts,
+  neededNames,
+  wholeCount,
+} from './counts.ts'
 export * from './in-force.ts'
 export { runFold } from './run.ts'
 export * from './run-state.ts'

@@ -124,6 +124,10 @@ export type Step = StepBase &
         readonly how: Fastening
         readonly what: string
         readonly count: number
+        /** The number on the model's plate that stands in its place, all in all. */
+        readonly of?: string
+        /** The number on the plate that it is shared out among: the nuts of every door, drawn for one. */
+        readonly each?: string
         readonly why: string
       }
     | { readonly kind: 'product' }
@@ -132,11 +136,19 @@ export type Step = StepBase &
 export interface Part {
   readonly id: string
   readonly name: string
+  /** As many as most machines have; where `per` is given, for one of those. */
   readonly count: number
+  /** The number on the model's plate that it comes so many times: one door for every barrel. */
+  readonly per?: string
+  /** The number on the model's plate that stands in its place, all in all; where the plate lacks it, it is counted as it comes out. */
+  readonly of?: string
+  /** Not on the list of runs whose options say otherwise. */
+  readonly when?: readonly When[]
 }
 
 export interface Lubricated {
   readonly part: string
+  readonly when?: readonly When[]
   readonly amount: 'film' | 'pea' | 'generous' | 'packed'
 }
 
@@ -249,7 +261,7 @@ export function choiceOf(
 /** Whether a node belongs to a run with these choices. */
 export const belongs = (
   procedure: Procedure,
-  node: Node,
+  node: { readonly when?: readonly When[] },
   chosen: Readonly<Record<string, string>>,
 ): boolean => (node.when ?? []).every((w) => w.is.includes(choiceOf(procedure, w.option, chosen)))
 

@@ -10,6 +10,7 @@ import {
   type Together,
   type Until,
 } from './language.ts'
+import { movedParts } from './counts.ts'
 import { framesOf, type Frame, type Position } from './frame.ts'
 import type { RunState } from './run-state.ts'
 
@@ -149,4 +150,4 @@ export function waitEndsAt(run: Pick<RunState, 'waits'>, key: string): number | 
 
 /** Parts of a `parts` step that are moved: how many pieces in all. */
 export const pieces = (step: Step & { kind: 'parts' }): number =>
-  step.parts.filter((p) => !step.leave?.includes(p.id)).reduce((n, p) => n + p.count, 0)
+  movedParts(step).reduce((n, p) => n + p.count, 0)

@@ -2,6 +2,7 @@ import type { Verdict } from '../rules/index.ts'
 import { correctedAt, type AnyRecord } from '../stream/record.ts'
 import type { LabelInForce } from './in-force.ts'
 import type { Procedure } from './language.ts'
+import { forMachine } from './counts.ts'
 import { findProcedure } from './library/index.ts'
 import type { Facts } from './payloads.ts'
 import type { Tick } from './waiting.ts'
@@ -14,6 +15,8 @@ export interface DoneStep {
   readonly label?: LabelInForce
   /** A wait that ended before its time: how long it lasted, and should have. */
   readonly short?: Short
+  /** The machine's own numbers that a count told, by their names on the plate. */
+  readonly told?: Readonly<Record<string, number>>
   /** Who answers for that, and why. */
   readonly overridden?: { readonly by: string; readonly reason: string }
 }
@@ -102,7 +105,13 @@ export const tickOf = (record: AnyRecord, boot: string | null): Tick => ({
   boot,
 })
 
-/** The procedure that a run is worked to, at the version it was begun with; null where it is not known here. */
-export const procedureOfRun = (
-  run: Pick<RunState, 'procedure'> & Partial<Pick<RunState, 'document'>>,
-): Procedure | null => run.document ?? findProcedure(run.procedure.id, run.procedure.version)
+/**
+ * The procedure that a run is worked to, at the version it was begun with, with the machine's own counts; null where it is not
+ * known here.
+ */
+export function procedureOfRun(
+  run: Pick<RunState, 'procedure'> & Partial<Pick<RunState, 'document' | 'parameters' | 'options'>>,
+): Procedure | null {
+  const found = run.document ?? findProcedure(run.procedure.id, run.procedure.version)
+  return found && forMachine(found, run.parameters ?? {}, run.options ?? {})
+}

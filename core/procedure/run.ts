@@ -51,7 +51,9 @@ function applyTo(state: RunState, record: AnyRecord): RunState {
     case 'run.step.undone@1':
     case 'run.step.undone@2': {
       const { step } = record.payload
-      const kept = { done: withoutKey(state.done, step), waits: withoutKey(state.waits, step) }
+      const told = Object.keys(state.done[step]?.told ?? {})
+      const parameters = told.reduce((all, name) => withoutKey(all, name), state.parameters)
+      const kept = { done: withoutKey(state.done, step), waits: withoutKey(state.waits, step), parameters }
       return { ...state, ...kept, cut: withoutKey(state.cut, step) }
     }
     case 'run.wait.started@1': {

@@ -1,4 +1,5 @@
-import { belongs, isStep, type Branch, type Node, type Procedure, type Step } from './language.ts'
+import { forMachine, movedParts } from './counts.ts'
+import { belongs, isStep, type Branch, type Node, type Part, type Procedure, type Step } from './language.ts'
 import { changeBy, changeDuring } from './effects.ts'
 import type { Facets } from './facets.ts'
 import { Refusal } from '../refusal/index.ts'
@@ -10,8 +11,8 @@ interface Way {
   readonly worn: readonly string[]
   /** Uses of the products mixed. */
   readonly mixed: readonly string[]
-  /** Parts that are out, by id, with counts. */
-  readonly out: Readonly<Record<string, number>>
+  /** Parts that are out, by id, each with its count and the plate's name for it. */
+  readonly out: Readonly<Record<string, string>>
   /** Of those, named ones that this cycle runs without. */
   readonly left: readonly string[]
   readonly counting: boolean
@@ -51,10 +52,12 @@ const breaches = (procedure: Procedure, way: Way, step: Step): SafetyRule[] => [
     : []),
 ]
 
+const countOf = (p: Part) => [p.count, p.per, p.of].join(' ')
+
 function sameParts(way: Way, step: Step & { kind: 'parts' }): boolean {
   // Parts that came out in an earlier run are counted against that run's tray, not here.
   if (Object.keys(way.out).length === 0) return true
-  return step.parts.filter((p) => !step.leave?.includes(p.id)).every((p) => (way.out[p.id] ?? 0) === p.count)
+  return movedParts(step).every((p) => way.out[p.id] === countOf(p))
 }
 
 /** The way after a step that was done as it should be; what it broke is told once, and walked on from. */
@@ -70,10 +73,10 @@ function after(way: Way, step: Step): Way {
 
 function partsAfter(way: Way, step: Step): Pick<Way, 'out' | 'left'> {
   if (step.kind !== 'parts') return { out: way.out, left: way.left }
-  const moved = step.parts.filter((p) => !step.leave?.includes(p.id))
+  const moved = movedParts(step)
   if (step.direction === 'out')
     return {
-      out: { ...way.out, ...Object.fromEntries(moved.map((p) => [p.id, p.count])) },
+      out: { ...way.out, ...Object.fromEntries(moved.map((p) => [p.id, countOf(p)])) },
       left: [...way.left, ...(step.leave ?? [])],
     }
   const back = new Set(moved.map((p) => p.id))
@@ -114,8 +117,9 @@ export function violationsOf(procedure: Procedure, budget: WalkBudget = walkBudg
     const note = (rule: SafetyRule, path: readonly string[]) => {
       if (!found.has(rule)) found.set(rule, { rule, path, options })
     }
-    const walker = new Walker(procedure, options, note, left)
-    const ends = walker.sequence(procedure.nodes, [{ way: firstWay(procedure), path: [] }])
+    const chosen = forMachine(procedure, {}, options)
+    const walker = new Walker(chosen, options, note, left)
+    const ends = walker.sequence(chosen.nodes, [{ way: firstWay(procedure), path: [] }])
     for (const end of ends) for (const rule of endConflicts(procedure, end.way.facets)) note(rule, end.path)
     return [...found.values()]
   })

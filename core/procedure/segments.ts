@@ -1,3 +1,4 @@
+import { forMachine } from './counts.ts'
 import type { SharedPlace } from '../house/site.ts'
 import { belongs, isStep, type Node, type Procedure, type Step } from './language.ts'
 import { lanesOf, numberOf, pieces } from './outline.ts'
@@ -66,9 +67,10 @@ export interface Model {
  * chains of short visits, lanes side by side, repeated groups by their expected rounds.
  * Throws `parameter_missing`.
  */
-export function segmentsOf(procedure: Procedure, model: Model): SegmentGraph {
+export function segmentsOf(every: Procedure, model: Model): SegmentGraph {
   const built = new SegmentBuilder()
   const { parameters, options } = model
+  const procedure = forMachine(every, parameters, options)
   function node(n: Node, prefix: string): void {
     if (!belongs(procedure, n, options)) return
     if (isStep(n)) return putStep(built, n, prefix, model)

@@ -46,9 +46,9 @@ function worked(state: StationState, was: RunState, run: RunState, record: RunRe
     case 'run.step.done@2':
       return run.done[record.payload.step] === was.done[record.payload.step]
         ? state
-        : asked(stepped(state, was, run, record, 'done'), run, record)
+        : counted(asked(stepped(state, was, run, record, 'done'), run, record), run, record.payload.step)
     case 'run.step.undone@2':
-      return undone(state, was, record.payload.step)
+      return uncounted(undone(state, was, record.payload.step), was, record.payload.step)
     case 'run.part.missing@1':
       return run.stop && run.stop !== was.stop
         ? {
@@ -75,6 +75,18 @@ function worked(state: StationState, was: RunState, run: RunState, record: RunRe
     default:
       return state
   }
+}
+
+/** What a run counted of the machine is known from then on. */
+function counted(state: StationState, run: RunState, step: string): StationState {
+  const told = run.done[step]?.told
+  return told ? { ...state, counted: { ...state.counted, ...told } } : state
+}
+
+function uncounted(state: StationState, was: RunState, step: string): StationState {
+  const told = Object.keys(was.done[step]?.told ?? {})
+  if (told.length === 0) return state
+  return { ...state, counted: told.reduce((all, name) => withoutKey(all, name), state.counted ?? {}) }
 }
 
 /** What a step, or the beginning of its wait, makes of the station; remembered so that it can be taken back. */

@@ -58,6 +58,8 @@ export interface StationState {
     Record<string, Short & { readonly run: string; readonly at: number; readonly by: string }>
   >
   readonly outOfService: OutOfService | null
+  /** The machine's own numbers as a run counted them, by their names on the plate; the plate goes before. */
+  readonly counted?: Readonly<Record<string, number>>
   /** When every part was last counted in, milliseconds UTC; null where it never was. */
   readonly countedAt: number | null
   /** What inspections said to keep an eye on, by procedure and step, the newest last, since it was fine. */

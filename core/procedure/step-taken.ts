@@ -1,7 +1,8 @@
 import type { AnyRecord } from '../stream/record.ts'
 import type { Procedure, Step } from './language.ts'
 import type { Position } from './frame.ts'
-import { pieces, walk } from './outline.ts'
+import { countsTold, isWholeCount } from './counts.ts'
+import { walk } from './outline.ts'
 import type { Facts, StepDone } from './payloads.ts'
 import { procedureOfRun, tickOf, withoutKey, type DoneStep, type RunState, type Short } from './run-state.ts'
 import {
@@ -67,7 +68,7 @@ export function judgeStep(
 
 /** The facts of a step as far as they hold, or null where they do not do it: a count that is short, a choice that is none. */
 function factsOf(step: Step, facts: Facts): Facts | null {
-  if (step.kind === 'parts') return facts['counted'] === pieces(step) ? facts : null
+  if (step.kind === 'parts') return isWholeCount(step, facts) ? facts : null
   if (step.kind === 'check') return null
   if (step.kind !== 'inspect') return facts
   const choice = step.choices.find((c) => c.id === facts['choice'])
@@ -124,18 +125,26 @@ function done(
     return { ...state, waits: withoutKey(state.waits, step), cut: { ...state.cut, [step]: taken.short } }
   }
   const label = record.inForce?.label
+  const told = taken.position?.kind === 'step' ? countsTold(taken.position.step, taken.facts) : {}
   const entry: DoneStep = {
     at: tick.at,
     by: record.by,
     facts: taken.facts,
     ...(label ? { label } : {}),
     ...(taken.short ? { short: taken.short } : {}),
+    ...(Object.keys(told).length > 0 ? { told } : {}),
   }
-  const next = { ...state, done: { ...state.done, [step]: entry }, cut: withoutKey(state.cut, step) }
+  const next = withTold(
+    { ...state, done: { ...state.done, [step]: entry }, cut: withoutKey(state.cut, step) },
+    told,
+  )
   if (taken.facts['outcome'] !== 'technician') return next
   const stop = { why: 'technician' as const, step, what: String(taken.facts['choice'] ?? '') }
   return { ...next, status: 'stopped', endedAt: tick.at, stop: { ...stop, at: tick.at, by: record.by } }
 }
+
+const withTold = (state: RunState, told: Readonly<Record<string, number>>): RunState =>
+  Object.keys(told).length > 0 ? { ...state, parameters: { ...state.parameters, ...told } } : state
 
 function waitBegun(
   procedure: Procedure,

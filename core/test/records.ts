@@ -105,7 +105,7 @@ export type Answers = (position: procedure.Position) => procedure.Facts
 export function dutiful(position: procedure.Position): procedure.Facts {
   if (position.kind === 'sign') return { shown: true }
   const { step } = position
-  if (step.kind === 'parts') return { counted: procedure.pieces(step) }
+  if (step.kind === 'parts') return procedure.wholeCount(step)
   if (step.kind === 'mix') return { product: chlorine.id }
   const choice = step.kind === 'inspect' ? step.choices.find((c) => c.outcome === 'fine') : undefined
   return step.kind === 'inspect' ? { choice: (choice ?? step.choices[0])?.id ?? '' } : {}

@@ -2,7 +2,7 @@ import {
   currentPosition,
   finishStep,
   numberOf,
-  pieces,
+  wholeCount,
   runFold,
   startRun,
   startWait,
@@ -124,7 +124,7 @@ function workStep(w: Working, position: Position, at: number): number {
     case 'check':
       return checkStep(w, step, position.key, hands)
     case 'parts':
-      return w.done(position, hands + 120_000, { counted: pieces(step) })
+      return w.done(position, hands + 120_000, wholeCount(step))
     case 'inspect':
       return w.done(position, hands, chosen(w.worker, step))
     case 'product':

@@ -1,6 +1,6 @@
 import {
   latestProcedure,
-  pieces,
+  wholeCount,
   walk,
   type Position,
   type Procedure,
@@ -89,7 +89,7 @@ async function upTo(run: string, station: string, key: string): Promise<void> {
     else {
       const facts =
         step.kind === 'parts'
-          ? { counted: pieces(step) }
+          ? wholeCount(step)
           : step.kind === 'inspect'
             ? { choice: 'fine' }
             : step.kind === 'mix'

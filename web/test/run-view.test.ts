@@ -1,7 +1,7 @@
 import {
   type Facts,
   latestProcedure,
-  pieces,
+  wholeCount,
   type Position,
   type Procedure,
   runFold,
@@ -83,7 +83,7 @@ const here = () => view.position.value as Position
 function answer(p: Position): Facts {
   if (p.kind === 'sign') return { shown: true }
   const { step } = p
-  if (step.kind === 'parts') return { counted: pieces(step) }
+  if (step.kind === 'parts') return wholeCount(step)
   if (step.kind === 'inspect') return { choice: step.choices.find((c) => c.outcome === 'fine')?.id ?? '' }
   return {}
 }

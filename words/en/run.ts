@@ -50,6 +50,8 @@ export const run = {
   no: 'No, once more',
   allCounted: 'All {n} counted',
   count: '{n} of {of} counted',
+  countOpen: '{n} counted; most machines have {of}',
+  countOpenUp: '{part}: count one more, {n} so far',
   countUp: '{part}: count one more, {n} of {of}',
   countDown: '{part}: one less',
   stillToCount: 'Still to count: {parts}',

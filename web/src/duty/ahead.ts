@@ -9,7 +9,7 @@ import {
   type Prediction,
 } from '@tadka/core/duty'
 import { instant, type Instant } from '@tadka/core/quantity'
-import { segmentsOf, type Procedure, type StationState } from '@tadka/core/procedure'
+import { neededNames, segmentsOf, type Procedure, type StationState } from '@tadka/core/procedure'
 import type { SiteSet } from '@tadka/core/house'
 
 export interface AheadItem {
@@ -61,7 +61,7 @@ export function aheadOf(
     if (
       !procedure ||
       !plate ||
-      Object.keys(procedure.parameters).some((p) => plate.parameters[p] === undefined)
+      neededNames(procedure).some((p) => plate.parameters[p] === undefined)
     )
       return null
     const { segments } = segmentsOf(procedure, { parameters: plate.parameters, options: plate.options ?? {} })

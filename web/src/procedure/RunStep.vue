@@ -144,7 +144,7 @@ function poured(p: Poured): void {
     :step="step"
     :name="`${run.id}.${position.key}`"
     :blocked="blocked !== null"
-    @counted="(counted) => emit('done', { counted })"
+    @counted="(facts) => emit('done', facts)"
     @missing="(part) => emit('missing', part)"
   />
   <step-inspect

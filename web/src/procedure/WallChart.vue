@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { listing, numberOf, type Step } from '@tadka/core/procedure'
+import { forMachine, listing, numberOf, type Step } from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -27,7 +27,9 @@ const station = computed(() => {
 })
 const parameters = computed(() => station.value?.plate?.parameters ?? {})
 const options = computed(() => station.value?.plate?.options ?? {})
-const lines = computed(() => (found.value ? listing(found.value, options.value) : []))
+const lines = computed(() =>
+  found.value ? listing(forMachine(found.value, parameters.value, options.value), options.value) : [],
+)
 const words = (text: string) => fill(text, parameters.value, found.value)
 const { detail } = useChartWords(() => parameters.value)
 const minutes = (step: Step) =>

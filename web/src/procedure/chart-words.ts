@@ -48,7 +48,9 @@ export function useChartWords(parameters: () => Readonly<Record<string, number>>
       case 'mix':
         return pour(step)
       case 'parts':
-        return step.parts.map((p) => (p.count > 1 ? `${p.name} ×${p.count}` : p.name)).join(', ')
+        return step.parts
+          .map((p) => (p.of !== undefined ? `${p.name} ×__` : p.count > 1 ? `${p.name} ×${p.count}` : p.name))
+          .join(', ')
       case 'lubricate':
         return [
           step.yes.map((y) => `${y.part}: ${t(`run.amount.${y.amount}`)}`).join('; '),

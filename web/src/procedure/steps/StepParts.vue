@@ -1,5 +1,13 @@
 <script setup lang="ts">
-import { pieces, type Part, type Step } from '@tadka/core/procedure'
+import {
+  countFacts,
+  isUncounted,
+  mostOfPart,
+  movedParts,
+  type Facts,
+  type Part,
+  type Step,
+} from '@tadka/core/procedure'
 import { useLocalStorage } from '@vueuse/core'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -13,25 +21,29 @@ const props = defineProps<{
   name: string
   blocked: boolean
 }>()
-const emit = defineEmits<{ counted: [n: number]; missing: [part: string] }>()
+const emit = defineEmits<{ counted: [facts: Facts]; missing: [part: string] }>()
 const { t } = useI18n()
 
 const counts = useLocalStorage<Record<string, number>>(`tadka.count.${props.name}`, {})
-const moved = computed(() => props.step.parts.filter((p) => !props.step.leave?.includes(p.id)))
+const moved = computed(() => movedParts(props.step))
 const of = (part: Part) => counts.value[part.id] ?? 0
-const all = computed(() => pieces(props.step))
 const counted = computed(() => moved.value.reduce((n, p) => n + of(p), 0))
-const short = computed(() => moved.value.filter((p) => of(p) < p.count))
+/** How many there are is not known before they lie on the tray. */
+const isOpen = (part: Part) => isUncounted(props.step, part)
+const leastOf = (part: Part) => (isOpen(part) ? 1 : part.count)
+const short = computed(() => moved.value.filter((p) => of(p) < leastOf(p)))
+/** Of these every piece is known. */
+const missable = computed(() => short.value.filter((p) => !isOpen(p)))
 const move = (part: Part, by: 1 | -1) =>
   (counts.value = {
     ...counts.value,
-    [part.id]: Math.min(part.count, Math.max(0, of(part) + by)),
+    [part.id]: Math.min(isOpen(part) ? mostOfPart : part.count, Math.max(0, of(part) + by)),
   })
 
 const asking = ref(false)
 const lost = ref<Part | null>(null)
 function done(): void {
-  emit('counted', counted.value)
+  emit('counted', countFacts(props.step, counts.value))
   counts.value = {}
 }
 </script>
@@ -39,19 +51,27 @@ function done(): void {
 <template>
   <div class="parts">
     <ul>
-      <li v-for="part in moved" :key="part.id" :class="{ full: of(part) >= part.count }">
+      <li v-for="part in moved" :key="part.id" :class="{ full: of(part) >= leastOf(part) }">
         <button
           type="button"
           class="up"
           :disabled="blocked"
-          :aria-label="t('run.countUp', { part: part.name, n: of(part), of: part.count })"
+          :aria-label="
+            t(isOpen(part) ? 'run.countOpenUp' : 'run.countUp', {
+              part: part.name,
+              n: of(part),
+              of: part.count,
+            })
+          "
           @click="move(part, 1)"
         >
           <span class="name">{{ part.name }}</span>
-          <span v-if="part.count <= 6" class="dots" aria-hidden="true">
+          <span v-if="!isOpen(part) && part.count <= 6" class="dots" aria-hidden="true">
             <i v-for="n in part.count" :key="n" :class="{ on: n <= of(part) }" />
           </span>
-          <span class="count">{{ t('run.count', { n: of(part), of: part.count }) }}</span>
+          <span class="count">{{
+            t(isOpen(part) ? 'run.countOpen' : 'run.count', { n: of(part), of: part.count })
+          }}</span>
         </button>
         <button
           type="button"
@@ -66,9 +86,9 @@ function done(): void {
     </ul>
     <div v-if="!asking" class="act">
       <n-button type="primary" class="big" :disabled="short.length > 0 || blocked" @click="done">
-        {{ t('run.allCounted', { n: all }) }}
+        {{ t('run.allCounted', { n: counted }) }}
       </n-button>
-      <n-button v-if="short.length > 0" class="alt" :disabled="blocked" @click="asking = true">{{
+      <n-button v-if="missable.length > 0" class="alt" :disabled="blocked" @click="asking = true">{{
         t('run.oneMissing')
       }}</n-button>
       <p v-if="counted > 0 && short.length > 0 && short.length <= 3" class="missing">
@@ -79,7 +99,7 @@ function done(): void {
       <h2>{{ t('run.whichMissing') }}</h2>
       <div class="which">
         <n-button
-          v-for="part in short"
+          v-for="part in missable"
           :key="part.id"
           class="alt"
           :type="lost?.id === part.id ? 'primary' : 'default'"
