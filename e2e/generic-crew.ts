@@ -145,6 +145,9 @@ export class GenericCrew {
         return this.touch(this.step().locator('.inspect .fine').first())
       case 'check':
         return this.#read()
+      case 'read':
+        await this.step().getByRole('textbox').fill('5')
+        return this.touch(button('Done'))
       case 'product':
         await this.page.locator('#litres').fill('1')
         return this.touch(button('Done'))

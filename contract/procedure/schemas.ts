@@ -4,6 +4,7 @@ import {
   fastenings,
   hygienes,
   isolations,
+  parameterUnits,
   powers,
   waitKinds,
   type Facets,
@@ -18,7 +19,10 @@ const id = freeName(/^[a-z0-9-]+$/, 40)
 const line = z.string().min(1).max(300)
 const name = z.string().min(1).max(80)
 const plateName = z.string().max(40)
-const parameter = z.union([z.number().min(0), z.strictObject({ of: z.string().max(40) })])
+const parameter = z.union([
+  z.number().min(0),
+  z.strictObject({ of: z.string().max(40), times: z.number().positive().max(100).exactOptional() }),
+])
 
 /** What a step makes of the station; absent facets stay as they are. What is worked out (contact, residue) cannot be stated. */
 export const facets = z.strictObject({
@@ -53,6 +57,9 @@ const step = {
   effects: facets.exactOptional(),
   act: z.enum(acts).exactOptional(),
   minutes: parameter.exactOptional(),
+  people: z.literal(2).exactOptional(),
+  work: z.enum(['dirty', 'food']).exactOptional(),
+  handover: z.literal(true).exactOptional(),
   who: z.enum(['lead', 'technician']).exactOptional(),
   at: z.enum(sharedPlaces).exactOptional(),
   sameAgent: id.exactOptional(),
@@ -160,6 +167,14 @@ const stepSchema = z.union([
     why: line,
   }),
   z.strictObject({ ...step, kind: z.literal('product') }),
+  z.strictObject({
+    ...step,
+    kind: z.literal('read'),
+    what: name,
+    unit: z.enum(parameterUnits),
+    from: parameter.exactOptional(),
+    to: parameter.exactOptional(),
+  }),
 ])
 
 /** Several times what the library's longest has. */
@@ -186,27 +201,30 @@ const nodeSchema: z.ZodType<Node> = z.lazy(() =>
         .min(2)
         .max(most.lanes),
     }),
-    z.strictObject({
-      ...node,
-      kind: z.literal('branch'),
-      on: id,
-      is: z
-        .array(
-          z.enum([
-            'fine',
-            'watch',
-            'regrease',
-            'replace',
-            'technician',
-            'in',
-            'too-close',
-            'out',
-            'cannot-tell',
-          ]),
-        )
-        .min(1),
-      steps: nodes,
-    }),
+    z
+      .strictObject({
+        ...node,
+        kind: z.literal('branch'),
+        on: id,
+        is: z
+          .array(
+            z.enum([
+              'fine',
+              'watch',
+              'regrease',
+              'replace',
+              'technician',
+              'in',
+              'too-close',
+              'out',
+              'cannot-tell',
+            ]),
+          )
+          .max(9),
+        chose: z.array(id).min(1).exactOptional(),
+        steps: nodes,
+      })
+      .refine((b) => b.is.length > 0 || b.chose !== undefined, 'opens on nothing'),
   ]),
 )
 
@@ -220,7 +238,7 @@ export const procedureSchema = z.strictObject({
   name,
   family: z.string().max(60),
   nodes,
-  parameters: z.record(freeKey(40), z.enum(['mL', 'min', 'count', '°C', 'g'])),
+  parameters: z.record(freeKey(40), z.enum(parameterUnits)),
   options: z
     .array(
       z.strictObject({

@@ -22,6 +22,7 @@ export type PlateUnit =
   | 'kPa'
   | '±kPa'
   | 'g'
+  | 'µm'
   | 'g/L'
   | 'mg/L'
   | 'mS/cm'
@@ -127,6 +128,7 @@ const declared: Readonly<Record<string, Plausible>> = {
   count: { lo: 0, hi: 1000 },
   '°C': { lo: -40, hi: 115 },
   g: { lo: 0, hi: 100_000 },
+  µm: { lo: -1000, hi: 5000 },
 }
 
 const known = (name: string): PlateNumber | null =>

@@ -1,6 +1,6 @@
 import { choiceOf, type Procedure } from './language.ts'
 import { isOwn } from './own.ts'
-import { countedNames, neededNames } from './counts.ts'
+import { optionalNames, neededNames } from './counts.ts'
 import type { Position } from './frame.ts'
 import { numberOf } from './outline.ts'
 import type { InForce } from './in-force.ts'
@@ -21,7 +21,7 @@ export function startInForce(
   const parameters = Object.fromEntries(
     neededNames(procedure).map((name) => [name, numberOf({ of: name }, all)]),
   )
-  const counts = [...countedNames(procedure)].flatMap((name) => {
+  const counts = [...optionalNames(procedure)].flatMap((name) => {
     const n = all[name] ?? station.counted?.[name]
     return n === undefined ? [] : [[name, n] as const]
   })

@@ -1,5 +1,6 @@
 import { stepsOf, type Procedure } from './language.ts'
 import { latestProcedure } from './library/index.ts'
+import { numberOf } from './outline.ts'
 import { ownNumbers } from './own.ts'
 import { leastContactSeconds, waitKindOf } from './waiting.ts'
 import { useOf, type LabelInForce } from './in-force.ts'
@@ -46,8 +47,8 @@ export function contactsTooShort(
       if (found.length > 0) labels = found
     }
     if ((step.kind !== 'wait' && step.kind !== 'tend') || waitKindOf(step) !== 'contact') return []
-    const minutes = typeof step.length === 'number' ? step.length : parameters[step.length.of]
-    if (minutes === undefined) return []
+    if (typeof step.length === 'object' && parameters[step.length.of] === undefined) return []
+    const minutes = numberOf(step.length, parameters)
     const code = Math.max(quickest, ...labels.map(byCode)) / 60
     const ours = shipped.get(`${step.title} length`) ?? 0
     const slowest = labels.reduce<LabelInForce | null>((a, b) => (a && asks(a) >= asks(b) ? a : b), null)

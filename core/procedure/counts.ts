@@ -3,13 +3,14 @@ import type { Facts } from './payloads.ts'
 
 type PartsStep = Step & { readonly kind: 'parts' }
 
-/** The plate's numbers that a procedure only counts by: where the plate lacks one, it is counted in the run. */
-export function countedNames(procedure: Procedure): ReadonlySet<string> {
+/** The plate's numbers that no run needs to begin: what it counts by, where the run counts itself, and what it judges a reading by. */
+export function optionalNames(procedure: Procedure): ReadonlySet<string> {
   const known = names.get(procedure)
   if (known) return known
   const found = new Set(
     stepsOf(procedure.nodes).flatMap((s) => {
       if (s.kind === 'fasten') return s.of ?? []
+      if (s.kind === 'read') return [s.from, s.to].flatMap((p) => (typeof p === 'object' ? p.of : []))
       return s.kind === 'parts' ? s.parts.flatMap((p) => p.of ?? []) : []
     }),
   )
@@ -20,7 +21,7 @@ const names = new WeakMap<Procedure, ReadonlySet<string>>()
 
 /** The plate's numbers without which a run cannot begin. */
 export const neededNames = (procedure: Procedure): string[] =>
-  Object.keys(procedure.parameters).filter((name) => !countedNames(procedure).has(name))
+  Object.keys(procedure.parameters).filter((name) => !optionalNames(procedure).has(name))
 
 /**
  * A procedure as it is for one machine: the plate's counts in the place of the usual ones, and of each list only what these options
@@ -33,7 +34,7 @@ export function forMachine(
   options: Readonly<Record<string, string>>,
 ): Procedure {
   if (!hasOwn(procedure)) return procedure
-  const counts = [...countedNames(procedure), ...timesNames(procedure)].map((name) => parameters[name] ?? '')
+  const counts = [...optionalNames(procedure), ...timesNames(procedure)].map((name) => parameters[name] ?? '')
   const key = [...counts, '', ...(procedure.options ?? []).map((o) => options[o.id] ?? o.fallback)].join(' ')
   const made = machines.get(procedure) ?? new Map<string, Procedure>()
   machines.set(procedure, made)
@@ -85,7 +86,7 @@ const timesNames = (procedure: Procedure): string[] =>
 
 /** Whether anything of it is another from machine to machine. */
 const hasOwn = (procedure: Procedure): boolean =>
-  countedNames(procedure).size > 0 ||
+  optionalNames(procedure).size > 0 ||
   stepsOf(procedure.nodes).some(
     (s) =>
       (s.kind === 'parts' && s.parts.some((p) => p.when ?? p.per)) ||

@@ -4,8 +4,9 @@ export * from './payloads.ts'
 export { procedureRecords } from './records.ts'
 export type { InLane, Position } from './frame.ts'
 export * from './outline.ts'
+export { isJudged, readLimits, readVerdict } from './read-off.ts'
 export {
-  countedNames,
+  optionalNames,
   countFacts,
   forMachine,
   isUncounted,

@@ -2,8 +2,8 @@ import type { SharedPlace } from '../house/site.ts'
 import type { Verdict } from '../rules/index.ts'
 import type { Act, Facets } from './facets.ts'
 
-/** A number on the model's data plate, by name, or a fixed one. */
-export type Parameter = number | { readonly of: string }
+/** A number on the model's data plate, by name, as it is or so many times it; or a fixed one. */
+export type Parameter = number | { readonly of: string; readonly times?: number }
 
 /** Holds for a run whose option has this choice. */
 export interface When {
@@ -31,6 +31,12 @@ interface StepBase extends NodeBase {
   readonly act?: Act
   /** Minutes of a person's work; common practice for its kind where it is left out. */
   readonly minutes?: Parameter
+  /** It takes two. */
+  readonly people?: 2
+  /** Dirty work, or work with clean food parts: hands are washed between the two. */
+  readonly work?: 'dirty' | 'food'
+  /** Somebody else may go on from here: nothing is half done. */
+  readonly handover?: true
   /** For one of them only: the work of a licensed or trained person. */
   readonly who?: 'lead' | 'technician'
   /** Where it is worked, when not at the machine: it takes that place in the plan. */
@@ -131,6 +137,15 @@ export type Step = StepBase &
         readonly why: string
       }
     | { readonly kind: 'product' }
+    /** A number that is read off and kept; judged where the model has limits for it. */
+    | {
+        readonly kind: 'read'
+        /** What is read: "Flow number". */
+        readonly what: string
+        readonly unit: ParameterUnit
+        readonly from?: Parameter
+        readonly to?: Parameter
+      }
   )
 
 export interface Part {
@@ -193,11 +208,13 @@ export interface Together extends NodeBase {
   readonly lanes: readonly Lane[]
 }
 
-/** Only after these outcomes of an inspection made before it, or these first verdicts of a check. */
+/** Only after these outcomes of an inspection made before it, these choices of it, or these first verdicts of a check. */
 export interface Branch extends NodeBase {
   readonly kind: 'branch'
   readonly on: string
   readonly is: readonly (InspectChoice['outcome'] | Verdict)[]
+  /** Choices by their ids, where their outcomes do not tell them apart. */
+  readonly chose?: readonly string[]
   readonly steps: readonly Node[]
 }
 
@@ -215,7 +232,8 @@ export interface Option {
   readonly why: string
 }
 
-export type ParameterUnit = 'mL' | 'min' | 'count' | '°C' | 'g'
+export const parameterUnits = ['mL', 'min', 'count', '°C', 'g', 'µm'] as const
+export type ParameterUnit = (typeof parameterUnits)[number]
 
 export interface Procedure {
   readonly id: string

@@ -2,6 +2,7 @@ import { Refusal } from '../refusal/index.ts'
 import {
   belongs,
   isStep,
+  type Branch,
   type Each,
   type Node,
   type Parameter,
@@ -61,13 +62,16 @@ function walkAnew(procedure: Procedure, run: Worked): Walk {
   function one(node: Node, at: Frame): Position[] {
     if (isStep(node)) return put(at.stepOf(node))
     if (node.kind === 'until') return rounds(node, at)
-    if (node.kind === 'branch') return opened(node.on, node.is, at) ? sequence(node.steps, at) : []
+    if (node.kind === 'branch') return opened(node, at) ? sequence(node.steps, at) : []
     return lanes(node, at)
   }
 
-  function opened(on: string, is: readonly string[], at: Frame): boolean {
-    const outcome = run.done[at.keyOf(on)]?.facts['outcome'] ?? run.done[on]?.facts['outcome']
-    return typeof outcome === 'string' && is.includes(outcome)
+  function opened({ on, is, chose = [] }: Branch, at: Frame): boolean {
+    const { outcome, choice } = (run.done[at.keyOf(on)] ?? run.done[on])?.facts ?? {}
+    return (
+      (typeof outcome === 'string' && (is as readonly string[]).includes(outcome)) ||
+      (typeof choice === 'string' && chose.includes(choice))
+    )
   }
 
   function rounds(group: Until, at: Frame): Position[] {
@@ -139,7 +143,7 @@ export function numberOf(parameter: Parameter, parameters: Readonly<Record<strin
   if (typeof parameter === 'number') return parameter
   const value = parameters[parameter.of]
   if (value === undefined) throw new Refusal('parameter_missing', { parameter: parameter.of })
-  return value
+  return value * (parameter.times ?? 1)
 }
 
 /** Instant (ms UTC) at which a wait's minutes are over, or null where it has not begun. */

@@ -1,9 +1,15 @@
 import { forMachine, movedParts } from './counts.ts'
+import { isJudged } from './read-off.ts'
 import { belongs, isStep, type Branch, type Node, type Part, type Procedure, type Step } from './language.ts'
 import { changeBy, changeDuring } from './effects.ts'
 import type { Facets } from './facets.ts'
 import { Refusal } from '../refusal/index.ts'
 import { conflictsOf, endConflicts, type Condition, type SafetyRule } from './safety-rules.ts'
+
+interface Finding {
+  readonly outcome: string
+  readonly choice?: string
+}
 
 /** What the checker knows at one point of one way through. */
 interface Way {
@@ -16,8 +22,8 @@ interface Way {
   /** Of those, named ones that this cycle runs without. */
   readonly left: readonly string[]
   readonly counting: boolean
-  /** Outcomes of the inspections made so far. */
-  readonly outcomes: Readonly<Record<string, string>>
+  /** What the inspections made so far found. */
+  readonly findings: Readonly<Record<string, Finding>>
 }
 
 const firstWay = (procedure: Procedure): Way => ({
@@ -27,7 +33,7 @@ const firstWay = (procedure: Procedure): Way => ({
   out: {},
   left: [],
   counting: false,
-  outcomes: {},
+  findings: {},
 })
 
 function conditionOn(way: Way): Condition {
@@ -153,15 +159,26 @@ function branchesOf(nodes: readonly Node[]): Branch[] {
   })
 }
 
-/** What a step can find: the outcomes of an inspection, the first verdict of a check. */
-function outcomesOf(step: Step): string[] {
-  if (step.kind === 'check') return ['in', 'too-close', 'out', 'cannot-tell']
-  return step.kind === 'inspect' ? [...new Set(step.choices.map((c) => c.outcome))] : []
+/** What a step can find: the choices of an inspection, the first verdict of a check, the verdict on a reading. */
+/** @param each whether branches tell its choices apart. */
+function findingsOf(step: Step, each: boolean): Finding[] {
+  if (step.kind === 'check') return ['in', 'too-close', 'out', 'cannot-tell'].map((outcome) => ({ outcome }))
+  if (step.kind === 'read')
+    return isJudged(step) ? ['in', 'out', 'cannot-tell'].map((outcome) => ({ outcome })) : []
+  if (step.kind !== 'inspect') return []
+  return each
+    ? step.choices.map((c) => ({ outcome: c.outcome, choice: c.id }))
+    : [...new Set(step.choices.map((c) => c.outcome))].map((outcome) => ({ outcome }))
 }
+
+const opens = ({ is, chose = [] }: Branch, { outcome, choice }: Finding): boolean =>
+  (is as readonly string[]).includes(outcome) || (choice !== undefined && chose.includes(choice))
 
 class Walker {
   readonly #procedure: Procedure
   readonly #asked: ReadonlySet<string>
+  /** Steps whose choices open branches one by one. */
+  readonly #chosen: ReadonlySet<string>
   readonly #options: Readonly<Record<string, string>>
   readonly #note: (rule: SafetyRule, path: readonly string[]) => void
   readonly #left: { nodes: number }
@@ -174,6 +191,7 @@ class Walker {
   ) {
     this.#procedure = procedure
     this.#asked = new Set(branchesOf(procedure.nodes).map((b) => b.on))
+    this.#chosen = new Set(branchesOf(procedure.nodes).flatMap((b) => (b.chose ? [b.on] : [])))
     this.#options = options
     this.#note = note
     this.#left = left
@@ -204,19 +222,17 @@ class Walker {
     for (const rule of breaches(this.#procedure, from.way, step)) this.#note(rule, path)
     const way = after(from.way, step)
     // Outcomes that no branch opens on make no other way.
-    const outcomes = this.#asked.has(step.id) ? outcomesOf(step) : []
-    if (outcomes.length === 0) return [{ way, path }]
-    return outcomes.map((outcome) => ({
-      way: { ...way, outcomes: { ...way.outcomes, [step.id]: outcome } },
-      path: [...path, outcome],
+    const found = this.#asked.has(step.id) ? findingsOf(step, this.#chosen.has(step.id)) : []
+    if (found.length === 0) return [{ way, path }]
+    return found.map((finding) => ({
+      way: { ...way, findings: { ...way.findings, [step.id]: finding } },
+      path: [...path, finding.choice ?? finding.outcome],
     }))
   }
 
   branch(node: Branch, from: Walked): Walked[] {
-    const outcome = from.way.outcomes[node.on]
-    return outcome !== undefined && (node.is as readonly string[]).includes(outcome)
-      ? this.sequence(node.steps, [from])
-      : [from]
+    const found = from.way.findings[node.on]
+    return found && opens(node, found) ? this.sequence(node.steps, [from]) : [from]
   }
 
   /** Round after round until no new state comes of it. */

@@ -50,6 +50,7 @@ const usual: Record<Step['kind'], number> = {
   lubricate: 3,
   fasten: 2,
   product: 3,
+  read: 1,
 }
 const minutesPerPiece = 0.3
 

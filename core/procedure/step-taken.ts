@@ -1,6 +1,7 @@
 import type { AnyRecord } from '../stream/record.ts'
 import type { Procedure, Step } from './language.ts'
 import type { Position } from './frame.ts'
+import { readVerdict } from './read-off.ts'
 import { countsTold, isWholeCount } from './counts.ts'
 import { walk } from './outline.ts'
 import type { Facts, StepDone } from './payloads.ts'
@@ -62,14 +63,20 @@ export function judgeStep(
     const short = lasted.ms < lasted.leastMs && !cooled ? lasted : null
     return { ...judged, short, counts: inTurn && (short === null || !mustLast(step)) }
   }
-  const facts = factsOf(step, payload.facts)
+  const facts = factsOf(step, payload.facts, run.parameters)
   return { ...judged, facts: facts ?? payload.facts, counts: inTurn && facts !== null }
 }
 
 /** The facts of a step as far as they hold, or null where they do not do it: a count that is short, a choice that is none. */
-function factsOf(step: Step, facts: Facts): Facts | null {
+function factsOf(step: Step, facts: Facts, parameters: Readonly<Record<string, number>>): Facts | null {
   if (step.kind === 'parts') return isWholeCount(step, facts) ? facts : null
   if (step.kind === 'check') return null
+  if (step.kind === 'read') {
+    const { read } = facts
+    if (typeof read !== 'number') return null
+    const outcome = readVerdict(step, read, parameters)
+    return outcome === null ? facts : { ...facts, outcome }
+  }
   if (step.kind !== 'inspect') return facts
   const choice = step.choices.find((c) => c.id === facts['choice'])
   return choice ? { ...facts, choice: choice.id, outcome: choice.outcome } : null

@@ -107,6 +107,10 @@ export function dutiful(position: procedure.Position): procedure.Facts {
   const { step } = position
   if (step.kind === 'parts') return procedure.wholeCount(step)
   if (step.kind === 'mix') return { product: chlorine.id }
+  if (step.kind === 'read') {
+    const { from, to } = procedure.readLimits(step, {})
+    return { read: from ?? to ?? 5 }
+  }
   const choice = step.kind === 'inspect' ? step.choices.find((c) => c.outcome === 'fine') : undefined
   return step.kind === 'inspect' ? { choice: (choice ?? step.choices[0])?.id ?? '' } : {}
 }

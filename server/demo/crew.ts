@@ -2,6 +2,7 @@ import {
   currentPosition,
   finishStep,
   numberOf,
+  readLimits,
   wholeCount,
   runFold,
   startRun,
@@ -125,6 +126,8 @@ function workStep(w: Working, position: Position, at: number): number {
       return checkStep(w, step, position.key, hands)
     case 'parts':
       return w.done(position, hands + 120_000, wholeCount(step))
+    case 'read':
+      return w.done(position, hands, { read: readOff(step, w.run) })
     case 'inspect':
       return w.done(position, hands, chosen(w.worker, step))
     case 'product':
@@ -167,6 +170,13 @@ function waitStep(
     return w.done(position, at + minutes * 60_000)
   }
   return at + 1000
+}
+
+/** What a gauge in order shows: the middle of what the plate says. */
+function readOff(step: Step & { kind: 'read' }, run: RunState): number {
+  const { from, to } = readLimits(step, run.parameters)
+  const [lo, hi] = [from ?? to ?? 5, to ?? from ?? 5]
+  return Math.round((lo + hi) * 5) / 10
 }
 
 function chosen(worker: Worker, step: Step & { kind: 'inspect' }): Facts {

@@ -58,11 +58,7 @@ export function aheadOf(
   function minutesOf(due: DueItem): number | null {
     const procedure = procedureOf(due.procedure)
     const plate = stations.find((s) => s.id === due.station)?.plate
-    if (
-      !procedure ||
-      !plate ||
-      neededNames(procedure).some((p) => plate.parameters[p] === undefined)
-    )
+    if (!procedure || !plate || neededNames(procedure).some((p) => plate.parameters[p] === undefined))
       return null
     const { segments } = segmentsOf(procedure, { parameters: plate.parameters, options: plate.options ?? {} })
     return segments.filter((s) => !s.free).reduce((n, s) => n + s.minutes, 0)

@@ -23,6 +23,7 @@ import StepLubricate from './steps/StepLubricate.vue'
 import StepMix, { type Poured } from './steps/StepMix.vue'
 import StepParts from './steps/StepParts.vue'
 import StepProduct from './steps/StepProduct.vue'
+import StepRead from './steps/StepRead.vue'
 import StepTend from './steps/StepTend.vue'
 import StepWait from './steps/StepWait.vue'
 
@@ -83,6 +84,7 @@ function poured(p: Poured): void {
       <template v-if="position.round > 0"> · {{ t('run.round', { n: position.round }) }}</template>
     </p>
     <h1>{{ title }}</h1>
+    <p v-if="step?.people" class="holder">{{ t('run.twoPeople') }}</p>
     <p v-if="step?.who" class="holder">{{ t(`run.who.${step.who}`) }}</p>
     <p v-if="step?.caution" class="caution">{{ step.caution }}</p>
     <p v-if="step?.text" class="text">{{ fill(step.text, run.parameters, procedure) }}</p>
@@ -156,6 +158,14 @@ function poured(p: Poured): void {
   />
   <step-lubricate v-else-if="step?.kind === 'lubricate'" :step="step" @done="emit('done', {})" />
   <step-fasten v-else-if="step?.kind === 'fasten'" :step="step" @done="emit('done', {})" />
+  <step-read
+    v-else-if="step?.kind === 'read'"
+    :key="position.key"
+    :step="step"
+    :parameters="run.parameters"
+    :blocked="blocked !== null"
+    @done="(facts) => emit('done', facts)"
+  />
   <step-product v-else-if="step?.kind === 'product'" @done="(facts) => emit('done', facts)" />
   <div v-else-if="step?.kind === 'gate'" class="act">
     <hold-button v-if="step.hazardous" :disabled="blocked !== null" @held="emit('done', { held: true })">{{

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { forMachine, listing, numberOf, type Step } from '@tadka/core/procedure'
+import { type Branch, forMachine, stepsOf, listing, numberOf, type Step } from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -44,6 +44,14 @@ const chosen = computed(() =>
     says: o.choices.find((c) => c.id === (options.value[o.id] ?? o.fallback))?.says ?? '',
   })),
 )
+/** What a branch opens on, in words. */
+function opensOn(group: Branch): string {
+  const choices = stepsOf(found.value?.nodes ?? []).flatMap((s) =>
+    s.kind === 'inspect' && s.id === group.on ? s.choices : [],
+  )
+  const is = group.is.map((x) => t(te(`run.choice.${x}`) ? `run.choice.${x}` : `verdict.${x}`))
+  return [...is, ...(group.chose ?? []).map((id) => choices.find((c) => c.id === id)?.name ?? id)].join(', ')
+}
 const print = () => window.print()
 </script>
 
@@ -95,11 +103,7 @@ const print = () => window.print()
                 ? t('chart.each', { unit: l.group.unit })
                 : l.group.kind === 'together'
                   ? t('chart.together')
-                  : t('chart.branch', {
-                      is: l.group.is
-                        .map((x) => t(te(`run.choice.${x}`) ? `run.choice.${x}` : `verdict.${x}`))
-                        .join(', '),
-                    })
+                  : t('chart.branch', { is: opensOn(l.group) })
           }}
         </li>
       </template>

@@ -4,6 +4,7 @@ import { measureFor } from '@tadka/core/solution'
 import { Refusal } from '@tadka/core/refusal'
 import { useI18n } from 'vue-i18n'
 import { useKit } from '../site/kit.ts'
+import { useReadOff } from '../site/read-off.ts'
 import { useUnits } from '../site/units.ts'
 import { useWays } from '../solution/measured.ts'
 
@@ -13,6 +14,7 @@ export function useChartWords(parameters: () => Readonly<Record<string, number>>
   const units = useUnits()
   const kit = useKit()
   const waysOf = useWays()
+  const readOff = useReadOff()
   const known = (p: Parameter) => typeof p === 'number' || p.of in parameters()
 
   function pour(step: Step & { kind: 'mix' }): string {
@@ -65,6 +67,10 @@ export function useChartWords(parameters: () => Readonly<Record<string, number>>
             : ''
         return `${t(`run.fasten.${step.how}`)}${order}. ${step.why}`
       }
+      case 'read':
+        return [`${step.what}: ____ ${readOff.typed(step).unit}`.trim(), readOff.limits(step, parameters())]
+          .filter(Boolean)
+          .join('. ')
       case 'inspect':
         return step.choices.map((c) => c.name).join(' / ')
       case 'tend':

@@ -3,6 +3,7 @@ import { shallowReactive } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useStepWords } from './step-words.ts'
 import { useProcedures } from './procedures.ts'
+import { useReadOff } from './read-off.ts'
 import { useSession } from '../rights/session.ts'
 import { useSite } from './site.ts'
 
@@ -16,6 +17,7 @@ export function useNames() {
   const procedures = useProcedures()
   const { t } = useI18n()
   const { titleOf } = useStepWords()
+  const readOff = useReadOff()
   const runOf = (id: string): RunState | null => site.one('run', id) ?? loggedRuns.get(id) ?? null
   function stepOf(run: string, key: string) {
     const state = runOf(run)
@@ -57,6 +59,13 @@ export function useNames() {
       const step = stepOf(run, key)?.position
       const choices = step?.kind === 'step' && step.step.kind === 'inspect' ? step.step.choices : []
       return choices.find((c) => c.id === id)?.name ?? id
+    },
+    /** A number that a step read off: "Flow number 5". */
+    read: (run: string, key: string, value: number) => {
+      const step = stepOf(run, key)?.position
+      return step?.kind === 'step' && step.step.kind === 'read'
+        ? `${step.step.what} ${readOff.say(step.step, value)}`
+        : String(value)
     },
     part: (run: string, key: string, id: string) => {
       const step = stepOf(run, key)?.position

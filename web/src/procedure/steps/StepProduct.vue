@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useKit } from '../../site/kit.ts'
 import { useUnits } from '../../site/units.ts'
+import { numberIn } from '../../pieces/field.ts'
 import FigureField from '../../pieces/FigureField.vue'
 import NumberPad from '../../pieces/NumberPad.vue'
 
@@ -23,18 +24,17 @@ const temperature = ref('')
 const field = ref<'litres' | 'temperature'>('litres')
 const tried = ref(false)
 const unit = computed(() => kit.thermometers.value[0]?.unit ?? units.degree.value)
-const value = (text: string) => (/^\d+([.,]\d+)?$/.test(text.trim()) ? Number(text.replace(',', '.')) : null)
 const fit = computed(() => {
-  const read = value(temperature.value)
+  const read = numberIn(temperature.value, true)
   return read === null ? null : rerunFit(read, unit.value)
 })
 const faults = computed(() => ({
-  litres: tried.value && value(litres.value) === null ? t('run.needLitres') : undefined,
+  litres: tried.value && numberIn(litres.value) === null ? t('run.needLitres') : undefined,
   temperature: !kept.value
     ? undefined
     : fit.value && !fit.value.cold
       ? t('run.rerunWarm', { limit: `${fit.value.limit} ${unit.value}` })
-      : tried.value && value(temperature.value) === null
+      : tried.value && numberIn(temperature.value, true) === null
         ? t('run.needTemperature')
         : undefined,
 }))
@@ -45,7 +45,7 @@ const padded = computed({
 
 function done(): void {
   tried.value = true
-  const [amount, degrees] = [value(litres.value), value(temperature.value)]
+  const [amount, degrees] = [numberIn(litres.value), numberIn(temperature.value, true)]
   if (amount === null || (kept.value && !fit.value?.cold)) return
   emit('done', {
     kept: kept.value,

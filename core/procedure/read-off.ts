@@ -1,0 +1,38 @@
+import type { Verdict } from '../rules/index.ts'
+import type { Parameter, Step } from './language.ts'
+import { numberOf } from './outline.ts'
+
+type ReadStep = Step & { readonly kind: 'read' }
+
+/** The limits of a reading, in its own unit; undefined: the model's plate does not say, null: there is none on that side. */
+export interface ReadLimits {
+  readonly from: number | null | undefined
+  readonly to: number | null | undefined
+}
+
+/** Whether what is read is judged at all. */
+export const isJudged = (step: ReadStep): boolean => step.from !== undefined || step.to !== undefined
+
+/** What a reading is held against on one machine. @param parameters of the run, by name. */
+export function readLimits(step: ReadStep, parameters: Readonly<Record<string, number>>): ReadLimits {
+  const limit = (p: Parameter | undefined) => {
+    if (p === undefined) return null
+    return typeof p === 'object' && parameters[p.of] === undefined ? undefined : numberOf(p, parameters)
+  }
+  return { from: limit(step.from), to: limit(step.to) }
+}
+
+/**
+ * The verdict on a number that was read off; null where nothing is held against it. What the plate does not say cannot pass.
+ * @param value in the step's unit.
+ */
+export function readVerdict(
+  step: ReadStep,
+  value: number,
+  parameters: Readonly<Record<string, number>>,
+): Verdict | null {
+  if (!isJudged(step)) return null
+  const { from, to } = readLimits(step, parameters)
+  if ((typeof from === 'number' && value < from) || (typeof to === 'number' && value > to)) return 'out'
+  return from === undefined || to === undefined ? 'cannot-tell' : 'in'
+}

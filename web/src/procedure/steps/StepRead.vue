@@ -1,0 +1,98 @@
+<script setup lang="ts">
+import { isJudged, readVerdict, type Step } from '@tadka/core/procedure'
+import { NButton } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { numberIn } from '../../pieces/field.ts'
+import FigureField from '../../pieces/FigureField.vue'
+import NumberPad from '../../pieces/NumberPad.vue'
+import VerdictMark from '../../pieces/VerdictMark.vue'
+import { useReadOff } from '../../site/read-off.ts'
+
+/** A number read off and typed; what the plate has for it stands beside, and the verdict as one types. */
+const props = defineProps<{
+  step: Step & { kind: 'read' }
+  parameters: Readonly<Record<string, number>>
+  blocked: boolean
+}>()
+const emit = defineEmits<{ done: [facts: { read: number }] }>()
+const { t } = useI18n()
+const readOff = useReadOff()
+
+const text = ref('')
+const tried = ref(false)
+const typed = computed(() => readOff.typed(props.step))
+const value = computed(() => {
+  const number = numberIn(text.value, true)
+  return number === null ? null : typed.value.kept(number)
+})
+const fault = computed(() => {
+  const isNone = value.value === null && (tried.value || text.value.trim() !== '')
+  return isNone ? t('bench.fieldNeeded') : undefined
+})
+const verdict = computed(() =>
+  value.value === null ? null : readVerdict(props.step, value.value, props.parameters),
+)
+function done(): void {
+  tried.value = true
+  if (value.value !== null) emit('done', { read: value.value })
+}
+</script>
+
+<template>
+  <div class="read">
+    <div class="told">
+      <figure-field
+        id="read-off"
+        v-model="text"
+        active
+        :label="step.what"
+        :unit="typed.unit"
+        :fault="fault"
+        @enter="done"
+      />
+      <p v-if="isJudged(step)" class="limits">{{ readOff.limits(step, parameters) }}</p>
+      <p v-if="verdict" class="verdict" role="status">
+        <verdict-mark :verdict="verdict" :size="32" /> {{ t(`verdict.${verdict}`) }}
+      </p>
+      <div class="act">
+        <n-button type="primary" class="big" :disabled="blocked" @click="done">{{ t('run.done') }}</n-button>
+      </div>
+    </div>
+    <number-pad v-model="text" />
+  </div>
+</template>
+
+<style scoped>
+.read {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 300px;
+  gap: 40px;
+  flex: 1 0 auto;
+}
+.told {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  max-width: 520px;
+}
+.limits {
+  font-size: 19px;
+  color: var(--ink-2);
+}
+.verdict {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  font-size: 24px;
+  font-weight: 650;
+}
+.act {
+  margin-top: auto;
+}
+@media (max-width: 760px) {
+  .read {
+    grid-template-columns: 1fr;
+  }
+}
+</style>
