@@ -58,6 +58,8 @@ const of = (unit: PlateUnit, lo: number, hi: number, readBy: Readers): PlateNumb
   readBy,
 })
 
+const pieces = of('count', 1, 200, procedure)
+
 /** Every number that anything reads of a plate. What is not here and asked for by no procedure is on no form. */
 export const plateNumbers = {
   // Vessels and what is mixed in them.
@@ -97,7 +99,49 @@ export const plateNumbers = {
   // How it is built.
   barrels: of('count', 1, 12, procedure),
   groups: of('count', 1, 8, procedure),
+  bowls: of('count', 1, 8, procedure),
+  cylinder: volume(500, 200_000),
   dose: of('g', 0.5, 100, procedure),
+  burrZeroLow: { ...of('µm', 0, 2000, procedure), within: 'burrZeroHigh' },
+  burrZeroHigh: of('µm', 0, 2000, procedure),
+  // What is counted, all in all: left blank it is counted in the first run.
+  spiralBlades: pieces,
+  spigotRings: pieces,
+  doorScrews: pieces,
+  doorNuts: pieces,
+  valveRings: pieces,
+  feedTubes: pieces,
+  tubeRings: pieces,
+  dripTrays: pieces,
+  dripPans: pieces,
+  pumpRings: pieces,
+  beaterShoes: pieces,
+  scraperBlades: pieces,
+  shortBlades: pieces,
+  leafSprings: pieces,
+  knobs: pieces,
+  plungers: pieces,
+  plungerRings: pieces,
+  headScrews: pieces,
+  gateRings: pieces,
+  beaterBlades: pieces,
+  bladeRings: pieces,
+  spigots: pieces,
+  checkValves: pieces,
+  mixLines: pieces,
+  floats: pieces,
+  thumbScrews: pieces,
+  chutes: pieces,
+  upperArms: pieces,
+  lowerArms: pieces,
+  endCaps: pieces,
+  scrapScreens: pieces,
+  burrScrews: pieces,
+  sideScrews: pieces,
+  hoodFilters: pieces,
+  nozzles: pieces,
+  diffusers: pieces,
+  cups: pieces,
   // The dish room.
   tank: volume(2000, 1_000_000, { readBy: ['procedure', 'detergent', 'hand-dose'] }),
   rinseWater: volume(200, 40_000, { readBy: ['detergent', 'hand-dose', 'scale'], small: true }),
@@ -115,6 +159,7 @@ export const plateNumbers = {
   doseTarget: { ...of('g/L', 0.01, 50, ['hand-dose']), within: 'doseHigh' },
   doseHigh: of('g/L', 0.01, 50, ['hand-dose']),
   doseTool: of('g', 0.1, 1000, ['hand-dose']),
+  feedC: of('°C', 5, 95, procedure),
   hardness: of('mg/L', 0, 3000, ['scale']),
   chemicalMode: of('yes', 0, 1, ['chemical']),
 } as const satisfies Record<string, PlateNumber>

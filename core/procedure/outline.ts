@@ -11,7 +11,7 @@ import {
   type Together,
   type Until,
 } from './language.ts'
-import { movedParts } from './counts.ts'
+import { forMachine, movedParts } from './counts.ts'
 import { framesOf, type Frame, type Position } from './frame.ts'
 import type { RunState } from './run-state.ts'
 
@@ -38,8 +38,10 @@ export function walk(procedure: Procedure, run: Worked): Walk {
 
 const walked = new WeakMap<Worked, { readonly procedure: Procedure; readonly walk: Walk }>()
 
-function walkAnew(procedure: Procedure, run: Worked): Walk {
+function walkAnew(every: Procedure, run: Worked): Walk {
   const choices = run.options ?? {}
+  // Whoever asks, with whatever of it at hand: the steps are this machine's.
+  const procedure = forMachine(every, run.parameters ?? {}, choices)
   const positions: Position[] = []
 
   /** Puts a position there; returns it where it may be worked now. */

@@ -121,7 +121,11 @@ export function stationFor(
   numbers: Readonly<Record<string, number>> = {},
 ): procedure.StationState {
   const begins = known.begins ?? {}
-  const parameters = Object.fromEntries(Object.keys(known.parameters).map((name) => [name, 5]))
+  // One bowl: walks at random come through all lanes of it.
+  const parameters = {
+    ...Object.fromEntries(Object.keys(known.parameters).map((name) => [name, 5])),
+    ...('bowls' in known.parameters ? { bowls: 1 } : {}),
+  }
   return {
     ...procedure.stationFold.initial('st'),
     plate: { ...plate, family: known.family, parameters: { ...parameters, ...plate.parameters, ...numbers } },

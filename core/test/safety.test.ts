@@ -5,6 +5,7 @@ import {
   violationsOf,
   walkBudget,
   type Node,
+  latestProcedure,
   type Procedure,
   type Step,
 } from '../procedure/index.ts'
@@ -255,7 +256,8 @@ describe('a procedure with more ways through it than can be walked', () => {
     const option = (id: string) => ({ id, question: 'q', choices, fallback: 'a', why: 'w' })
     const wide = { ...large, options: Array.from({ length: 40 }, (_, i) => option(`o-${i}`)) }
     expect(() => violationsOf(wide)).toThrow(tooLarge)
-    const two = { ...large, options: [option('x'), option('y')] }
+    const plain = latestProcedure('soft-serve-pump.close') as Procedure
+    const two = { ...plain, options: [option('x'), option('y')] }
     expect(() => violationsOf(two, { optionSets: 3, nodes: 1e9 })).toThrow(tooLarge)
     expect(violationsOf(two, { optionSets: 4, nodes: 1e9 })).toEqual([])
   })

@@ -41,6 +41,7 @@ describe('a small evening planned on the graphs of its runs', () => {
       circulate: 20,
       ice: 20,
       soakMinutes: 15,
+      bowls: 2,
     }
     const graph = (id: string) =>
       segmentsOf(latestProcedure(id) as Procedure, {

@@ -34,6 +34,8 @@ export interface Worker {
   readonly hasty?: boolean
   /** The outcome to choose where an inspection offers it; what is fine where it does not, or is left out. */
   readonly outcome?: InspectChoice['outcome']
+  /** A choice to make where an inspection offers it, by its id. */
+  readonly choice?: string
 }
 
 /** The device's time since it was switched on: a demo tablet never is off. */
@@ -182,6 +184,7 @@ function readOff(step: Step & { kind: 'read' }, run: RunState): number {
 function chosen(worker: Worker, step: Step & { kind: 'inspect' }): Facts {
   const rare = worker.random() < 0.06 ? 'watch' : 'fine'
   const find = (outcome: string) => step.choices.find((c) => c.outcome === outcome)
-  const choice = find(worker.outcome ?? rare) ?? find('fine') ?? step.choices[0]
+  const named = step.choices.find((c) => c.id === worker.choice)
+  const choice = named ?? find(worker.outcome ?? rare) ?? find('fine') ?? step.choices[0]
   return choice ? { choice: choice.id } : {}
 }

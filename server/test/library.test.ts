@@ -6,6 +6,7 @@ import {
   stepsOf,
   waitKindOf,
   type InspectChoice,
+  type Node,
   type Procedure,
   type StationState,
 } from '@tadka/core/procedure'
@@ -40,6 +41,18 @@ const outcomesOf = (p: Procedure): InspectChoice['outcome'][] => {
   return [...new Set(['fine' as const, ...offered])]
 }
 
+/** Every choice that a branch opens on, with the options under which it is there. */
+function choicesOf(nodes: readonly Node[]): { options: Record<string, string>; choice: string }[] {
+  return nodes.flatMap((n) => {
+    if (n.kind === 'together') return n.lanes.flatMap((l) => choicesOf(l.steps))
+    if (n.kind === 'until' || n.kind === 'each') return choicesOf(n.steps)
+    if (n.kind !== 'branch') return []
+    const options = Object.fromEntries((n.when ?? []).map((w) => [w.option, w.is[0] ?? '']))
+    return [...(n.chose ?? []).map((choice) => ({ options, choice })), ...choicesOf(n.steps)]
+  })
+}
+
+let entered = 0
 /** The station as a procedure begins from, told by the manager as a site would: seen as it stands, or closed by hand. */
 async function begin(diary: Diary, station: string, p: Procedure, plate: StationSet): Promise<StationState> {
   const at = server.clock.now
@@ -64,7 +77,16 @@ async function begin(diary: Diary, station: string, p: Procedure, plate: Station
       ...{ from: at - 3_600_000, to: at - 1_800_000 },
     }
     const url = `/api/sites/${siteId}/enter`
-    const answer = await server.app.inject({ method: 'POST', url, headers: { cookie }, payload })
+    // One place signs for only so many in a minute.
+    entered += 1
+    const remoteAddress = `10.0.0.${entered}`
+    const answer = await server.app.inject({
+      method: 'POST',
+      url,
+      headers: { cookie },
+      payload,
+      remoteAddress,
+    })
     expect(answer.json()).toMatchObject({ outcomes: [{ outcome: 'accepted' }] })
   }
   return stationNow(station)
@@ -102,6 +124,7 @@ describe('a crew works every procedure of the library to its end, through the AP
         ...outcomes
           .slice(1)
           .map((outcome) => ({ options: sets[0] ?? {}, outcome, weakMix: outcome === 'watch' })),
+        ...choicesOf(p.nodes).map((way) => ({ ...way, outcome: 'fine' as const })),
       ]
       const worked = new Set<string>()
       for (const [n, way] of ways.entries()) {

@@ -29,6 +29,9 @@ import nozzlesDaily from './nozzles.daily.json' with { type: 'json' }
 import sinkChange from './sink.change.json' with { type: 'json' }
 import sinkSetUp from './sink.set-up.json' with { type: 'json' }
 import slushByHand from './slush.by-hand.json' with { type: 'json' }
+import slushClose from './slush.close.json' with { type: 'json' }
+import slushOpen from './slush.open.json' with { type: 'json' }
+import slushFilter from './slush.filter.json' with { type: 'json' }
 import slushInPlace from './slush.in-place.json' with { type: 'json' }
 import softServeGravityClose from './soft-serve-gravity.close.json' with { type: 'json' }
 import softServeGravityOpen from './soft-serve-gravity.open.json' with { type: 'json' }
@@ -75,6 +78,9 @@ const shipped = [
   sinkChange,
   sinkSetUp,
   slushByHand,
+  slushClose,
+  slushOpen,
+  slushFilter,
   slushInPlace,
   softServeGravityClose,
   softServeGravityOpen,

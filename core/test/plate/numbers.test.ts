@@ -31,9 +31,9 @@ describe('the catalogue of plate numbers', () => {
     }
   })
   it('takes a site’s own number by the unit that its procedure declares, and none that nobody declares', () => {
-    expect(plateNumber('cups', 'mL')).toMatchObject({ unit: 'mL', readBy: ['procedure'] })
-    expect(plateNumber('cups')).toBeNull()
-    expect(plateNumber('cups', 'furlong')).toBeNull()
+    expect(plateNumber('beakers', 'mL')).toMatchObject({ unit: 'mL', readBy: ['procedure'] })
+    expect(plateNumber('beakers')).toBeNull()
+    expect(plateNumber('beakers', 'furlong')).toBeNull()
     expect(plateNumber('constructor')).toBeNull()
   })
 })
@@ -51,7 +51,7 @@ describe('a number that cannot be', () => {
     expect(plateFaults(parameters).map((f) => f.name)).toEqual([name]),
   )
   it('is not told of a plate as they are, nor of what the catalogue does not know', () =>
-    expect(plateFaults({ rinse: 3800, pailHolds: 10_000, washC: 66, rinseC: 82, cups: -4 })).toEqual([]))
+    expect(plateFaults({ rinse: 3800, pailHolds: 10_000, washC: 66, rinseC: 82, beakers: -4 })).toEqual([]))
   it('both ends can be, and nothing beyond', () => {
     for (const [name, { can, within }] of numbers) {
       const other = within ? { [within]: can.hi } : {}

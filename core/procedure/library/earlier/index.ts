@@ -36,6 +36,30 @@ import softServeTwinClose1 from './soft-serve-twin.close.json' with { type: 'jso
 import softServeTwinOpen1 from './soft-serve-twin.open.json' with { type: 'json' }
 import surfaceInPlace1 from './surface.in-place.json' with { type: 'json' }
 import urnDaily1 from './urn.daily.json' with { type: 'json' }
+import slushInPlace2 from './slush.in-place.v2.json' with { type: 'json' }
+import slushByHand2 from './slush.by-hand.v2.json' with { type: 'json' }
+import custardOpen2 from './custard.open.v2.json' with { type: 'json' }
+import custardClose2 from './custard.close.v2.json' with { type: 'json' }
+import custardHold2 from './custard.hold.v2.json' with { type: 'json' }
+import softServeTwinOpen2 from './soft-serve-twin.open.v2.json' with { type: 'json' }
+import softServeTwinClose2 from './soft-serve-twin.close.v2.json' with { type: 'json' }
+import softServeGravityOpen2 from './soft-serve-gravity.open.v2.json' with { type: 'json' }
+import softServeGravityClose2 from './soft-serve-gravity.close.v2.json' with { type: 'json' }
+import softServePumpOpen2 from './soft-serve-pump.open.v2.json' with { type: 'json' }
+import softServePumpClose2 from './soft-serve-pump.close.v2.json' with { type: 'json' }
+import batchOpen2 from './batch.open.v2.json' with { type: 'json' }
+import batchClose2 from './batch.close.v2.json' with { type: 'json' }
+import flushModuleCip2 from './flush-module.cip.v2.json' with { type: 'json' }
+import iceCubeHalfYear2 from './ice-cube.half-year.v2.json' with { type: 'json' }
+import iceNuggetHalfYear2 from './ice-nugget.half-year.v2.json' with { type: 'json' }
+import dishMachineClose2 from './dish-machine.close.v2.json' with { type: 'json' }
+import dishMachineOpen2 from './dish-machine.open.v2.json' with { type: 'json' }
+import dishMachineDelime2 from './dish-machine.delime.v2.json' with { type: 'json' }
+import sinkChange2 from './sink.change.v2.json' with { type: 'json' }
+import sinkSetUp2 from './sink.set-up.v2.json' with { type: 'json' }
+import grinderWeekly2 from './grinder.weekly.v2.json' with { type: 'json' }
+import houseHood2 from './house.hood.v2.json' with { type: 'json' }
+import nozzlesDaily2 from './nozzles.daily.v2.json' with { type: 'json' }
 
 /** Versions that have been followed: runs that were begun on them stay on them. They are neither checked nor begun any more. */
 export const earlier: readonly unknown[] = [
@@ -77,4 +101,28 @@ export const earlier: readonly unknown[] = [
   softServeTwinOpen1,
   surfaceInPlace1,
   urnDaily1,
+  slushInPlace2,
+  slushByHand2,
+  custardOpen2,
+  custardClose2,
+  custardHold2,
+  softServeTwinOpen2,
+  softServeTwinClose2,
+  softServeGravityOpen2,
+  softServeGravityClose2,
+  softServePumpOpen2,
+  softServePumpClose2,
+  batchOpen2,
+  batchClose2,
+  flushModuleCip2,
+  iceCubeHalfYear2,
+  iceNuggetHalfYear2,
+  dishMachineClose2,
+  dishMachineOpen2,
+  dishMachineDelime2,
+  sinkChange2,
+  sinkSetUp2,
+  grinderWeekly2,
+  houseHood2,
+  nozzlesDaily2,
 ]

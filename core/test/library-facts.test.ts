@@ -1,0 +1,302 @@
+import { describe, expect, it } from 'vitest'
+import {
+  allProcedures,
+  forMachine,
+  latestProcedure,
+  listing,
+  neededNames,
+  pieces,
+  segmentsOf,
+  stepsOf,
+  type Each,
+  type Node,
+  type Procedure,
+  type Step,
+} from '../procedure/index.ts'
+
+// Facts of the trade: common practice, no source, but where one is named.
+const of = (id: string): Procedure => {
+  const found = latestProcedure(id)
+  if (!found) throw new Error(`no procedure ${id}`)
+  return found
+}
+const step = (id: string, key: string): Step => {
+  const found = stepsOf(of(id).nodes).find((s) => s.id === key)
+  if (!found) throw new Error(`${id} has no step ${key}`)
+  return found
+}
+const order = (id: string, options: Record<string, string> = {}): string[] =>
+  listing(of(id), options).flatMap((l) => (l.kind === 'step' ? [l.step.id] : []))
+/** Whether these steps stand in this order. */
+const inOrder = (id: string, keys: readonly string[], options: Record<string, string> = {}) => {
+  const all = order(id, options)
+  const places = keys.map((k) => all.indexOf(k))
+  expect(places, `${keys.join(', ')} in ${all.join(', ')}`).not.toContain(-1)
+  expect(places).toEqual(places.toSorted((a, b) => a - b))
+}
+const lanes = (nodes: readonly Node[]): Each[] => nodes.filter((n): n is Each => n.kind === 'each')
+const partIds = (id: string, key: string, options: Record<string, string> = {}) => {
+  const found = stepsOf(forMachine(of(id), {}, options).nodes).find((s) => s.id === key)
+  return found?.kind === 'parts' ? found.parts.map((p) => p.id) : []
+}
+
+describe('slush and granita', () => {
+  it.each(['slush.in-place', 'slush.close', 'slush.open', 'slush.by-hand'])(
+    '%s: bowls stand on the plate, amounts are for one, and each has a lane',
+    (id) => {
+      expect(of(id).parameters['bowls']).toBe('count')
+      const each = lanes(of(id).nodes)
+      expect(each.map((e) => [e.unit, e.count])).toEqual(each.map(() => ['bowl', { of: 'bowls' }]))
+      const inLanes = each.flatMap((e) => stepsOf(e.steps)).filter((s) => s.kind === 'mix')
+      expect(stepsOf(of(id).nodes).filter((s) => s.kind === 'mix')).toEqual(inLanes)
+      expect(
+        inLanes.every((s) => s.kind === 'mix' && typeof s.volume === 'object' && s.volume.of === 'rinse'),
+      ).toBe(true)
+    },
+  )
+  it('what is mixed grows with the bowls', () => {
+    const mixes = (bowls: number) =>
+      segmentsOf(of('slush.open'), {
+        parameters: { bowls, rinse: 8000, pailHolds: 9000, sanitize: 5 },
+        options: {},
+      }).segments.filter((s) => s.free).length
+    expect([1, 2, 3].map(mixes)).toEqual([1, 2, 3])
+  })
+  it('closing leaves the parts out to dry overnight; opening begins from there', () => {
+    expect(of('slush.close').ends).toMatchObject({ contents: 'empty', assembly: 'drying' })
+    expect(of('slush.open').begins).toMatchObject({ hygiene: 'clean', assembly: 'drying' })
+  })
+  it('by hand, parts may go back damp: sanitizing in place follows', () => {
+    expect(step('slush.by-hand', 'parts-in').text).toMatch(/go back damp/)
+    inOrder('slush.by-hand', ['parts-in', 'sanitizer-pour', 'sanitizer-run', 'prime'])
+  })
+  it.each(['slush.in-place', 'slush.close', 'slush.by-hand'])(
+    '%s: the evaporator is wiped on top and below; lighted lids are never soaked',
+    (id) => {
+      expect(step(id, 'wipe').title).toMatch(/on top and below/)
+      expect(step(id, 'wipe').text).toMatch(/never soaked/)
+    },
+  )
+  it('shaft-seal assemblies and blades are among the parts', () =>
+    expect(partIds('slush.close', 'parts-out')).toEqual(expect.arrayContaining(['shaft-seal', 'blade'])))
+  it('the dust filter has a duty of its own', () =>
+    expect(order('slush.filter')).toEqual(['off', 'filter', 'back']))
+  it('seals are lubricated on both faces, whether the gasket is or not', () => {
+    for (const key of ['lubricate', 'lubricate-dry']) {
+      const found = step('slush.by-hand', key)
+      expect(found.kind === 'lubricate' && found.yes.map((y) => y.part)).toContain('Shaft seals, both faces')
+    }
+  })
+  it('hands are sanitized before product goes in', () => inOrder('slush.open', ['hands', 'prime']))
+})
+
+describe('custard', () => {
+  it('the empty hoppers chill first, then they are filled', () =>
+    inOrder('custard.open', ['hands', 'chill', 'fill', 'prime']))
+  it('warms with the beater off, then it goes on', () => {
+    inOrder('custard.close', ['warm', 'beat', 'run-out'])
+    expect(step('custard.close', 'warm')).toMatchObject({ kind: 'wait', during: { power: 'off' } })
+    expect(step('custard.close', 'beat').effects).toMatchObject({ power: 'agitating' })
+  })
+  it('the flow number is approached from fully open, kept, and judged after 3 to 5 min', () => {
+    inOrder('custard.open', ['from-open', 'flow', 'judge'])
+    expect(step('custard.open', 'flow').kind).toBe('read')
+    expect(step('custard.open', 'judge')).toMatchObject({ kind: 'wait', length: 3, most: 5 })
+  })
+  it('water ice: 3 min, then shut for half a minute until it stands; no flow number', () => {
+    const water = order('custard.open', { run: 'water-ice' })
+    expect(water).toEqual(expect.arrayContaining(['ice', 'shut', 'look']))
+    expect(water).not.toContain('flow')
+    expect(step('custard.open', 'ice')).toMatchObject({ length: 3 })
+    expect(step('custard.open', 'shut')).toMatchObject({ length: 0.5 })
+  })
+  it('held, it runs out for 3 min by a timer, and the beater goes off when it stops', () => {
+    inOrder('custard.hold', ['hold', 'run-out', 'beater-off', 'rake'])
+    expect(step('custard.hold', 'run-out')).toMatchObject({ kind: 'wait', length: 3 })
+  })
+  it('the squeeze bottle is mixed and tested before it is used', () =>
+    inOrder('custard.hold', ['bottle-mix', 'bottle-check', 'spray']))
+  it('twelve blades and springs a barrel, whatever the barrels', () => {
+    const count = (barrels: number) => {
+      const found = stepsOf(forMachine(of('custard.close'), { barrels }, {}).nodes).find(
+        (s) => s.id === 'parts-out',
+      )
+      return found?.kind === 'parts'
+        ? found.parts.filter((p) => p.id.startsWith('blade')).reduce((n, p) => n + p.count, 0)
+        : 0
+    }
+    expect([1, 2, 3].map(count)).toEqual([12, 24, 36])
+  })
+  it('feed-tube rings and the rear drip pans are counted, the cabinet is wiped', () => {
+    expect(partIds('custard.close', 'parts-out')).toEqual(expect.arrayContaining(['tube-ring', 'pan']))
+    expect(order('custard.close')).toContain('cabinet')
+  })
+})
+
+describe('soft-serve', () => {
+  it('twin: which way the blades go is shown before they go in, with both reasons', () => {
+    inOrder('soft-serve-twin.open', ['blades', 'parts-in'])
+    const blades = step('soft-serve-twin.open', 'blades')
+    expect(blades.kind === 'fasten' && blades.why).toMatch(/do not scrape.*cut into the barrel/)
+  })
+  it.each(['pea', 'film', 'packed'] as const)(
+    'twin: a model that asks for "%s" in its shaft seals gets it',
+    (amount) => {
+      const found = stepsOf(forMachine(of('soft-serve-twin.open'), {}, { 'shaft-seal': amount }).nodes)
+      const seals = found
+        .flatMap((s) => (s.kind === 'lubricate' ? s.yes : []))
+        .filter((y) => /shaft seals/.test(y.part))
+      expect(seals.map((y) => y.amount)).toEqual([amount])
+    },
+  )
+  it('pumped: bled by the prime plug in rinse and wash; the level probe is brushed', () => {
+    inOrder('soft-serve-pump.close', ['fill', 'bleed', 'drain', 'wash-pour', 'wash-bleed', 'wash-drain'])
+    expect(order('soft-serve-pump.close')).toContain('probe')
+  })
+  it('flush module: cups are counted, it ends whole and sanitized, the first portion is thrown away', () => {
+    expect(step('flush-module.cip', 'cups-count')).toMatchObject({
+      kind: 'read',
+      from: { of: 'cups' },
+      to: { of: 'cups' },
+    })
+    inOrder('flush-module.cip', [
+      'bay-mix',
+      'bay-check',
+      'draw',
+      'contact',
+      'spigots-in',
+      'freeze',
+      'first',
+      'product-check',
+    ])
+    expect(step('flush-module.cip', 'spigots-in').effects).toMatchObject({
+      assembly: 'whole',
+      hygiene: 'sanitized',
+    })
+  })
+})
+
+describe('batch freezer', () => {
+  it('every ring is lubricated again, the rear seal with either beater', () => {
+    for (const beater of ['solid', 'bladed']) {
+      expect(partIds('batch.open', 'parts-in', { beater })).toContain('rear-seal')
+      const yes = stepsOf(forMachine(of('batch.open'), {}, { beater }).nodes).flatMap((s) =>
+        s.kind === 'lubricate' ? s.yes.map((y) => y.part) : [],
+      )
+      expect(yes).toContain('Seal behind the beater')
+      expect(yes.includes('Blade O-rings')).toBe(beater === 'bladed')
+      expect(yes.at(-1)).toBe('Large door ring')
+    }
+  })
+  it('a batch is between a quarter of the cylinder and half of it', () =>
+    expect(step('batch.open', 'size')).toMatchObject({
+      unit: 'mL',
+      from: { of: 'cylinder', times: 0.25 },
+      to: { of: 'cylinder', times: 0.5 },
+    }))
+})
+
+describe('ice', () => {
+  it('cube: the second cycle has a dose that is worked out', () =>
+    inOrder('ice-cube.half-year', ['parts-in', 'cycle-mix', 'power', 'sanitizer-run']))
+  it('cube: roof and door gap are wiped too', () =>
+    expect(step('ice-cube.half-year', 'wipe').title).toMatch(/roof.*door gap/))
+  it('nugget: mixed in a pail and poured to the line, the rest kept for topping up', () => {
+    expect(step('ice-nugget.half-year', 'descaler-mix')).toMatchObject({ vessel: 'pail' })
+    expect(step('ice-nugget.half-year', 'descaler-fill').text).toMatch(/topping up/)
+  })
+  it('nugget, soaked: a full gallon of sanitizer by hand, the water off', () => {
+    const soak = order('ice-nugget.half-year', { school: 'soak' })
+    expect(soak).toEqual(expect.arrayContaining(['sanitizer-gallon', 'sanitizer-by-hand']))
+    expect(soak).not.toContain('sanitizer-fill')
+    const inPlace = order('ice-nugget.half-year', { school: 'in-place' })
+    expect(inPlace).not.toContain('sanitizer-by-hand')
+    expect(step('ice-nugget.half-year', 'sanitizer-by-hand').title).toMatch(/^Water off/)
+  })
+  it('nugget: the parts have a pail of their own, mixed and tested', () =>
+    inOrder('ice-nugget.half-year', ['parts-mix', 'parts-check', 'parts-sanitize', 'parts-contact']))
+  it('nugget: which way the reverse thread opens is shown before it is loosened, and again as it is refitted', () => {
+    inOrder('ice-nugget.half-year', ['cover-off', 'parts-out', 'parts-in', 'cover'])
+    for (const key of ['cover-off', 'cover'])
+      expect(step('ice-nugget.half-year', key)).toMatchObject({ how: 'reverse-thread' })
+  })
+})
+
+describe('the dish room', () => {
+  it('end caps stay in, or come out and are counted, by the model', () => {
+    expect(partIds('dish-machine.close', 'parts-out')).not.toContain('cap')
+    expect(partIds('dish-machine.close', 'parts-out', { caps: 'out' })).toContain('cap')
+  })
+  it('is rinsed again after the mild cleaner', () =>
+    inOrder('dish-machine.close', ['inside', 'inside-rinse']))
+  it('arms that do not spin have a way on', () => {
+    const branches = of('dish-machine.open').nodes.filter((n) => n.kind === 'branch' && n.on === 'spin')
+    expect(branches).toMatchObject([{ chose: ['blocked'] }])
+  })
+  it('what feeds the booster is read against its own plate', () =>
+    expect(step('dish-machine.open', 'feed')).toMatchObject({ unit: '°C', from: { of: 'feedC' } }))
+  it('delimed: looked at and run again in the same bath, drained last, then rinsed clear', () => {
+    inOrder('dish-machine.delime', ['pour', 'run', 'look', 'drain', 'rinse', 'feeds-on'])
+    const rounds = of('dish-machine.delime').nodes.find((n) => n.id === 'delime')
+    const inside = rounds?.kind === 'until' ? stepsOf(rounds.steps).map((s) => s.id) : []
+    expect(inside).toEqual(['run', 'look'])
+    expect(step('dish-machine.delime', 'look').text).toMatch(/three rounds: stop here and call/)
+  })
+  it.each([
+    ['wash', ['drain-1', 'wash-fill', 'wash-check']],
+    ['rinse', ['drain-2', 'rinse-fill']],
+    ['sanitizer', ['drain-3', 'sanitizer-mix', 'sanitizer-check']],
+  ])('sink: only the compartment that is spent is changed: %s', (choice, keys) => {
+    const opened = of('sink.change').nodes.flatMap((n) =>
+      n.kind === 'branch' && n.chose?.includes(choice) ? stepsOf(n.steps).map((s) => s.id) : [],
+    )
+    expect(opened.filter((k) => keys.includes(k))).toEqual(keys)
+    expect(opened.filter((k) => k.startsWith('drain'))).toHaveLength(1)
+  })
+})
+
+describe('grinder', () => {
+  it('its zero is typed and judged by the plate, where it calibrates itself', () => {
+    expect(step('grinder.weekly', 'zero-read')).toMatchObject({
+      unit: 'µm',
+      from: { of: 'burrZeroLow' },
+      to: { of: 'burrZeroHigh' },
+    })
+    expect(order('grinder.weekly', { built: 'plain' })).not.toContain('zero-read')
+  })
+  it('the chamber is empty before it is calibrated, as a gate', () => {
+    inOrder('grinder.weekly', ['empty', 'plug', 'calibrate'])
+    expect(step('grinder.weekly', 'empty').kind).toBe('gate')
+  })
+  it('with electronics it has side screws and a dosing screw; the bypass chamber is brushed in any', () => {
+    expect(partIds('grinder.weekly', 'parts-out', { built: 'plain' })).not.toContain('side-screw')
+    expect(partIds('grinder.weekly', 'parts-out')).toEqual(
+      expect.arrayContaining(['side-screw', 'dosing-screw']),
+    )
+    expect(order('grinder.weekly', { built: 'plain' })).toContain('bypass')
+  })
+})
+
+describe('every procedure of the library', () => {
+  it.each(allProcedures().map((p) => [p.id, p] as const))(
+    '%s: what comes out goes in again by the same list, for one, two and three barrels or bowls',
+    (_, p) => {
+      for (const n of [1, 2, 3]) {
+        const numbers = Object.fromEntries(neededNames(p).map((name) => [name, n]))
+        for (const option of p.options?.flatMap((o) => o.choices.map((c) => ({ [o.id]: c.id }))) ?? [{}]) {
+          const steps = stepsOf(forMachine(p, numbers, option).nodes)
+          for (const out of steps)
+            for (const back of steps)
+              if (
+                out.kind === 'parts' &&
+                back.kind === 'parts' &&
+                out.direction === 'out' &&
+                back.direction === 'in'
+              )
+                if (out.parts[0]?.id === back.parts[0]?.id && !out.when && !back.when)
+                  expect(pieces(back)).toBeGreaterThanOrEqual(pieces(out))
+        }
+      }
+    },
+  )
+})
