@@ -1,8 +1,9 @@
 import { allProcedures } from '@tadka/core/procedure'
 import { beginsAnew, expect, test, type Page } from './test.ts'
-import { address, countParts, go, heading, hold, later, press, signIn } from './crew.ts'
+import { address, countParts, counts, go, heading, hold, later, press, signIn, touch } from './crew.ts'
 
 beginsAnew()
+test.use({ hasTouch: true })
 
 async function begin(page: Page, station: string, procedure: string): Promise<void> {
   await go(page, '/run')
@@ -29,11 +30,14 @@ test('three barrels are closed side by side: two waits overlap, each calls, and 
   await expect(lane(page, 'barrel 1')).toContainText(/1\d:\d\d/)
   await expect(lane(page, 'barrel 2')).toContainText(/1\d:\d\d|20:00/)
   await expect(lane(page, 'barrel 3')).toHaveAttribute('aria-pressed', 'true')
-  await expect(page.getByText('on, agitating')).toBeVisible()
   await later(page, 20)
   await expect(lane(page, 'barrel 1')).toContainText('Time is up')
   await lane(page, 'barrel 1').click()
   await press(page, 'Done')
+  // It warmed with the beater off; only now it turns.
+  await heading(page, 'Beater on, cooling off')
+  await press(page, 'Done')
+  await expect(page.getByText('on, agitating')).toBeVisible()
   await heading(page, 'Run out and discard')
   await page.locator('#litres').fill('2')
   await press(page, 'Thrown out')
@@ -100,9 +104,12 @@ test('a dish machine is delimed with its feeds off, and they are on again at the
   await expect(page.locator('.facet', { hasText: 'Inside' })).toContainText('descaler')
   await press(page, 'Start the timer')
   await later(page, 13)
+  // Looked at, and no scale left: only then it is drained, and rinsed until clear.
   await press(page, 'Done')
   await press(page, 'Done')
   await press(page, 'Yes')
+  await heading(page, 'Drain')
+  await press(page, 'Done')
   await press(page, 'Done')
   await press(page, 'Yes')
   await heading(page, 'Feeds on again')
@@ -118,8 +125,10 @@ test('a run is handed over between two tablets; what an inspection asks for stan
 }) => {
   await signIn(page, 'Bao', '2468')
   await begin(page, 'Espresso grinder', 'Weekly, dry')
-  await hold(page, /Hopper off/)
+  await hold(page, /Hopper slid off/)
   await countParts(page)
+  await heading(page, 'Empty and brush the bypass chamber, dry')
+  await press(page, 'Done')
   await heading(page, 'Brush both burrs and the chamber, dry only')
 
   const other = await (await browser.newContext()).newPage()
@@ -133,6 +142,8 @@ test('a run is handed over between two tablets; what an inspection asks for stan
   await heading(page, 'Burr screws')
   await expect(page.getByText('Crosswise, in this order')).toBeVisible()
   await press(other, 'Done')
+  await heading(other, 'The chamber is free of coffee')
+  await press(other, 'Confirm')
   await press(other, 'Done')
   await go(other, '/shift')
   await expect(other.getByText('Replace it: Espresso grinder')).toBeVisible()
@@ -151,9 +162,56 @@ test('a run is handed over between two tablets; what an inspection asks for stan
   await press(page, 'Start the timer')
   await later(page, 2)
   await press(page, 'Done')
+  // What is read is judged by the plate as it is typed; no number is no reading.
+  await heading(page, 'Read the zero')
+  await press(page, 'Done')
+  await expect(page.getByText('Type a number.')).toBeVisible()
+  const zero = page.getByRole('textbox', { name: 'Burr zero' })
+  await zero.fill('240')
+  await expect(page.getByText('Out of range')).toBeVisible()
+  await expect(page.getByText('The plate asks for 190 to 210 µm.')).toBeVisible()
+  await zero.fill('200')
+  await expect(page.getByText('In range')).toBeVisible()
+  await press(page, 'Done')
   await press(page, 'Yes')
   await press(page, 'Done')
   await heading(page, 'Finished')
+  await go(page, '/log')
+  await expect(page.getByText(/Burr zero 200 µm, In range/)).toBeVisible()
+})
+
+test('a machine whose plate names no counts is counted in its first run, and that many go back in', async ({
+  page,
+}) => {
+  await signIn(page, 'Oriel', '9080')
+  await go(page, '/house/stations')
+  await press(page, /^Galley dish machine/)
+  for (const name of ['Scrap screens', 'Upper arms', 'Lower arms'])
+    await page.getByRole('textbox', { name }).fill('')
+  await press(page, 'Save the data plate')
+  await expect(page.getByText('Saved. The log shows what changed.')).toBeVisible()
+  await begin(page, 'Galley dish machine', 'End of day')
+  await press(page, 'Done')
+  await hold(page, 'Let it cool')
+  await press(page, 'Start the timer')
+  await later(page, 11)
+  await press(page, 'Done')
+  const tray = (name: string) => page.locator('.parts li', { hasText: name })
+  await expect(tray('Scrap screens')).toContainText('0 counted; most machines have 2')
+  for (let n = 1; n <= 3; n++) {
+    await touch(page, tray('Scrap screens').locator('.up'))
+    await expect(tray('Scrap screens')).toContainText(`${n} counted`)
+    await counts(page)
+  }
+  for (const name of ['Upper wash', 'Lower wash', 'Divider tray', 'Pump intake', 'Overflow tube']) {
+    await touch(page, tray(name).locator('.up'))
+    await counts(page)
+  }
+  await press(page, 'All 8 counted')
+  await go(page, '/house/stations')
+  await press(page, /^Galley dish machine/)
+  await expect(page.getByText('Counted: 3')).toBeVisible()
+  await page.screenshot({ path: '/tmp/shots/plate.png' })
 })
 
 test('a model’s own option leaves out what it does not do, and its wall chart says so', async ({ page }) => {

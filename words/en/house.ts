@@ -189,6 +189,9 @@ export const house = {
   hoursFault: 'Two numbers above zero, the test no later than the change, 48 h at most.',
   bathHoursWhy:
     'Usual is a test every 2 to 4 hours. Change a bath at once when it is out of range, dirty or cold.',
+  counts: 'How many it has',
+  countsHow: 'Left blank, the first run counts them as they come out; from then on that many go back in.',
+  countedAs: 'Counted: {n}',
   form: {
     tooLong: 'Too long: {most} characters at most.',
     notTaken: 'That cannot be saved. Check it against the label or the plate.',

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { plateNumber } from '@tadka/core/plate'
+import { optionalNames } from '@tadka/core/procedure'
 import type { StationSet } from '@tadka/core/house'
 import { NButton, NSelect, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -37,6 +38,18 @@ const tooShort = computed(() => {
   const numbers = parametersFrom(parsed.value)
   return [...new Set(procedures.of(props.plate.family).flatMap((p) => contactFaults(p, numbers)))]
 })
+/** What is only counted: left blank, the first run counts it. */
+const countNames = computed(() => {
+  const all = procedures.of(props.plate.family)
+  return new Set(all.flatMap((p) => [...optionalNames(p)].filter((n) => p.parameters[n] === 'count')))
+})
+const groups = computed(() =>
+  [false, true].map((counted) => ({
+    counted,
+    fields: parsed.value.filter((p) => countNames.value.has(p.name) === counted),
+  })),
+)
+const countedOf = (name: string) => site.one('station', props.id)?.counted?.[name]
 const sound = computed(() => parsed.value.every((p) => !p.fault) && tooShort.value.length === 0)
 /** The questions that this family's procedures leave to the model or the site. */
 const questions = computed(() => {
@@ -76,26 +89,31 @@ function save(): void {
   <form class="plate" @submit.prevent="save">
     <h2 class="label">{{ t('house.plate') }}</h2>
     <p v-if="plate.typical" class="typical">{{ t('machines.typical') }}</p>
-    <div class="fields">
-      <template v-for="p in parsed" :key="p.name">
-        <choice-field
-          v-if="isYesNo(p.name)"
-          :name="label(p.name)"
-          :options="yesNo"
-          :model-value="yesNo.find((o) => o.value === typed[p.name])?.value ?? null"
-          @update:model-value="(value) => (typed[p.name] = value)"
-        />
-        <figure-field
-          v-else
-          :id="`${id}-${p.name}`"
-          v-model="typed[p.name]!"
-          keys
-          :label="label(p.name)"
-          :unit="p.unit"
-          :fault="faultOf(p)"
-        />
-      </template>
-    </div>
+    <template v-for="g in groups" :key="String(g.counted)">
+      <h2 v-if="g.counted && g.fields.length > 0" class="label">{{ t('house.counts') }}</h2>
+      <p v-if="g.counted && g.fields.length > 0" class="quiet small how">{{ t('house.countsHow') }}</p>
+      <div class="fields">
+        <template v-for="p in g.fields" :key="p.name">
+          <choice-field
+            v-if="isYesNo(p.name)"
+            :name="label(p.name)"
+            :options="yesNo"
+            :model-value="yesNo.find((o) => o.value === typed[p.name])?.value ?? null"
+            @update:model-value="(value) => (typed[p.name] = value)"
+          />
+          <figure-field
+            v-else
+            :id="`${id}-${p.name}`"
+            v-model="typed[p.name]!"
+            keys
+            :label="label(p.name)"
+            :unit="p.unit"
+            :fault="faultOf(p)"
+            :note="countedOf(p.name) === undefined ? '' : t('house.countedAs', { n: countedOf(p.name) })"
+          />
+        </template>
+      </div>
+    </template>
     <p v-for="x in tooShort" :key="x" class="tooShort" role="alert">{{ x }}</p>
     <template v-if="questions.length > 0">
       <h2 class="label">{{ t('house.optionsOf') }}</h2>
@@ -131,6 +149,9 @@ function save(): void {
   color: var(--ink-2);
   font-size: 15px;
   font-weight: 600;
+}
+.how {
+  margin-bottom: 8px;
 }
 .typical {
   border-left: 4px solid var(--close);

@@ -7,6 +7,8 @@ defineProps<{
   unit: string
   fault?: string | undefined
   active?: boolean
+  /** What is known of it otherwise. */
+  note?: string
   /** No pad stands beside it: the tablet's own keyboard opens. */
   keys?: boolean
 }>()
@@ -31,6 +33,7 @@ const emit = defineEmits<{ focus: []; enter: [] }>()
       />
       <span class="unit">{{ unit }}</span>
     </div>
+    <p v-if="note" class="quiet small">{{ note }}</p>
     <p v-if="fault" :id="`${id}-fault`" class="fault" role="alert">{{ fault }}</p>
   </div>
 </template>

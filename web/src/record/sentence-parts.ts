@@ -76,8 +76,6 @@ export function useSentenceParts() {
       parts.push(names.choice(record.payload.run, record.payload.step, f['choice']))
     if (typeof f['read'] === 'number')
       parts.push(names.read(record.payload.run, record.payload.step, f['read']))
-    if (typeof f['read'] === 'number' && typeof f['outcome'] === 'string')
-      parts.push(t(`verdict.${f['outcome']}`))
     if (f['decided'] === true) parts.push(t('log.facts.decided'))
     if (typeof f['celsius'] === 'number')
       parts.push(t('log.facts.celsius', { v: units.temperature(f['celsius']) }))

@@ -1,4 +1,4 @@
-import { outline, procedureOfRun, type RunState } from '@tadka/core/procedure'
+import { outline, procedureOfRun, readVerdict, type RunState } from '@tadka/core/procedure'
 import { shallowReactive } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useStepWords } from './step-words.ts'
@@ -60,12 +60,15 @@ export function useNames() {
       const choices = step?.kind === 'step' && step.step.kind === 'inspect' ? step.step.choices : []
       return choices.find((c) => c.id === id)?.name ?? id
     },
-    /** A number that a step read off: "Flow number 5". */
+    /** A number that a step read off, and its verdict where it has one: "Burr zero 200 µm, In range". */
     read: (run: string, key: string, value: number) => {
-      const step = stepOf(run, key)?.position
-      return step?.kind === 'step' && step.step.kind === 'read'
-        ? `${step.step.what} ${readOff.say(step.step, value)}`
-        : String(value)
+      const found = stepOf(run, key)
+      if (found?.position.kind !== 'step' || found.position.step.kind !== 'read') return String(value)
+      const { step } = found.position
+      const verdict = readVerdict(step, value, found.state.parameters)
+      return [`${step.what} ${readOff.say(step, value)}`, ...(verdict ? [t(`verdict.${verdict}`)] : [])].join(
+        ', ',
+      )
     },
     part: (run: string, key: string, id: string) => {
       const step = stepOf(run, key)?.position

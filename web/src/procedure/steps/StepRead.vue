@@ -53,7 +53,7 @@ function done(): void {
       />
       <p v-if="isJudged(step)" class="limits">{{ readOff.limits(step, parameters) }}</p>
       <p v-if="verdict" class="verdict" role="status">
-        <verdict-mark :verdict="verdict" :size="32" /> {{ t(`verdict.${verdict}`) }}
+        <verdict-mark :verdict="verdict" :size="32" />
       </p>
       <div class="act">
         <n-button type="primary" class="big" :disabled="blocked" @click="done">{{ t('run.done') }}</n-button>
@@ -68,9 +68,12 @@ function done(): void {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 300px;
   gap: 40px;
+  align-items: start;
   flex: 1 0 auto;
 }
+
 .told {
+  align-self: stretch;
   display: flex;
   flex-direction: column;
   gap: 12px;
