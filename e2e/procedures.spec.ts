@@ -211,7 +211,6 @@ test('a machine whose plate names no counts is counted in its first run, and tha
   await go(page, '/house/stations')
   await press(page, /^Galley dish machine/)
   await expect(page.getByText('Counted: 3')).toBeVisible()
-  await page.screenshot({ path: '/tmp/shots/plate.png' })
 })
 
 test('a model’s own option leaves out what it does not do, and its wall chart says so', async ({ page }) => {
