@@ -21,7 +21,7 @@ const name = z.string().min(1).max(80)
 const plateName = z.string().max(40)
 const parameter = z.union([
   z.number().min(0),
-  z.strictObject({ of: z.string().max(40), times: z.number().positive().max(100).exactOptional() }),
+  z.strictObject({ of: plateName, times: z.number().positive().max(100).exactOptional() }),
 ])
 
 /** What a step makes of the station; absent facets stay as they are. What is worked out (contact, residue) cannot be stated. */
@@ -57,9 +57,6 @@ const step = {
   effects: facets.exactOptional(),
   act: z.enum(acts).exactOptional(),
   minutes: parameter.exactOptional(),
-  people: z.literal(2).exactOptional(),
-  work: z.enum(['dirty', 'food']).exactOptional(),
-  handover: z.literal(true).exactOptional(),
   who: z.enum(['lead', 'technician']).exactOptional(),
   at: z.enum(sharedPlaces).exactOptional(),
   sameAgent: id.exactOptional(),

@@ -1,6 +1,6 @@
 import { choiceOf, type Procedure } from './language.ts'
 import { isOwn } from './own.ts'
-import { optionalNames, neededNames } from './counts.ts'
+import { machineNumbers, neededNames, optionalNames } from './counts.ts'
 import type { Position } from './frame.ts'
 import { numberOf } from './outline.ts'
 import type { InForce } from './in-force.ts'
@@ -17,19 +17,18 @@ export function startInForce(
   procedure: Procedure,
   chosen: Readonly<Record<string, string>> = station.plate?.options ?? {},
 ): InForce {
-  const all = station.plate?.parameters ?? {}
+  const all = machineNumbers(station)
   const parameters = Object.fromEntries(
     neededNames(procedure).map((name) => [name, numberOf({ of: name }, all)]),
   )
-  const counts = [...optionalNames(procedure)].flatMap((name) => {
-    const n = all[name] ?? station.counted?.[name]
-    return n === undefined ? [] : [[name, n] as const]
-  })
+  const known = [...optionalNames(procedure)].flatMap((name) =>
+    all[name] === undefined ? [] : [[name, all[name]] as const],
+  )
   const options = Object.fromEntries(
     (procedure.options ?? []).map((o) => [o.id, choiceOf(procedure, o.id, chosen)]),
   )
   return {
-    parameters: { ...parameters, ...Object.fromEntries(counts) },
+    parameters: { ...parameters, ...Object.fromEntries(known) },
     options,
     ...(isOwn(procedure.id) ? { document: procedure } : {}),
   }

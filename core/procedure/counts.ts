@@ -1,5 +1,6 @@
 import { belongs, isStep, stepsOf, type Node, type Part, type Procedure, type Step } from './language.ts'
 import type { Facts } from './payloads.ts'
+import type { StationState } from './station-state.ts'
 
 type PartsStep = Step & { readonly kind: 'parts' }
 
@@ -34,8 +35,10 @@ export function forMachine(
   options: Readonly<Record<string, string>>,
 ): Procedure {
   if (!hasOwn(procedure)) return procedure
-  const counts = [...optionalNames(procedure), ...timesNames(procedure)].map((name) => parameters[name] ?? '')
-  const key = [...counts, '', ...(procedure.options ?? []).map((o) => options[o.id] ?? o.fallback)].join(' ')
+  const numbers = [...optionalNames(procedure), ...timesNames(procedure)].map(
+    (name) => parameters[name] ?? '',
+  )
+  const key = [...numbers, '', ...(procedure.options ?? []).map((o) => options[o.id] ?? o.fallback)].join(' ')
   const made = machines.get(procedure) ?? new Map<string, Procedure>()
   machines.set(procedure, made)
   const found = made.get(key) ?? { ...procedure, nodes: procedure.nodes.map(resolved) }
@@ -84,14 +87,26 @@ const machines = new WeakMap<Procedure, Map<string, Procedure>>()
 const timesNames = (procedure: Procedure): string[] =>
   stepsOf(procedure.nodes).flatMap((s) => (s.kind === 'parts' ? s.parts.flatMap((p) => p.per ?? []) : []))
 
+/** What is known of a machine in numbers: its plate's, and what runs have counted where that is silent. */
+export const machineNumbers = (
+  station: Pick<StationState, 'plate' | 'counted'>,
+): Readonly<Record<string, number>> => ({ ...station.counted, ...station.plate?.parameters })
+
 /** Whether anything of it is another from machine to machine. */
-const hasOwn = (procedure: Procedure): boolean =>
-  optionalNames(procedure).size > 0 ||
-  stepsOf(procedure.nodes).some(
-    (s) =>
-      (s.kind === 'parts' && s.parts.some((p) => p.when ?? p.per)) ||
-      (s.kind === 'lubricate' && s.yes.some((y) => y.when)),
-  )
+function hasOwn(procedure: Procedure): boolean {
+  const known = differing.get(procedure)
+  if (known !== undefined) return known
+  const found =
+    optionalNames(procedure).size > 0 ||
+    stepsOf(procedure.nodes).some(
+      (s) =>
+        (s.kind === 'parts' && s.parts.some((p) => p.when ?? p.per)) ||
+        (s.kind === 'lubricate' && s.yes.some((y) => y.when)),
+    )
+  differing.set(procedure, found)
+  return found
+}
+const differing = new WeakMap<Procedure, boolean>()
 
 /** The parts that a step moves: those that this cycle leaves are not. */
 export const movedParts = (step: PartsStep): Part[] => step.parts.filter((p) => !step.leave?.includes(p.id))

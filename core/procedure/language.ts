@@ -31,12 +31,6 @@ interface StepBase extends NodeBase {
   readonly act?: Act
   /** Minutes of a person's work; common practice for its kind where it is left out. */
   readonly minutes?: Parameter
-  /** It takes two. */
-  readonly people?: 2
-  /** Dirty work, or work with clean food parts: hands are washed between the two. */
-  readonly work?: 'dirty' | 'food'
-  /** Somebody else may go on from here: nothing is half done. */
-  readonly handover?: true
   /** For one of them only: the work of a licensed or trained person. */
   readonly who?: 'lead' | 'technician'
   /** Where it is worked, when not at the machine: it takes that place in the plan. */

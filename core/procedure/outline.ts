@@ -38,10 +38,10 @@ export function walk(procedure: Procedure, run: Worked): Walk {
 
 const walked = new WeakMap<Worked, { readonly procedure: Procedure; readonly walk: Walk }>()
 
-function walkAnew(every: Procedure, run: Worked): Walk {
+function walkAnew(written: Procedure, run: Worked): Walk {
   const choices = run.options ?? {}
   // Whoever asks, with whatever of it at hand: the steps are this machine's.
-  const procedure = forMachine(every, run.parameters ?? {}, choices)
+  const procedure = forMachine(written, run.parameters ?? {}, choices)
   const positions: Position[] = []
 
   /** Puts a position there; returns it where it may be worked now. */

@@ -92,6 +92,13 @@ export interface RunState {
 export const withoutKey = <V>(map: Readonly<Record<string, V>>, key: string): Record<string, V> =>
   Object.fromEntries(Object.entries(map).filter(([k]) => k !== key))
 
+/** The machine's numbers without what a step told: it was taken back. */
+export const withoutTold = (
+  numbers: Readonly<Record<string, number>>,
+  told: DoneStep['told'] = {},
+): Readonly<Record<string, number>> =>
+  Object.keys(told).reduce((left, name) => withoutKey(left, name), numbers)
+
 /** The wait that somebody answers for having gone on from too early; null where none was. */
 export const overriddenStep = (run: Pick<RunState, 'done'>): DoneStep | null =>
   Object.values(run.done).find((d) => d.overridden) ?? null

@@ -1,7 +1,7 @@
 import type { Fold } from '../stream/fold.ts'
 import { correctedAt, type AnyRecord } from '../stream/record.ts'
 import { isComplete } from './outline.ts'
-import { procedureOfRun, tickOf, withoutKey, type RunState } from './run-state.ts'
+import { procedureOfRun, tickOf, withoutKey, withoutTold, type RunState } from './run-state.ts'
 import { stepTaken } from './step-taken.ts'
 
 export const runFold: Fold<RunState> = {
@@ -51,8 +51,7 @@ function applyTo(state: RunState, record: AnyRecord): RunState {
     case 'run.step.undone@1':
     case 'run.step.undone@2': {
       const { step } = record.payload
-      const told = Object.keys(state.done[step]?.told ?? {})
-      const parameters = told.reduce((all, name) => withoutKey(all, name), state.parameters)
+      const parameters = withoutTold(state.parameters, state.done[step]?.told)
       const kept = { done: withoutKey(state.done, step), waits: withoutKey(state.waits, step), parameters }
       return { ...state, ...kept, cut: withoutKey(state.cut, step) }
     }

@@ -159,8 +159,10 @@ function branchesOf(nodes: readonly Node[]): Branch[] {
   })
 }
 
-/** What a step can find: the choices of an inspection, the first verdict of a check, the verdict on a reading. */
-/** @param each whether branches tell its choices apart. */
+/**
+ * What a step can find: the choices of an inspection, the first verdict of a check, the verdict on a reading.
+ * @param each whether branches tell its choices apart.
+ */
 function findingsOf(step: Step, each: boolean): Finding[] {
   if (step.kind === 'check') return ['in', 'too-close', 'out', 'cannot-tell'].map((outcome) => ({ outcome }))
   if (step.kind === 'read')

@@ -68,10 +68,10 @@ export interface Model {
  * chains of short visits, lanes side by side, repeated groups by their expected rounds.
  * Throws `parameter_missing`.
  */
-export function segmentsOf(every: Procedure, model: Model): SegmentGraph {
+export function segmentsOf(written: Procedure, model: Model): SegmentGraph {
   const built = new SegmentBuilder()
   const { parameters, options } = model
-  const procedure = forMachine(every, parameters, options)
+  const procedure = forMachine(written, parameters, options)
   function node(n: Node, prefix: string): void {
     if (!belongs(procedure, n, options)) return
     if (isStep(n)) return putStep(built, n, prefix, model)

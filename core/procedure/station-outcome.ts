@@ -1,3 +1,4 @@
+import { machineNumbers } from './counts.ts'
 import { correctedAt, type AnyRecord } from '../stream/record.ts'
 import type { Facets } from './facets.ts'
 import { overriddenStep, procedureOfRun, withoutKey, type RunState } from './run-state.ts'
@@ -99,9 +100,11 @@ export const letGo = (state: StationState, run: RunState): StationState => ({
 
 /** As a run leaves a machine that nobody watched: contact was not seen, so it is sanitized again before product. */
 function asEntered(state: StationState, run: RunState): StationState {
-  const procedure = procedureOfRun(run)
+  // A run that was told of brings no numbers: the machine's own hold.
+  const options = state.plate?.options ?? {}
+  const procedure = procedureOfRun({ ...run, parameters: machineNumbers(state), options })
   if (!procedure || state.currentRun !== null) return state
-  const after = stepsOfRun(procedure, state.plate?.options ?? {}).reduce<Facets>((facets, step) => {
+  const after = stepsOfRun(procedure, options).reduce<Facets>((facets, step) => {
     const during = { ...facets, ...changeDuring(step) }
     return { ...during, ...changeBy(step, during, { whole: true, broke: [] }) }
   }, state.facets)

@@ -8,7 +8,7 @@ import type { Position } from './frame.ts'
 import { outline } from './outline.ts'
 import { runFold } from './run.ts'
 import { isRunType, type RunType } from './records.ts'
-import { procedureOfRun, withoutKey, type RunState } from './run-state.ts'
+import { procedureOfRun, withoutKey, withoutTold, type RunState } from './run-state.ts'
 import type { StationState } from './station-state.ts'
 import { asked, letGo, oldRunRecord, runEnded } from './station-outcome.ts'
 import { withTemperature } from './station-temperature.ts'
@@ -84,9 +84,8 @@ function counted(state: StationState, run: RunState, step: string): StationState
 }
 
 function uncounted(state: StationState, was: RunState, step: string): StationState {
-  const told = Object.keys(was.done[step]?.told ?? {})
-  if (told.length === 0) return state
-  return { ...state, counted: told.reduce((all, name) => withoutKey(all, name), state.counted ?? {}) }
+  const told = was.done[step]?.told
+  return told ? { ...state, counted: withoutTold(state.counted ?? {}, told) } : state
 }
 
 /** What a step, or the beginning of its wait, makes of the station; remembered so that it can be taken back. */
@@ -97,6 +96,7 @@ function stepped(
   record: AnyRecord & { type: 'run.step.done@2' | 'run.wait.started@2' },
   what: 'done' | 'during',
 ): StationState {
+  // With what this very step counted.
   const procedure = procedureOfRun(run)
   const { step: key } = record.payload
   const position = procedure && outline(procedure, was).find((p) => p.key === key)

@@ -75,6 +75,31 @@ describe('a form of House', () => {
     expect(form.fault('madeFor')).not.toBe('')
     expect(below.rest.value).toMatch(/cannot be saved/)
   })
+  it('types into nothing that the next form begins from', async () => {
+    const form = await instrumentForm(emptyInstrument)
+    form.draft.value.name = 'Quat strip'
+    form.draft.value.unit = 'pH'
+    expect((await instrumentForm(emptyInstrument)).draft.value).toEqual(emptyInstrument)
+    form.clear()
+    expect(form.draft.value).toMatchObject({ name: '', unit: 'ppm' })
+    form.draft.value.name = 'again'
+    expect(emptyInstrument.name).toBe('')
+  })
+  it('is made at the moment it is kept, not when it was typed', async () => {
+    let now = 1000
+    const form = await inForm(() =>
+      useDraftForm({
+        start: () => emptyContainer,
+        faults: containerFaults,
+        made: (d) => containerOf(d, 'quat', instant(now), (typed) => typed),
+        type: 'concentrate.opened@1',
+        words: 'house.container.fault',
+      }),
+    )
+    expect(form.keep()?.openedAt).toBe(1000)
+    now = 61_000
+    expect(form.keep()?.openedAt).toBe(61_000)
+  })
   it('is empty again after what was typed is put in force', async () => {
     const form = await instrumentForm(strip)
     form.set({ name: 'Other' })

@@ -50,7 +50,6 @@ export const run = {
   no: 'No, once more',
   allCounted: 'All {n} counted',
   count: '{n} of {of} counted',
-  twoPeople: 'This takes two people.',
   readUnknown: 'The plate does not say what it must be: can’t tell. A manager can enter it in House.',
   readBetween: 'The plate asks for {from} to {to}.',
   readLeast: 'The plate asks for {from} or more.',

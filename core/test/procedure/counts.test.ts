@@ -3,6 +3,7 @@ import {
   countFacts,
   forMachine,
   isComplete,
+  latestProcedure,
   neededNames,
   pieces,
   procedureOfRun,
@@ -18,6 +19,7 @@ import {
   type Step,
 } from '../../procedure/index.ts'
 import type { AnyRecord, RecordType } from '../../stream/record.ts'
+import { stationFor, workThrough } from '../records.ts'
 
 const screws = { id: 'screw', name: 'Door screws', count: 4, of: 'doorScrews' }
 const blades = { id: 'blade', name: 'Blades', count: 2, per: 'barrels' }
@@ -149,6 +151,13 @@ describe('what the plate does not say', () => {
     ['a sum that is another', { counted: 6, 'n.screw': 2 }],
     ['more than anybody has', { counted: 1002, 'n.screw': 1000 }],
   ])('is no count with %s', (_, facts) => expect(worked(on, done('out', facts)).done).toEqual({}))
+  it('stands out of the machine by what was counted, and back in by the same', () => {
+    const whole: StationState = { ...on, facets: { ...on.facets, assembly: 'whole', partsOut: 0 } }
+    const facets = (...records: AnyRecord[]) =>
+      [started(on), ...records].reduce((s, r) => stationFold.apply(s, r), whole).facets
+    expect(facets(done('out', told))).toMatchObject({ assembly: 'apart', partsOut: 4 })
+    expect(facets(done('out', told), done('in', { counted: 4 })).partsOut).toBe(0)
+  })
   it('is not known any more once the count is taken back', () => {
     const run = worked(on, done('out', told), undone('out'))
     expect(run.parameters).toEqual({ barrels: 1 })
@@ -164,6 +173,29 @@ describe('what the plate does not say', () => {
     } as unknown as StationState
     expect(startInForce(plated, procedure).parameters).toEqual({ barrels: 1, doorScrews: 3 })
     expect(stationFold.apply(after, undone('out')).counted).toEqual({})
+  })
+})
+
+describe('an opening that was told of afterwards', () => {
+  it.each([1, 2, 3])('puts back all that the closing took out of %i barrels', (barrels) => {
+    const close = latestProcedure('custard.close') as Procedure
+    const closed = workThrough(
+      'custard.close',
+      () => ({}),
+      0,
+      stationFor(close, { barrels, doorNuts: 4 * barrels }),
+    )
+    expect(closed.station.facets.partsOut).toBeGreaterThan(15 * barrels)
+    const told = record('run.entered@1', {
+      run: 'later',
+      station: 'st',
+      procedure: { id: 'custard.open', version: latestProcedure('custard.open')?.version },
+      from: 1,
+      to: 2,
+      who: 'bao',
+      read: 'on paper',
+    })
+    expect(stationFold.apply(closed.station, told).facets).toMatchObject({ assembly: 'whole', partsOut: 0 })
   })
 })
 

@@ -37,26 +37,26 @@ export function useDraftForm<D extends object, F extends string, P>(
   asked: Asked<D, F, P>,
 ): DraftForm<D, F, P> {
   const { t } = useI18n()
-  const draft = ref(asked.start()) as Ref<Typed<D>>
+  // A copy: what is typed into it is typed into nothing that another form begins from.
+  const anew = () => ({ ...asked.start() }) as Typed<D>
+  const draft = ref(anew()) as Ref<Typed<D>>
   const tried = ref(false)
   const faults = computed(() => asked.faults(draft.value))
-  const made = computed(() => (faults.value.length > 0 ? null : asked.made(draft.value)))
   const fieldOf = new Map<string, string | null>(Object.entries(asked.fieldOf ?? {}))
-  const issues = computed(() => {
-    const found =
-      made.value === null ? [] : (payloadSchemas[asked.type].safeParse(made.value).error?.issues ?? [])
-    return found.map((issue) => {
-      const part = String(issue.path[0] ?? '')
+  const fieldAt = (part: string) =>
+    fieldOf.has(part) ? (fieldOf.get(part) ?? null) : Object.hasOwn(draft.value, part) ? part : null
+  const issuesOf = (made: P) =>
+    (payloadSchemas[asked.type].safeParse(made).error?.issues ?? []).map((issue) => {
       const long = issue.code === 'too_big' && issue.origin === 'string'
       return {
-        field: fieldOf.has(part)
-          ? (fieldOf.get(part) ?? null)
-          : Object.hasOwn(draft.value, part)
-            ? part
-            : null,
+        field: fieldAt(String(issue.path[0] ?? '')),
         why: long ? t('house.form.tooLong', { most: Number(issue.maximum) }) : t('house.form.notTaken'),
       }
     })
+  const made = () => (faults.value.length > 0 ? null : asked.made(draft.value))
+  const issues = computed(() => {
+    const now = made()
+    return now === null ? [] : issuesOf(now)
   })
   const fault = (...fields: (F | keyof D)[]) => {
     if (!tried.value) return ''
@@ -73,10 +73,12 @@ export function useDraftForm<D extends object, F extends string, P>(
     set: (change) => (draft.value = { ...draft.value, ...change }),
     keep() {
       tried.value = true
-      return issues.value.length > 0 ? null : made.value
+      // Made at this moment: it may bear the time.
+      const now = made()
+      return now === null || issuesOf(now).length > 0 ? null : now
     },
     clear() {
-      draft.value = asked.start() as Typed<D>
+      draft.value = anew()
       tried.value = false
     },
   }

@@ -16,7 +16,6 @@ const props = defineProps<{
   disabled?: boolean
   /** What nothing typed means. */
   empty?: string
-  label?: string
 }>()
 const value = defineModel<number | null>({ required: true })
 const { t } = useI18n()
@@ -48,7 +47,6 @@ function type(typed: string): void {
       :input-props="{
         inputmode: whole ? 'numeric' : 'decimal',
         autocomplete: 'off',
-        ...(label === undefined ? {} : { 'aria-label': label }),
         ...(isWrong ? { 'aria-invalid': true, 'aria-describedby': id } : {}),
       }"
       maxlength="9"

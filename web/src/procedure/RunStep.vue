@@ -84,7 +84,6 @@ function poured(p: Poured): void {
       <template v-if="position.round > 0"> · {{ t('run.round', { n: position.round }) }}</template>
     </p>
     <h1>{{ title }}</h1>
-    <p v-if="step?.people" class="holder">{{ t('run.twoPeople') }}</p>
     <p v-if="step?.who" class="holder">{{ t(`run.who.${step.who}`) }}</p>
     <p v-if="step?.caution" class="caution">{{ step.caution }}</p>
     <p v-if="step?.text" class="text">{{ fill(step.text, run.parameters, procedure) }}</p>
