@@ -87,6 +87,8 @@ test('a soft-serve freezer is closed at night and opened in the morning, watched
     await press(page, 'Done')
     await countParts(page)
     await press(page, 'Done')
+    await heading(page, 'Plug in again, the machine still off')
+    await press(page, 'Done')
   })
 
   await test.step('the strip is too close; the tool says what to add; the recheck is in', async () => {

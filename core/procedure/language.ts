@@ -19,7 +19,7 @@ interface NodeBase {
 }
 
 interface StepBase extends NodeBase {
-  /** Short and imperative. May name parameters in braces: "Pour in {rinse}". */
+  /** Short and imperative. May name parameters in braces: "Pour in {rinse}", and numbers that every unit system says its own way: "{5 °C}". */
   readonly title: string
   readonly text?: string
   readonly caution?: string

@@ -88,6 +88,14 @@ export const showPressure = (at: number, system: UnitSystem): Shown =>
     : { value: decimals(toPsi(at), 1), unit: 'psi' }
 
 /**
+ * @param cm centimetres.
+ * @returns whole inches in US units.
+ * @example showLength(20, 'us') // { value: '8', unit: 'in' }
+ */
+export const showLength = (cm: number, system: UnitSystem): Shown =>
+  system === 'us' ? { value: decimals(cm / 2.54, 0), unit: 'in' } : { value: decimals(cm, 0), unit: 'cm' }
+
+/**
  * Hardness of water; in the US system as grains to a gallon. @param hardness mg/L as CaCO3.
  * @example showHardness(171, 'us') // { value: '10', unit: 'gpg' }
  */

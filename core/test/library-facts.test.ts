@@ -279,6 +279,21 @@ describe('grinder', () => {
 
 describe('every procedure of the library', () => {
   it.each(allProcedures().map((p) => [p.id, p] as const))(
+    '%s: what was cut off is switched on again by a step of its own before anything runs',
+    (_, p) => {
+      let cut = p.begins?.power === 'isolated'
+      for (const s of stepsOf(p.nodes)) {
+        if (s.kind === 'gate' && s.by) cut = true
+        else if (/plug in|breaker on|power on|on at the wall/i.test(s.title)) cut = false
+        const runs =
+          (s.kind === 'wait' || s.kind === 'tend') &&
+          s.during?.power !== undefined &&
+          s.during.power !== 'off'
+        if (runs) expect([s.id, cut]).toEqual([s.id, false])
+      }
+    },
+  )
+  it.each(allProcedures().map((p) => [p.id, p] as const))(
     '%s: what comes out goes in again by the same list, for one, two and three barrels or bowls',
     (_, p) => {
       for (const n of [1, 2, 3]) {
@@ -297,6 +312,15 @@ describe('every procedure of the library', () => {
                   expect(pieces(back)).toBeGreaterThanOrEqual(pieces(out))
         }
       }
+    },
+  )
+  it.each(allProcedures().map((p) => [p.id, p] as const))(
+    '%s: no sentence gives a number in the units of one half of the world',
+    (_, p) => {
+      const said = stepsOf(p.nodes).flatMap((s) => [s.title, s.text ?? '', s.caution ?? ''])
+      const bare = said.map((text) => text.replaceAll(/\{[^}]*\}/g, ''))
+      for (const text of [...bare, ...p.cautions])
+        expect(text).not.toMatch(/\d ?(°C|°F|mL|L|litres?|cm|mm|kPa|kg|g|gal|in|psi)\b/)
     },
   )
 })

@@ -54,6 +54,8 @@ const choices = <K extends 'contents' | 'assembly' | 'power'>(
   what: K,
   values: readonly StationObserved[K][],
 ) => values.map((value) => ({ value, text: t(`run.seen.${what}.${value}`) }))
+/** Nobody knows how it stands: that is asked without being asked for. */
+const mustTell = computed(() => first.value.some((d) => d.kind === 'tell'))
 const complete = computed(() => Object.values(seen.value).every((v) => v !== null))
 function tell(): void {
   const { contents, assembly, power } = seen.value
@@ -85,7 +87,7 @@ const what = computed(() => ({
     <div class="begin">
       <template v-if="faults.length > 0">
         <p v-for="f in faults" :key="f.why" class="fault">{{ why(f) }}</p>
-        <h2>{{ t('run.begins.first') }}</h2>
+        <h2 v-if="first.some((d) => d.kind !== 'tell')">{{ t('run.begins.first') }}</h2>
         <div class="acts">
           <template v-for="(d, i) in first" :key="i">
             <n-button
@@ -104,9 +106,9 @@ const what = computed(() => ({
             >
           </template>
           <make-safe :station="station" :safe="byHand" />
-          <n-button class="alt" @click="telling = !telling">{{ t('run.begins.tell') }}</n-button>
+          <n-button v-if="!mustTell" class="alt" @click="telling = !telling">{{ t('run.begins.tell') }}</n-button>
         </div>
-        <form v-if="telling || first.some((d) => d.kind === 'tell')" class="tell" @submit.prevent="tell">
+        <form v-if="telling || mustTell" class="tell" @submit.prevent="tell">
           <p>{{ t('run.begins.tellHow') }}</p>
           <choice-pick
             v-model="seen.contents"
