@@ -4,6 +4,7 @@ import {
   type Node,
   type Parameter,
   type Procedure,
+  type SafetyRule,
   type When,
 } from '@tadka/core/procedure'
 import { procedureSchema } from './schemas.ts'
@@ -14,8 +15,13 @@ export type ProcedureFault =
   | { readonly kind: 'shape'; readonly at: string; readonly why: string }
   /** A name that nothing answers to. */
   | { readonly kind: 'name'; readonly at: string; readonly why: string }
-  /** A way through it that is not safe. */
-  | { readonly kind: 'safety'; readonly rule: string; readonly path: readonly string[] }
+  /** A way through it that is not safe; `at`: the key of the step where it breaks, none where it is how it ends. */
+  | {
+      readonly kind: 'safety'
+      readonly rule: SafetyRule
+      readonly at: string
+      readonly path: readonly string[]
+    }
 
 /**
  * Reads a procedure from what a file holds: its shape, the names in it, its safety on every way through. Either a procedure or
@@ -40,7 +46,10 @@ export function readProcedure(
   if (names.length > 0) return { procedure: null, faults: names }
   const unsafe = violationsOf(procedure)
   if (unsafe.length > 0)
-    return { procedure: null, faults: unsafe.map(({ rule, path }) => ({ kind: 'safety', rule, path })) }
+    return {
+      procedure: null,
+      faults: unsafe.map(({ rule, at, path }) => ({ kind: 'safety', rule, at, path })),
+    }
   return { procedure, faults: [] }
 }
 

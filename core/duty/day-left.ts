@@ -1,6 +1,7 @@
 import { dutiesOf } from './duties.ts'
 import { closedKey, type StationState } from '../procedure/station-state.ts'
 import { overriddenStep, type RunState, type Short } from '../procedure/run-state.ts'
+import { baseOf } from '../procedure/own.ts'
 import { instant, type Instant } from '../quantity/index.ts'
 import type { SiteSet } from '../house/site.ts'
 import { boundsOfDay, dateAfter, tradingDays } from './trading-day.ts'
@@ -65,7 +66,7 @@ function dutiesLeft(station: StationState, { site, runs }: DayKnown, date: strin
     const until = windows[at + 1]?.earliest ?? instant(Number.MAX_SAFE_INTEGER)
     const names = { station: station.id, procedure: duty.procedure }
     const ended = runs
-      .filter((r) => r.station === station.id && r.procedure.id === duty.procedure && counts(r))
+      .filter((r) => r.station === station.id && baseOf(r.procedure.id) === baseOf(duty.procedure) && counts(r))
       .flatMap((r) => (r.endedAt === null ? [] : [r.endedAt]))
       .filter((e) => e >= window.earliest && e < until)
     const closed = station.closed[closedKey(duty.procedure, date)]

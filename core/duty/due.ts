@@ -1,4 +1,5 @@
 import { dutiesOf } from './duties.ts'
+import { baseOf } from '../procedure/own.ts'
 import { instant, type Instant } from '../quantity/index.ts'
 import { closedKey, type LastRun, type StationState } from '../procedure/station-state.ts'
 import type { SiteSet } from '../house/site.ts'
@@ -74,14 +75,14 @@ const goneByMs = 3 * 3_600_000
 const order: Record<Risk, number> = { late: 0, 'past-target': 1, now: 2, ahead: 3 }
 
 function nextDue(station: StationState, duty: StationDuty, context: DutyContext): DueItem | null {
-  const last = station.lastRuns[duty.procedure] ?? null
+  const last = station.lastRuns[baseOf(duty.procedure)] ?? null
   const windows = recurring(duty.trigger, context.days)?.filter(
     (w) => station.closed[closedKey(duty.procedure, w.day)] === undefined,
   )
   const next = windows ? openWindow(windows, last, context.now) : counted(duty, station, last, context)
   if (!next) return null
   const { now } = context
-  const current = station.currentRun?.procedure === duty.procedure ? station.currentRun.run : null
+  const current = station.currentRun?.procedure === baseOf(duty.procedure) ? station.currentRun.run : null
   return {
     station: station.id,
     procedure: duty.procedure,
@@ -158,7 +159,7 @@ function repeats(
     const doneAt = Math.max(item.target, now)
     const counts = Object.fromEntries(Object.entries(state.counts).map(([of, c]) => [of, c.total]))
     const done = { run: '', finishedAt: doneAt, by: '', counts }
-    state = { ...state, lastRuns: { ...state.lastRuns, [duty.procedure]: done }, signs: [] }
+    state = { ...state, lastRuns: { ...state.lastRuns, [baseOf(duty.procedure)]: done }, signs: [] }
     now = instant(Math.max(now, doneAt) + 1)
   }
   return items

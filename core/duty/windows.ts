@@ -1,5 +1,6 @@
 import { Temporal } from 'temporal-polyfill'
 import type { LastRun, StationState } from '../procedure/station-state.ts'
+import { baseOf } from '../procedure/own.ts'
 import { instant, type Instant } from '../quantity/index.ts'
 import type { SiteSet } from '../house/site.ts'
 import type { StationDuty, Trigger } from '../house/station.ts'
@@ -94,7 +95,7 @@ export function counted(
       return found ? span(context, found.from, found.from, found.at) : null
     }
     case 'linked': {
-      const other = station.lastRuns[trigger.to]
+      const other = station.lastRuns[baseOf(trigger.to)]
       if (!other || (last && last.finishedAt >= other.finishedAt)) return null
       return byTheClose(context, other.finishedAt)
     }

@@ -1,5 +1,6 @@
 import { demandAt, instantAt, rushPeaks, tradingDay, type DueItem } from '../duty/index.ts'
 import {
+  baseOf,
   bringsProduct,
   type Learned,
   type Procedure,
@@ -265,7 +266,7 @@ function planRun(
     people.map((p) => p.id),
   )
   if (work.segments.length === 0) return []
-  const kinds = [procedureId, procedure.family, plate.family]
+  const kinds = [procedureId, baseOf(procedureId), procedure.family, plate.family]
   const may = (list: 'signedOff' | 'learning') =>
     people.filter((p) => input.crew[p.id]?.[list].some((x) => kinds.includes(x))).map((p) => p.id)
   return [

@@ -2,8 +2,14 @@ import { isStep, type Node, type Procedure } from './language.ts'
 
 const prefix = 'own.'
 
+/** The id of a site's own copy. */
+export const ownId = (id: string): string => (isOwn(id) ? id : prefix + id)
+
 /** Whether a procedure is a site's own, by its id. */
 export const isOwn = (id: string): boolean => id.startsWith(prefix)
+
+/** The procedure that a site's own one stands in for: its id without the mark. */
+export const baseOf = (id: string): string => (isOwn(id) ? id.slice(prefix.length) : id)
 
 /** A site's own copy, at a version that follows what it has. */
 export const ownCopy = (
@@ -11,7 +17,7 @@ export const ownCopy = (
   versions: readonly Pick<Procedure, 'version'>[],
 ): Procedure => ({
   ...procedure,
-  id: isOwn(procedure.id) ? procedure.id : prefix + procedure.id,
+  id: ownId(procedure.id),
   version: Math.max(0, ...versions.map((v) => v.version)) + 1,
 })
 

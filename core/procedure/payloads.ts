@@ -175,3 +175,9 @@ export interface RunAbandoned extends RunPlain {
 export interface ProcedureSet {
   readonly document: Procedure
 }
+
+/** The version that is worked to from a trading day (ISO date) on; null for the library's. */
+export interface ProcedurePut {
+  readonly version: number | null
+  readonly from: string
+}

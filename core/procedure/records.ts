@@ -1,5 +1,6 @@
 import type { RecordType } from '../stream/record.ts'
 import { subject, type RulesOf } from '../stream/rules.ts'
+import { baseOf } from './own.ts'
 import type * as work from './payloads.ts'
 
 interface RunPayloads {
@@ -35,6 +36,7 @@ interface StationPayloads {
   'station.made-safe@1': work.MadeSafe
   'duty.closed@1': work.DutyClosed
   'procedure.set@1': work.ProcedureSet
+  'procedure.put@1': work.ProcedurePut
 }
 
 declare module '../stream/record.ts' {
@@ -45,7 +47,7 @@ declare module '../stream/record.ts' {
 const ofStation = ({ station }: work.RunPlain) => subject('station', station)
 /** A finished run sets back what a dish machine counts. */
 const ofDish = (procedure: string | undefined, station: string) =>
-  subject('dish', procedure?.startsWith('dish-machine.') ? station : null)
+  subject('dish', procedure !== undefined && baseOf(procedure).startsWith('dish-machine.') ? station : null)
 
 export type RunType = keyof RunPayloads
 
@@ -97,5 +99,6 @@ export const procedureRecords: RulesOf<keyof RunPayloads | keyof StationPayloads
   'station.observed@1': { needs: 'record', tap: true },
   'station.made-safe@1': { needs: 'record', tap: true },
   'duty.closed@1': { needs: 'close-case' },
-  'procedure.set@1': { needs: 'set-up-house' },
+  'procedure.set@1': { needs: 'set-procedures' },
+  'procedure.put@1': { needs: 'set-procedures' },
 }

@@ -1,5 +1,6 @@
 import { forMachine, movedParts } from './counts.ts'
 import { isJudged } from './read-off.ts'
+import { keyed, type NodeKey } from './edit.ts'
 import { belongs, isStep, type Branch, type Node, type Part, type Procedure, type Step } from './language.ts'
 import { changeBy, changeDuring } from './effects.ts'
 import type { Facets } from './facets.ts'
@@ -94,10 +95,14 @@ function partsAfter(way: Way, step: Step): Pick<Way, 'out' | 'left'> {
 
 export interface Violation {
   readonly rule: SafetyRule
+  /** The key of the step where it breaks; none where what is wrong is how it ends. */
+  readonly at: NodeKey
   /** The titles of the steps that lead to it, the one where it breaks last. */
   readonly path: readonly string[]
   readonly options: Readonly<Record<string, string>>
 }
+
+type Note = (rule: SafetyRule, path: readonly string[], step: Step | null) => void
 
 interface Walked {
   readonly way: Way
@@ -110,7 +115,7 @@ const distinct = (all: readonly Walked[]): Walked[] => [...new Map(all.map((w) =
 
 /**
  * Walks every way through a procedure: every choice of its options, every outcome of its inspections, one round and more of
- * what is repeated, every order in which lanes may interleave. Returns what breaks, each rule once for each set of options,
+ * what is repeated, every order in which lanes may interleave. Returns what breaks, each rule once at a step for each set of options,
  * with the path that leads to it; nothing where the procedure is safe.
  * Rules: common practice, no source, but for food contact after sanitizing (FDA Food Code 2022, 4-702.11).
  * @param budget nodes that may be walked. Throws `procedure_too_large` where the ways through it are more than can be walked.
@@ -120,13 +125,16 @@ export function violationsOf(procedure: Procedure, budget: WalkBudget = walkBudg
   if (optionSetsOf(procedure) > budget.optionSets) throw new Refusal('procedure_too_large')
   return optionSets(procedure).flatMap((options) => {
     const found = new Map<string, Violation>()
-    const note = (rule: SafetyRule, path: readonly string[]) => {
-      if (!found.has(rule)) found.set(rule, { rule, path, options })
-    }
     const chosen = forMachine(procedure, {}, options)
+    const keys = new Map(keyed(chosen.nodes).map(({ key, node }) => [node, key]))
+    const note: Note = (rule, path, step) => {
+      const at = step ? (keys.get(step) ?? '') : ''
+      if (!found.has(`${rule} ${at}`)) found.set(`${rule} ${at}`, { rule, at, path, options })
+    }
     const walker = new Walker(chosen, options, note, left)
     const ends = walker.sequence(chosen.nodes, [{ way: firstWay(procedure), path: [] }])
-    for (const end of ends) for (const rule of endConflicts(procedure, end.way.facets)) note(rule, end.path)
+    for (const end of ends)
+      for (const rule of endConflicts(procedure, end.way.facets)) note(rule, end.path, null)
     return [...found.values()]
   })
 }
@@ -182,13 +190,13 @@ class Walker {
   /** Steps whose choices open branches one by one. */
   readonly #chosen: ReadonlySet<string>
   readonly #options: Readonly<Record<string, string>>
-  readonly #note: (rule: SafetyRule, path: readonly string[]) => void
+  readonly #note: Note
   readonly #left: { nodes: number }
 
   constructor(
     procedure: Procedure,
     options: Readonly<Record<string, string>>,
-    note: (rule: SafetyRule, path: readonly string[]) => void,
+    note: Note,
     left: { nodes: number },
   ) {
     this.#procedure = procedure
@@ -221,7 +229,7 @@ class Walker {
 
   step(step: Step, from: Walked): Walked[] {
     const path = [...from.path, step.title]
-    for (const rule of breaches(this.#procedure, from.way, step)) this.#note(rule, path)
+    for (const rule of breaches(this.#procedure, from.way, step)) this.#note(rule, path, step)
     const way = after(from.way, step)
     // Outcomes that no branch opens on make no other way.
     const found = this.#asked.has(step.id) ? findingsOf(step, this.#chosen.has(step.id)) : []

@@ -5,6 +5,7 @@ import { overriddenStep, procedureOfRun, withoutKey, type RunState } from './run
 import type { FollowUp, StationState, Watched } from './station-state.ts'
 import { changeBy, changeDuring } from './effects.ts'
 import { stepsOfRun } from './language.ts'
+import { baseOf } from './own.ts'
 
 /** What an inspection asks for: a follow-up, an eye kept on it, or the machine out of service at once. */
 export function asked(
@@ -56,7 +57,7 @@ export function runEnded(
   record: AnyRecord & { type: `run.${string}` | 'reading.taken@1' },
 ): StationState {
   const at = correctedAt(record)
-  const { id: procedure } = run.procedure
+  const procedure = baseOf(run.procedure.id)
   const gone = letGo(state, run)
   const short = overriddenStep(run)
   // A contact time that was too short has not happened: what was due stays due.
@@ -78,7 +79,7 @@ export function runEnded(
   }
   const newer = (state.lastRuns[procedure]?.finishedAt ?? 0) > last.finishedAt
   const answered = (state.plate?.duties ?? []).flatMap((d) =>
-    d.procedure === procedure && d.trigger.kind === 'sign' ? [d.trigger.sign] : [],
+    baseOf(d.procedure) === procedure && d.trigger.kind === 'sign' ? [d.trigger.sign] : [],
   )
   const done = {
     ...gone,

@@ -8,6 +8,7 @@ import type { Position } from './frame.ts'
 import { outline } from './outline.ts'
 import { runFold } from './run.ts'
 import { isRunType, type RunType } from './records.ts'
+import { baseOf } from './own.ts'
 import { procedureOfRun, withoutKey, withoutTold, type RunState } from './run-state.ts'
 import type { StationState } from './station-state.ts'
 import { asked, letGo, oldRunRecord, runEnded } from './station-outcome.ts'
@@ -36,7 +37,7 @@ function worked(state: StationState, was: RunState, run: RunState, record: RunRe
     case 'run.started@1':
     case 'run.started@2': {
       if (was.status !== 'not-started') return state
-      const begun = { run: run.id, procedure: run.procedure.id, startedAt: run.startedAt }
+      const begun = { run: run.id, procedure: baseOf(run.procedure.id), startedAt: run.startedAt }
       return { ...state, currentRun: begun }
     }
     case 'run.wait.started@2':

@@ -16,6 +16,8 @@ export type Permission =
   | 'close-case'
   | 'sign-shift'
   | 'set-up-house'
+  /** Puts procedures of the site's own in force. */
+  | 'set-procedures'
   | 'unlock-person'
   | 'export-log'
   | 'plan-shift'
@@ -35,6 +37,7 @@ const lead: readonly Permission[] = [
   'override',
   'unlock-person',
   'invite-inspector',
+  'set-procedures',
 ]
 const manager: readonly Permission[] = [...lead, 'set-up-house', 'decide-held']
 

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import {
   allProcedures,
+  baseOf,
   isOwn,
   latestProcedure,
   learnedMinutes,
@@ -8,17 +9,20 @@ import {
   ownCopy,
   ownNumbers,
   procedureOfRun,
+  procedureOn,
+  proceduresOn,
   runFold,
   startInForce,
   startRun,
   violationsOf,
   withNumbers,
+  type OwnProcedure,
   type Procedure,
   type RunState,
 } from '../procedure/index.ts'
 import { foldAll } from '../stream/index.ts'
 import { folds } from '../record/index.ts'
-import { recordOf, workThrough } from './records.ts'
+import { recordOf, Worked, workThrough } from './records.ts'
 
 const library = (id: string) => latestProcedure(id) as Procedure
 
@@ -71,6 +75,82 @@ describe('a site’s own copy', () => {
       [1, 'Fill the sanitizer bucket'],
       [2, 'second'],
     ])
+  })
+})
+
+describe('what is in force', () => {
+  const subject = { kind: 'procedure', id: 'own.bucket.fill' } as const
+  const one = ownCopy({ ...library('bucket.fill'), name: 'One' }, [])
+  const two = { ...one, name: 'Two', version: 2 }
+  type Entry = ['set', Procedure] | ['put', number | null, string]
+  const after = (...entries: Entry[]): OwnProcedure =>
+    foldAll(
+      folds.procedure,
+      subject,
+      entries.map((e, i) =>
+        e[0] === 'set'
+          ? recordOf(i, 'procedure.set@1', subject, { document: e[1] })
+          : recordOf(i, 'procedure.put@1', subject, { version: e[1], from: e[2] }),
+      ),
+    ).state
+  const name = (day: string, own: OwnProcedure | null, id = 'bucket.fill') =>
+    procedureOn(id, day, (asked) => (asked === own?.id ? own : null))?.name
+
+  it('is the library’s until the day that the site’s own is put in force from', () => {
+    const own = after(['set', one], ['put', 1, '2026-12-03'])
+    expect(name('2026-12-02', own)).toBe('Fill the sanitizer bucket')
+    expect(name('2026-12-03', own)).toBe('One')
+    // Under either id it is one and the same.
+    expect(name('2026-12-03', own, 'own.bucket.fill')).toBe('One')
+    expect(name('2026-12-02', own, 'own.bucket.fill')).toBe('Fill the sanitizer bucket')
+  })
+  it('is the version before, or the library’s, after going back', () => {
+    const own = after(['set', one], ['put', 1, '2026-12-01'], ['set', two], ['put', 2, '2026-12-03'])
+    expect(['2026-12-02', '2026-12-03'].map((d) => name(d, own))).toEqual(['One', 'Two'])
+    const back = after(['set', one], ['put', 1, '2026-12-01'], ['put', null, '2026-12-05'])
+    expect(name('2026-12-05', back)).toBe('Fill the sanitizer bucket')
+  })
+  it('is never what was meant to come later and was decided over since', () => {
+    const own = after(['set', one], ['set', two], ['put', 2, '2026-12-10'], ['put', 1, '2026-12-04'])
+    expect(name('2026-12-11', own)).toBe('One')
+  })
+  it('is never a version that nobody entered', () => {
+    expect(after(['set', one], ['put', 7, '2026-12-01']).puts).toEqual([])
+  })
+  it('stands beside the library’s where it was entered and never put in its place', () => {
+    const own = after(['set', one])
+    expect(name('2026-12-03', own)).toBe('Fill the sanitizer bucket')
+    expect(name('2026-12-03', own, 'own.bucket.fill')).toBe('One')
+    expect(proceduresOn('bucket', '2026-12-03', [own]).map((p) => p.name)).toContain('One')
+  })
+  it('is offered once for a family', () => {
+    const own = after(['set', one], ['put', 1, '2026-12-01'])
+    const ids = proceduresOn('bucket', '2026-12-03', [own]).map((p) => baseOf(p.id))
+    expect(ids).toEqual([...new Set(ids)])
+    expect(proceduresOn('bucket', '2026-12-03', [own]).map((p) => p.id)).toContain('own.bucket.fill')
+  })
+  it('is gone with the day that it is taken back, where the library has none of that name', () => {
+    const alone = { ...one, id: 'own.teapots' }
+    const of = { kind: 'procedure', id: alone.id } as const
+    const { state } = foldAll(folds.procedure, of, [
+      recordOf(0, 'procedure.set@1', of, { document: alone }),
+      recordOf(1, 'procedure.put@1', of, { version: 1, from: '2026-12-01' }),
+      recordOf(2, 'procedure.put@1', of, { version: null, from: '2026-12-04' }),
+    ])
+    const on = (day: string) => proceduresOn('bucket', day, [state]).some((p) => p.id === alone.id)
+    expect([on('2026-12-03'), on('2026-12-04')]).toEqual([true, false])
+  })
+})
+
+describe('a run of a site’s own procedure', () => {
+  it('does what was due: the duty names the procedure that it stands in for', () => {
+    const own = ownCopy(library('soft-serve-gravity.close'), [])
+    const worked = new Worked(own)
+    expect(worked.station.currentRun?.procedure).toBe('soft-serve-gravity.close')
+    while (worked.step(() => ({})));
+    worked.finish()
+    const { station } = worked
+    expect(Object.keys(station.lastRuns)).toEqual(['soft-serve-gravity.close'])
   })
 })
 

@@ -65,7 +65,12 @@ export const houseRoutes =
       async (request) => {
         const where = request.params.site
         const actor = await services.guard.actor(request, where, 'set-up-house')
-        const { changes, newcomers, ...done } = await takeFile(services.pool, where, request.body.file)
+        const { changes, newcomers, ...done } = await takeFile(
+          services.pool,
+          where,
+          request.body.file,
+          services.now(),
+        )
         if (request.body.try) return { ...done, pins: [] }
         await putIn(services, where, actor.id, changes, newcomers)
         return { ...done, pins: [...newcomers] }

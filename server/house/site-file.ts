@@ -1,23 +1,25 @@
 import { randomInt } from 'node:crypto'
 import type { SiteFileDone } from '@tadka/contract/house'
-import { readProcedure } from '@tadka/contract/procedure'
 import {
   freeSlug,
   newCrew,
   siteFileFaults,
   type SiteFile,
-  type SiteFileFault,
   type SiteSet,
   type StationSet,
 } from '@tadka/core/house'
 import { firstPin } from '@tadka/core/people'
-import { isOwn } from '@tadka/core/procedure'
+import { dayOf } from '@tadka/core/duty'
+import type { OwnProcedure } from '@tadka/core/procedure'
+import { instant } from '@tadka/core/quantity'
 import { Refusal } from '@tadka/core/refusal'
 import { canonicalText, type RecordType, type SubjectKind } from '@tadka/core/stream'
 import type { Pool } from '../db/pool.ts'
 import { everyoneOf } from '../people/queries.ts'
 import { personChange, type Change as Made } from '../people/rights.ts'
+import { statesOfKind } from '../stream/queries.ts'
 import { lastSets } from './queries.ts'
+import { procedureFaults, proceduresIn, proceduresOut } from './site-procedures.ts'
 
 /** What a part of a file is set by: the record, its subject, and the payload of one entry. */
 const parts = {
@@ -25,7 +27,6 @@ const parts = {
   products: { type: 'product.set@1', kind: 'product' },
   instruments: { type: 'instrument.set@1', kind: 'instrument' },
   spares: { type: 'spare.set@1', kind: 'spare' },
-  procedures: { type: 'procedure.set@1', kind: 'procedure' },
 } as const satisfies Record<string, { type: RecordType; kind: SubjectKind }>
 type Part = keyof typeof parts
 const setTypes = [...Object.values(parts).map((p) => p.type), 'site.set@1' as const]
@@ -43,8 +44,11 @@ export interface Taken extends Omit<SiteFileDone, 'pins'> {
 type Sets = ReadonlyMap<string, object>
 const keyOf = (kind: string, id: string) => `${kind} ${id}`
 
-/** What a file would add and change at a site as it stands. Throws `site_file_wrong` with every fault. */
-export async function takeFile(pool: Pool, site: string, file: SiteFile): Promise<Taken> {
+const ownOf = async (pool: Pool, site: string) =>
+  (await statesOfKind(pool, site, 'procedure')) as OwnProcedure[]
+
+/** What a file would add and change at a site as it stands. @param now ms UTC. Throws `site_file_wrong` with every fault. */
+export async function takeFile(pool: Pool, site: string, file: SiteFile, now: number): Promise<Taken> {
   const sets = await lastSets(pool, site, setTypes)
   const everyone = await everyoneOf(pool, site)
   const stations = [...sets].filter(([key]) => key.startsWith('station '))
@@ -67,13 +71,16 @@ export async function takeFile(pool: Pool, site: string, file: SiteFile): Promis
     stations.map(([, set]) => set as StationSet),
     (after.counters ?? []).map((c) => c.id),
   )
+  const procedures = proceduresIn(file, await ownOf(pool, site), dayOf(after, instant(now)))
   return {
     ...(Object.fromEntries(taken.map(({ part, counted }) => [part, counted])) as Record<Part, Counted>),
+    procedures: procedures.counted,
     site: isSiteNew,
     people: people.counted,
     newcomers: people.newcomers,
     changes: [
       ...taken.flatMap((t) => t.changes),
+      ...procedures.changes,
       ...(isSiteNew
         ? [{ type: 'site.set@1' as const, subject: { kind: 'site' as const, id: site }, payload: after }]
         : []),
@@ -90,12 +97,11 @@ function partOf(part: Part, file: SiteFile, sets: Sets) {
   const changes: Change[] = []
   for (const entry of file[part] ?? []) {
     const { id, ...set } = entry
-    const payload = part === 'procedures' ? { document: entry } : set
     const known = sets.get(keyOf(kind, id))
     const how =
-      known === undefined ? 'added' : canonicalText(known) === canonicalText(payload) ? 'same' : 'changed'
+      known === undefined ? 'added' : canonicalText(known) === canonicalText(set) ? 'same' : 'changed'
     counted[how] += 1
-    if (how !== 'same') changes.push({ type, subject: { kind, id }, payload })
+    if (how !== 'same') changes.push({ type, subject: { kind, id }, payload: set })
   }
   return { part, counted, changes }
 }
@@ -130,17 +136,6 @@ function peopleOf(
   return { newcomers, changes, counted: { added, changed: 0, same: (file.people ?? []).length - added } }
 }
 
-/** Own procedures that are not sound, or not safe on every way, each with the first thing that is wrong. */
-function procedureFaults({ procedures = [] }: SiteFile): SiteFileFault[] {
-  return procedures.flatMap((document, i): SiteFileFault[] => {
-    const path = ['procedures', i]
-    const [first] = readProcedure(document).faults
-    if (first?.kind === 'safety') return [{ path, why: 'procedure', what: first.rule }]
-    if (first) return [{ path, why: 'procedure', what: `${first.at}: ${first.why}` }]
-    return isOwn(document.id) ? [] : [{ path: [...path, 'id'], why: 'procedure', what: document.id }]
-  })
-}
-
 /** A site's set-up as a file for another site: dates of packs and checks are asked for anew there. */
 export async function fileOf(pool: Pool, site: string): Promise<SiteFile> {
   const sets = await lastSets(pool, site, setTypes)
@@ -167,7 +162,7 @@ export async function fileOf(pool: Pool, site: string): Promise<SiteFile> {
     products: entries('products'),
     instruments: entries('instruments').map(undated),
     spares: entries('spares').map((s) => ({ ...s, count: 0 })),
-    procedures: entries('procedures').map((p) => (p as unknown as { document: object }).document),
+    procedures: proceduresOut(await ownOf(pool, site)),
   }
   return file as unknown as SiteFile
 }

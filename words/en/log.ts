@@ -191,7 +191,11 @@ export const log = {
       openedLot: 'Opened a new container of {name}, lot {lot}',
       drawn: '{name}: {v} by the meter',
     },
-    procedure: { set: 'Our own procedure: {name}, version {version}' },
+    procedure: {
+      set: 'Our own procedure: {name}, version {version}',
+      put: 'In force from {day} on: {name}, our version {version}',
+      library: 'In force from {day} on: {name}, as it came with Tadka',
+    },
     count: { read: '{what}: {n}' },
     sign: { seen: 'Seen: {sign}' },
     photo: { attached: 'Photo: {step}' },

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { dueList, type DueItem } from '@tadka/core/duty'
 import type { SiteSet } from '@tadka/core/house'
-import { stationFold } from '@tadka/core/procedure'
+import { baseOf, stationFold } from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -39,7 +39,8 @@ const due = computed(() => {
 const facets = useFacets(() => state.value ?? stationFold.initial(props.station))
 const offered = computed(() => procedures.of(plate.value?.family ?? ''))
 const isBusy = (procedure: string) =>
-  !!state.value?.currentRun && state.value.currentRun.procedure !== procedure
+  !!state.value?.currentRun && !isOn(procedure)
+const isOn = (procedure: string) => state.value?.currentRun?.procedure === baseOf(procedure)
 const begin = (item: DueItem) => start(item.station, item.procedure)
 </script>
 
@@ -73,7 +74,7 @@ const begin = (item: DueItem) => start(item.station, item.procedure)
             :disabled="isBusy(p.id)"
             @click="start(station, p.id)"
           >
-            {{ state.currentRun?.procedure === p.id ? t('shift.goOn') : t('run.start', { name: p.name }) }}
+            {{ isOn(p.id) ? t('shift.goOn') : t('run.start', { name: p.name }) }}
           </n-button>
         </div>
         <p v-if="offered.length === 0" class="quiet">{{ t('machine.nothing') }}</p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { baseOf } from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -60,10 +61,10 @@ const open = (run: string | null) => run && void router.push(`/run/${run}`)
             <n-button
               v-for="p in procedures.of(s.plate?.family ?? '')"
               :key="p.id"
-              :disabled="s.currentRun !== null && s.currentRun.procedure !== p.id"
+              :disabled="s.currentRun !== null && s.currentRun.procedure !== baseOf(p.id)"
               @click="start(s.id, p.id)"
             >
-              {{ s.currentRun?.procedure === p.id ? t('shift.goOn') : t('run.start', { name: p.name }) }}
+              {{ s.currentRun?.procedure === baseOf(p.id) ? t('shift.goOn') : t('run.start', { name: p.name }) }}
             </n-button>
           </div>
         </li>

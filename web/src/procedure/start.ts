@@ -1,4 +1,4 @@
-import { startFaults, startInForce, startRun } from '@tadka/core/procedure'
+import { baseOf, startFaults, startInForce, startRun } from '@tadka/core/procedure'
 import { Refusal } from '@tadka/core/refusal'
 import { useMessage } from 'naive-ui'
 import { useI18n } from 'vue-i18n'
@@ -25,7 +25,7 @@ export function useStartRun() {
     const procedure = procedures.latest(procedureId)
     if (!station || !procedure) return
     if (station.currentRun) {
-      if (station.currentRun.procedure !== procedureId) message.warning(t('run.busy'))
+      if (station.currentRun.procedure !== baseOf(procedureId)) message.warning(t('run.busy'))
       return open(station.currentRun.run)
     }
     const lacks = !anyway && lacking(procedure, station.plate?.options ?? {}).length > 0

@@ -192,6 +192,13 @@ export function useSentence() {
         const { name: own, version } = record.payload.document
         return t('log.say.procedure.set', { name: own, version })
       }
+      case 'procedure.put@1': {
+        const { version, from } = record.payload
+        const named = { name: names.procedure(record.subject.id), day: date(from) }
+        return version === null
+          ? t('log.say.procedure.library', named)
+          : t('log.say.procedure.put', { ...named, version })
+      }
       case 'water.measured@1':
         return t('log.say.water.measured', {
           v: units.hardness(record.payload.hardness),
