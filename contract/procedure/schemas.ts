@@ -48,8 +48,14 @@ const node = {
     .min(1)
     .exactOptional(),
 }
+const picture = z.strictObject({
+  sha256: z.string().regex(/^[0-9a-f]{64}$/),
+  says: line,
+  shows: z.enum(['right', 'wrong']).exactOptional(),
+})
 const step = {
   ...node,
+  pictures: z.array(picture).min(1).max(4).exactOptional(),
   title: line,
   text: line.exactOptional(),
   caution: line.exactOptional(),
@@ -121,6 +127,7 @@ const stepSchema = z.union([
           count: z.number().int().min(1).max(200),
           of: plateName.exactOptional(),
           per: plateName.exactOptional(),
+          picture: picture.exactOptional(),
         }),
       )
       .min(1),

@@ -66,7 +66,9 @@ function dutiesLeft(station: StationState, { site, runs }: DayKnown, date: strin
     const until = windows[at + 1]?.earliest ?? instant(Number.MAX_SAFE_INTEGER)
     const names = { station: station.id, procedure: duty.procedure }
     const ended = runs
-      .filter((r) => r.station === station.id && baseOf(r.procedure.id) === baseOf(duty.procedure) && counts(r))
+      .filter(
+        (r) => r.station === station.id && baseOf(r.procedure.id) === baseOf(duty.procedure) && counts(r),
+      )
       .flatMap((r) => (r.endedAt === null ? [] : [r.endedAt]))
       .filter((e) => e >= window.earliest && e < until)
     const closed = station.closed[closedKey(duty.procedure, date)]

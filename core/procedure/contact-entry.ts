@@ -1,7 +1,7 @@
 import { stepsOf, type Procedure } from './language.ts'
 import { latestProcedure } from './library/index.ts'
 import { numberOf } from './outline.ts'
-import { ownNumbers } from './own.ts'
+import { baseOf } from './own.ts'
 import { leastContactSeconds, waitKindOf } from './waiting.ts'
 import { useOf, type LabelInForce } from './in-force.ts'
 
@@ -35,9 +35,12 @@ export function contactsTooShort(
   parameters: Readonly<Record<string, number>>,
   labelsFor: (use: string) => readonly LabelInForce[],
 ): ShortContact[] {
-  const library = latestProcedure(procedure.id.replace(/^own\./, ''))
+  const library = latestProcedure(baseOf(procedure.id))
+  // By the step's id: a site may say it in other words.
   const shipped = new Map(
-    (library ? ownNumbers(library.nodes) : []).map((n) => [`${n.title} ${n.what}`, n.value]),
+    stepsOf(library?.nodes ?? []).flatMap((s) =>
+      (s.kind === 'wait' || s.kind === 'tend') && typeof s.length === 'number' ? [[s.id, s.length]] : [],
+    ),
   )
   let labels: readonly LabelInForce[] = []
   return stepsOf(procedure.nodes).flatMap((step): ShortContact[] => {
@@ -50,7 +53,7 @@ export function contactsTooShort(
     if (typeof step.length === 'object' && parameters[step.length.of] === undefined) return []
     const minutes = numberOf(step.length, parameters)
     const code = Math.max(quickest, ...labels.map(byCode)) / 60
-    const ours = shipped.get(`${step.title} length`) ?? 0
+    const ours = shipped.get(step.id) ?? 0
     const slowest = labels.reduce<LabelInForce | null>((a, b) => (a && asks(a) >= asks(b) ? a : b), null)
     const asked = slowest ? asks(slowest) / 60 : 0
     const least = Math.max(code, ours, asked)

@@ -113,6 +113,32 @@ export function withMoved(
   return { nodes: withInserted(left, at, index, { ...node, id } as Node), key: child(at, id) }
 }
 
+/** Where a node would stand after one step up or down, into the group before it and out of its own; null at either end. */
+export function stepTo(
+  nodes: readonly Node[],
+  key: NodeKey,
+  by: 1 | -1,
+): { readonly at: NodeKey; readonly index: number } | null {
+  const at = listOf(key)
+  const list = listAt(nodes, at)
+  const index = list?.findIndex((n) => n.id === lastOf(key)) ?? -1
+  if (!list || index < 0) return null
+  const beside = list[index + by]
+  if (beside) {
+    const inside = listsIn(beside, child(at, beside.id)).at(by === 1 ? 0 : -1)
+    if (!inside) return { at, index: index + by }
+    return { at: inside.key, index: by === 1 ? 0 : inside.nodes.length }
+  }
+  if (at === '') return null
+  const lists = keyed(nodes).flatMap((k) => listsIn(k.node, k.key).map((l) => ({ ...l, group: k.key })))
+  const group = lists.find((l) => l.key === at)?.group ?? ''
+  const lanes = lists.filter((l) => l.group === group)
+  const next = lanes[lanes.findIndex((l) => l.key === at) + by]
+  if (next) return { at: next.key, index: by === 1 ? 0 : next.nodes.length }
+  const outer = listAt(nodes, listOf(group)) ?? []
+  return { at: listOf(group), index: outer.findIndex((n) => n.id === lastOf(group)) + (by === 1 ? 1 : 0) }
+}
+
 /** An id that no sibling has: the wished one, or it with a number. */
 export function freeId(taken: readonly string[], wish: string): string {
   const plain =

@@ -27,6 +27,8 @@ interface StepBase extends NodeBase {
   readonly right?: string
   /** What becomes of the station when it is done. */
   readonly effects?: Partial<Facets>
+  /** A site's own photos of it, a right and a wrong one where it goes on one way only. */
+  readonly pictures?: readonly Picture[]
   /** An act that the station's state may forbid; the interface blocks it then. */
   readonly act?: Act
   /** Minutes of a person's work; common practice for its kind where it is left out. */
@@ -153,6 +155,15 @@ export interface Part {
   readonly of?: string
   /** Not on the list of runs whose options say otherwise. */
   readonly when?: readonly When[]
+  readonly picture?: Picture
+}
+
+/** A photo of the site's, by the hash of its bytes. */
+export interface Picture {
+  readonly sha256: string
+  /** What is to be seen on it, for who does not see it. */
+  readonly says: string
+  readonly shows?: 'right' | 'wrong'
 }
 
 export interface Lubricated {
@@ -249,6 +260,12 @@ export interface Procedure {
   /** May freeze its own solution, as some ice makers do on purpose. */
   readonly freezesSolution?: boolean
 }
+
+/** The pictures of a step, and of the parts that it counts. */
+export const picturesOf = (step: Step): readonly Picture[] => [
+  ...(step.pictures ?? []),
+  ...(step.kind === 'parts' ? step.parts.flatMap((p) => p.picture ?? []) : []),
+]
 
 /** Every step of a list of nodes, those inside groups too. */
 export const stepsOf = (nodes: readonly Node[]): Step[] =>

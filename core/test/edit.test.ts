@@ -14,6 +14,7 @@ import {
   neededNames,
   nodeAt,
   optionalNames,
+  stepTo,
   violationsOf,
   without,
   withInserted,
@@ -79,6 +80,23 @@ describe('nodes by their key', () => {
         expect(nodeAt(moved.nodes, moved.key)).toMatchObject({ kind: nodeAt(p.nodes, key)?.kind })
         const keys = keyed(moved.nodes).map((k) => k.key)
         expect(new Set(keys).size).toBe(keys.length)
+      }),
+    )
+  })
+  it('step by step reach every place, and come back by the way they went', () => {
+    fc.assert(
+      fc.property(anyNode, fc.constantFrom(1 as const, -1 as const), ({ p, at }, by) => {
+        const to = stepTo(p.nodes, at, by)
+        if (!to) return
+        const moved = withMoved(p.nodes, at, to.at, to.index)
+        expect(moved).not.toBeNull()
+        if (!moved) return
+        const back = stepTo(moved.nodes, moved.key, by === 1 ? -1 : 1)
+        const home = back && withMoved(moved.nodes, moved.key, back.at, back.index)
+        // A group that was left empty is stepped over, not into.
+        expect(home && keyed(home.nodes).map((k) => k.node.kind)).toEqual(
+          keyed(p.nodes).map((k) => k.node.kind),
+        )
       }),
     )
   })

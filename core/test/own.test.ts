@@ -1,21 +1,17 @@
 import { describe, expect, it } from 'vitest'
 import {
-  allProcedures,
   baseOf,
   isOwn,
   latestProcedure,
   learnedMinutes,
   minutesTaken,
   ownCopy,
-  ownNumbers,
   procedureOfRun,
   procedureOn,
   proceduresOn,
   runFold,
   startInForce,
   startRun,
-  violationsOf,
-  withNumbers,
   type OwnProcedure,
   type Procedure,
   type RunState,
@@ -32,21 +28,6 @@ describe('a site’s own copy', () => {
     expect(first).toMatchObject({ id: 'own.bucket.fill', version: 1, family: 'bucket' })
     expect(ownCopy(first, [first])).toMatchObject({ id: 'own.bucket.fill', version: 2 })
     expect(isOwn(first.id)).toBe(true)
-  })
-  it.each(allProcedures().map((p) => [p.id, p] as const))(
-    'of %s: its numbers put back are the same steps',
-    (_, p) => {
-      const numbers = Object.fromEntries(ownNumbers(p.nodes).map((n) => [`${n.key} ${n.what}`, n.value]))
-      expect(withNumbers(p.nodes, numbers)).toEqual(p.nodes)
-      expect(violationsOf({ ...p, nodes: withNumbers(p.nodes, numbers) })).toEqual([])
-    },
-  )
-  it('takes other numbers, in lanes and rounds too', () => {
-    const twin = library('soft-serve-twin.close')
-    const key = 'barrels.cool-agitate length'
-    const nodes = withNumbers(twin.nodes, { [key]: 8 })
-    expect(ownNumbers(nodes).find((n) => `${n.key} ${n.what}` === key)?.value).toBe(8)
-    expect(ownNumbers(twin.nodes).find((n) => `${n.key} ${n.what}` === key)?.value).toBe(5)
   })
   it('a run of it stays on it, whatever the site enters later', () => {
     const own = ownCopy(library('bucket.fill'), [])

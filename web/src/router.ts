@@ -34,6 +34,7 @@ const views = {
   bench: withWords(() => import('./solution/BenchPlace.vue')),
   dish: withWords(() => import('./warewash/DishPlace.vue')),
   chart: withWords(() => import('./procedure/WallChart.vue')),
+  editor: withWords(() => import('./editor/EditorPlace.vue')),
   log: withWords(() => import('./record/LogPlace.vue')),
   unsent: withWords(() => import('./record/UnsentPlace.vue')),
   house: withWords(() => import('./house/HousePlace.vue')),
@@ -98,6 +99,12 @@ export const router = createRouter({
     },
     { path: '/log', component: views.log, meta: { place: 'log' } },
     { path: '/log/unsent', component: views.unsent, meta: { place: 'log' } },
+    {
+      path: '/house/procedure/:procedure',
+      component: views.editor,
+      props: true,
+      meta: { place: 'house' },
+    },
     { path: '/house/tags', component: views.tags, meta: { place: 'house' } },
     {
       path: '/house/:part?',

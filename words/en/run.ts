@@ -153,6 +153,8 @@ export const run = {
   machineNow: 'The machine now',
   beforeAfter: 'Before and after',
   materials: 'Have ready',
+  shows: { right: 'Right.', wrong: 'Wrong.' },
+  pictureMissing: 'The picture is not on this tablet. It comes with the network.',
   finished: 'Finished',
   finishedSay: '{procedure} on {station}, {minutes} min. Saved to the log.',
   abandonedSay: 'Stopped: {reason}',

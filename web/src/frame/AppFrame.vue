@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { picturesOf, stepsOf } from '@tadka/core/procedure'
 import { Refusal } from '@tadka/core/refusal'
 import { computed, onMounted, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '../rights/session.ts'
 import { sendPhotos } from '../stream/kept-photos.ts'
+import { fetchPictures } from '../site/pictures.ts'
 import { useSite } from '../site/site.ts'
 import { useUnitSystem } from '../site/unit-system.ts'
 import { useEntryWatch } from '../pieces/entered.ts'
@@ -29,6 +31,14 @@ const { help } = useKeys(router)
 const { system } = useUnitSystem()
 useEntryWatch(() => `${route.path} ${system.value}`)
 
+/** Photos of the site's own procedures: a run shows them when the network is away. */
+const picturesShown = () =>
+  site
+    .all('procedure')
+    .flatMap((own) => stepsOf(own.versions.at(-1)?.nodes ?? []))
+    .flatMap(picturesOf)
+    .map((p) => p.sha256)
+
 const toSignIn = () => router.replace({ path: '/sign-in', query: { to: route.fullPath } })
 
 async function open(): Promise<void> {
@@ -40,7 +50,10 @@ async function open(): Promise<void> {
     if (!site.loaded) await site.load()
     unseen.value = !site.loaded
     if (site.loaded) {
-      setTimeout(fetchPlaces, 1500)
+      setTimeout(() => {
+        fetchPlaces()
+        void fetchPictures(session.site ?? '', picturesShown())
+      }, 1500)
       void sendPhotos()
     }
   } catch (error) {

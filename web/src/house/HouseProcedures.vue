@@ -1,25 +1,27 @@
 <script setup lang="ts">
-import { readProcedure, type ProcedureFault } from '@tadka/contract/procedure'
-import { isOwn, ownCopy, stepsOf, type Procedure } from '@tadka/core/procedure'
-import { NButton, useMessage } from 'naive-ui'
+import type { ProcedureFault } from '@tadka/contract/procedure'
+import { procedureSchema } from '@tadka/contract/procedure'
+import { freeId, isOwn, ownId, stepsOf, type Procedure } from '@tadka/core/procedure'
+import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { useRouter } from 'vue-router'
+import { keepDraft } from '../editor/draft.ts'
+import FilePick from '../pieces/FilePick.vue'
+import { saveJson } from '../pieces/save-file.ts'
 import { useSession } from '../rights/session.ts'
 import { useProcedures } from '../site/procedures.ts'
 import { useSite } from '../site/site.ts'
-import FilePick from '../pieces/FilePick.vue'
-import { saveJson } from '../pieces/save-file.ts'
-import OwnForm from './OwnForm.vue'
+import ChoiceField from './ChoiceField.vue'
+import TextField from './TextField.vue'
 
-/** Every procedure that is known, by family: its wall chart for each station, its options, and the file to take along. */
+/** Every procedure that is worked to, by family: its wall chart for each station, its options, its editor, and the file to take along. */
 const { t } = useI18n()
 const site = useSite()
-
+const router = useRouter()
 const procedures = useProcedures()
 const session = useSession()
-const message = useMessage()
-const may = computed(() => session.mayDo('set-up-house'))
-const editing = ref<string | null>(null)
+const may = computed(() => session.mayDo('set-procedures'))
 
 const families = computed(() => {
   return procedures.families().map((family) => ({
@@ -33,36 +35,71 @@ const families = computed(() => {
 
 /** What is wrong with the file that was last offered. */
 const faults = ref<readonly ProcedureFault[]>([])
-const told = (f: ProcedureFault) =>
-  f.kind === 'safety'
-    ? `${t(`house.rules_.${f.rule}`)}: ${f.path.slice(-4).join(' → ')}`
-    : `${f.at || t('house.wholeFile')}: ${f.why}`
+const told = (f: ProcedureFault) => (f.kind === 'safety' ? '' : `${f.at || t('house.wholeFile')}: ${f.why}`)
 
-/** Puts a procedure in the log as the site's own, at the version that follows. */
-function put(procedure: Procedure): void {
-  const own = ownCopy(procedure, site.one('procedure', ownCopy(procedure, []).id)?.versions ?? [])
-  site.record('procedure.set@1', { kind: 'procedure', id: own.id }, { document: own })
-  message.success(t('house.saved'))
-  editing.value = null
-}
+/** What is brought in is looked at, mended and tried before it is in force. */
 async function bring(file: File): Promise<void> {
   try {
-    const read = readProcedure(JSON.parse(await file.text()))
-    faults.value = read.faults
-    if (read.procedure) put(read.procedure)
+    const read = procedureSchema.safeParse(JSON.parse(await file.text()))
+    faults.value = read.success
+      ? []
+      : read.error.issues.map((i) => ({ kind: 'shape', at: i.path.join('.'), why: i.message }))
+    if (read.success) open(read.data)
   } catch {
     faults.value = [{ kind: 'shape', at: '', why: t('house.notJson') }]
   }
 }
+function open(procedure: Procedure): void {
+  const own = { ...procedure, id: ownId(procedure.id) }
+  keepDraft(session.site, own)
+  void router.push(`/house/procedure/${own.id}`)
+}
 
+const adding = ref(false)
+const name = ref('')
+const family = ref<string | null>(null)
+const kinds = computed(() =>
+  procedures.families().map((value) => ({ value, label: t(`house.family.${value}`) })),
+)
+/** A procedure that nobody has thought of yet: one step to begin with. */
+function make(): void {
+  const title = name.value.trim()
+  if (title === '' || family.value === null) return
+  const taken = [...site.all('procedure').map((p) => p.id), ...procedures.of(family.value).map((p) => p.id)]
+  const id = freeId(
+    taken.map((t) => t.replace(`own.${family.value}.`, '')),
+    title.toLowerCase(),
+  )
+  open({
+    id: ownId(`${family.value}.${id}`),
+    version: 1,
+    name: title,
+    family: family.value,
+    nodes: [{ id: 'do', kind: 'do', title: t('editor.newTitle.do') }],
+    parameters: {},
+    materials: [],
+    cautions: [],
+  })
+}
 const take = (procedure: Procedure) => saveJson(procedure, `${procedure.id}.v${procedure.version}.json`)
 </script>
 
 <template>
   <section>
     <div v-if="may" class="bring">
+      <n-button v-if="!adding" @click="adding = true">{{ t('house.newProcedure') }}</n-button>
       <file-pick :text="t('house.bring')" accept="application/json,.json" @pick="bring" />
       <p class="quiet small">{{ t('house.bringHow') }}</p>
+      <form v-if="adding" class="make" @submit.prevent="make">
+        <text-field v-model="name" :name="t('house.label.name')" :most="80" />
+        <choice-field v-model="family" :name="t('house.forWhich')" :options="kinds" />
+        <div class="acts">
+          <n-button type="primary" attr-type="submit" :disabled="name.trim() === '' || family === null">{{
+            t('house.makeProcedure')
+          }}</n-button>
+          <n-button @click="adding = false">{{ t('common.cancel') }}</n-button>
+        </div>
+      </form>
       <ul v-if="faults.length > 0" role="alert">
         <li v-for="(f, i) in faults.slice(0, 8)" :key="i" class="fault">{{ told(f) }}</li>
       </ul>
@@ -91,17 +128,10 @@ const take = (procedure: Procedure) => saveJson(procedure, `${procedure.id}.v${p
               {{ t('chart.of', { station: s.plate?.name ?? s.id }) }}
             </router-link>
             <n-button @click="take(p)">{{ t('chart.file') }}</n-button>
-            <n-button v-if="may" @click="editing = editing === p.id ? null : p.id">
-              {{ t(isOwn(p.id) ? 'house.change' : 'house.ownCopy') }}
+            <n-button @click="router.push(`/house/procedure/${p.id}`)">
+              {{ t(may ? 'house.openProcedure' : 'house.lookProcedure') }}
             </n-button>
           </div>
-          <own-form
-            v-if="editing === p.id"
-            class="whole"
-            :procedure="p"
-            @keep="put"
-            @close="editing = null"
-          />
         </li>
       </ul>
     </div>
@@ -110,15 +140,23 @@ const take = (procedure: Procedure) => saveJson(procedure, `${procedure.id}.v${p
 
 <style scoped>
 .bring {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  align-items: center;
   padding: 8px 0 14px;
+}
+.make {
+  flex: 1 0 100%;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) auto;
+  gap: 14px;
+  align-items: end;
 }
 .fault {
   display: block;
   color: var(--out);
   font-weight: 600;
-}
-.whole {
-  grid-column: 1 / -1;
 }
 .family {
   padding: 10px 0 18px;
@@ -126,7 +164,7 @@ const take = (procedure: Procedure) => saveJson(procedure, `${procedure.id}.v${p
 h2 {
   font-size: 20px;
 }
-li {
+.family li {
   display: grid;
   grid-template-columns: 1fr auto;
   gap: 24px;
@@ -148,7 +186,8 @@ li {
   align-items: center;
 }
 @media (max-width: 760px) {
-  li {
+  .family li,
+  .make {
     grid-template-columns: minmax(0, 1fr);
   }
   .acts {

@@ -38,8 +38,7 @@ const due = computed(() => {
 })
 const facets = useFacets(() => state.value ?? stationFold.initial(props.station))
 const offered = computed(() => procedures.of(plate.value?.family ?? ''))
-const isBusy = (procedure: string) =>
-  !!state.value?.currentRun && !isOn(procedure)
+const isBusy = (procedure: string) => !!state.value?.currentRun && !isOn(procedure)
 const isOn = (procedure: string) => state.value?.currentRun?.procedure === baseOf(procedure)
 const begin = (item: DueItem) => start(item.station, item.procedure)
 </script>

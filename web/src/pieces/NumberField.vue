@@ -16,6 +16,8 @@ const props = defineProps<{
   disabled?: boolean
   /** What nothing typed means. */
   empty?: string
+  /** Its name, where none stands beside it. */
+  label?: string
 }>()
 const value = defineModel<number | null>({ required: true })
 const { t } = useI18n()
@@ -47,6 +49,7 @@ function type(typed: string): void {
       :input-props="{
         inputmode: whole ? 'numeric' : 'decimal',
         autocomplete: 'off',
+        ...(label ? { 'aria-label': label } : {}),
         ...(isWrong ? { 'aria-invalid': true, 'aria-describedby': id } : {}),
       }"
       maxlength="9"

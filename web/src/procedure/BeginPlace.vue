@@ -106,7 +106,9 @@ const what = computed(() => ({
             >
           </template>
           <make-safe :station="station" :safe="byHand" />
-          <n-button v-if="!mustTell" class="alt" @click="telling = !telling">{{ t('run.begins.tell') }}</n-button>
+          <n-button v-if="!mustTell" class="alt" @click="telling = !telling">{{
+            t('run.begins.tell')
+          }}</n-button>
         </div>
         <form v-if="telling || mustTell" class="tell" @submit.prevent="tell">
           <p>{{ t('run.begins.tellHow') }}</p>

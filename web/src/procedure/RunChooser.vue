@@ -64,7 +64,9 @@ const open = (run: string | null) => run && void router.push(`/run/${run}`)
               :disabled="s.currentRun !== null && s.currentRun.procedure !== baseOf(p.id)"
               @click="start(s.id, p.id)"
             >
-              {{ s.currentRun?.procedure === baseOf(p.id) ? t('shift.goOn') : t('run.start', { name: p.name }) }}
+              {{
+                s.currentRun?.procedure === baseOf(p.id) ? t('shift.goOn') : t('run.start', { name: p.name })
+              }}
             </n-button>
           </div>
         </li>

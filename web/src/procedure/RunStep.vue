@@ -15,6 +15,7 @@ import { useI18n } from 'vue-i18n'
 import HoldButton from '../pieces/HoldButton.vue'
 import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
+import StepPicture from '../site/StepPicture.vue'
 import RunChecks from './RunChecks.vue'
 import { useStepWords } from '../site/step-words.ts'
 import StepFasten from './steps/StepFasten.vue'
@@ -88,6 +89,9 @@ function poured(p: Poured): void {
     <p v-if="step?.caution" class="caution">{{ step.caution }}</p>
     <p v-if="step?.text" class="text">{{ fill(step.text, run.parameters, procedure) }}</p>
     <p v-if="step?.right" class="right">{{ step.right }}</p>
+    <div v-if="step?.pictures" class="pictures">
+      <step-picture v-for="p in step.pictures" :key="p.sha256" :picture="p" />
+    </div>
     <p v-if="unusual" class="caution">
       {{ t('run.unusual', { n: position.round, usual: unusual }) }}
     </p>

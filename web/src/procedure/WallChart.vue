@@ -1,5 +1,13 @@
 <script setup lang="ts">
-import { type Branch, forMachine, stepsOf, listing, numberOf, type Step } from '@tadka/core/procedure'
+import {
+  type Branch,
+  forMachine,
+  stepsOf,
+  listing,
+  numberOf,
+  picturesOf,
+  type Step,
+} from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -8,6 +16,7 @@ import { useSite } from '../site/site.ts'
 import { useChartWords } from './chart-words.ts'
 import { useHaveReady } from './have-ready.ts'
 import { useProcedures } from '../site/procedures.ts'
+import StepPicture from '../site/StepPicture.vue'
 import { useStepWords } from '../site/step-words.ts'
 
 /** A procedure for the wall: one station's numbers, one site's products, on a page or two. */
@@ -90,6 +99,9 @@ const print = () => window.print()
             <p v-if="detail(l.step)" class="detail">{{ detail(l.step) }}</p>
             <p v-if="l.step.text">{{ words(l.step.text) }}</p>
             <p v-if="l.step.right" class="right">{{ l.step.right }}</p>
+            <div v-if="picturesOf(l.step).length > 0" class="pictures">
+              <step-picture v-for="p in picturesOf(l.step)" :key="p.sha256" :picture="p" />
+            </div>
           </div>
         </li>
         <li v-else-if="l.kind === 'lane'" class="head" :style="{ marginLeft: `${l.depth * 14}px` }">

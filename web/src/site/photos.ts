@@ -1,3 +1,4 @@
+import { useSession } from '../rights/session.ts'
 import { useSite } from './site.ts'
 import { keepPhoto, sendPhotos } from '../stream/kept-photos.ts'
 
@@ -27,6 +28,7 @@ export const canTakePhotos = (): boolean => window.isSecureContext
 
 export function usePhotos() {
   const site = useSite()
+  const session = useSession()
   /** Puts a photo in the log beside a step; its bytes follow by themselves. */
   async function attach(
     file: Blob,
@@ -38,5 +40,14 @@ export function usePhotos() {
     await keepPhoto({ sha256, site: draft.site, blob })
     void sendPhotos()
   }
-  return { attach }
+  /** Keeps a photo that a procedure shows, by its hash; its bytes follow by themselves. */
+  async function keep(file: Blob): Promise<string> {
+    const blob = await shrink(file)
+    const sha256 = await hashOf(blob)
+    if (!session.site) throw new Error('nobody is signed in')
+    await keepPhoto({ sha256, site: session.site, blob })
+    void sendPhotos()
+    return sha256
+  }
+  return { attach, keep }
 }

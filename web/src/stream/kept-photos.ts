@@ -8,7 +8,7 @@ const staysMs = 7 * 86_400_000
 const mostTaken = 400
 const retryMs = 5000
 
-const photosKept = async (): Promise<KeptPhoto[]> => (await (await tabletStore())?.photos.all()) ?? []
+export const photosKept = async (): Promise<KeptPhoto[]> => (await (await tabletStore())?.photos.all()) ?? []
 const isTaken = (p: KeptPhoto) => p.takenAt !== undefined && p.takenAt !== null
 
 export const keepPhoto = async (one: KeptPhoto): Promise<void> =>

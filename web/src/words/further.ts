@@ -1,5 +1,6 @@
 import { chart } from '@tadka/words/en/chart'
 import { dish } from '@tadka/words/en/dish'
+import { editor } from '@tadka/words/en/editor'
 import { first } from '@tadka/words/en/first'
 import { house } from '@tadka/words/en/house'
 import { inspect } from '@tadka/words/en/inspect'
@@ -17,6 +18,7 @@ import { uses } from '@tadka/words/en/uses'
 export const further = {
   chart,
   dish,
+  editor,
   first,
   house,
   inspect,

@@ -13,6 +13,7 @@ import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import HoldButton from '../../pieces/HoldButton.vue'
+import StepPicture from '../../site/StepPicture.vue'
 
 /** Parts counted out or in, each piece by a tap; one too many is taken back by its own control; a reload keeps the count. */
 const props = defineProps<{
@@ -65,6 +66,7 @@ function done(): void {
           "
           @click="move(part, 1)"
         >
+          <step-picture v-if="part.picture" class="seen" :picture="part.picture" small />
           <span class="name">{{ part.name }}</span>
           <span v-if="!isOpen(part) && part.count <= 6" class="dots" aria-hidden="true">
             <i v-for="n in part.count" :key="n" :class="{ on: n <= of(part) }" />
@@ -162,6 +164,18 @@ li {
 .down:disabled {
   opacity: 0.35;
   cursor: default;
+}
+.up:has(.seen) {
+  grid-template-columns: auto 1fr auto;
+}
+.seen {
+  grid-row: 1 / 3;
+}
+.up:has(.seen) .count {
+  grid-column: 2;
+}
+.up:has(.seen) .dots {
+  grid-column: 3;
 }
 .name {
   font-size: 19px;

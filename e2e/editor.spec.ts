@@ -1,0 +1,139 @@
+import { readFile, writeFile } from 'node:fs/promises'
+import { counts, go, heading, isAccessible, press, settled, signIn } from './crew.ts'
+import { beginsAnew, expect, test, type Page } from './test.ts'
+
+beginsAnew()
+test.use({ hasTouch: true })
+
+const close = '/house/procedure/soft-serve-gravity.close'
+const row = (page: Page, key: string) => page.locator(`li[data-key="${key}"] > .row`)
+async function choose(page: Page, key: string): Promise<void> {
+  await settled(page)
+  await counts(page)
+  await row(page, key).locator('.name').tap()
+  await expect(row(page, key).locator('.name')).toHaveAttribute('aria-pressed', 'true')
+}
+const putInForce = (page: Page) => page.getByRole('button', { name: 'Put in force…' })
+
+test('a lead moves a step so that it is not safe, sees why, mends it, adds a photo and puts it in force; the next run shows it', async ({
+  page,
+}, info) => {
+  test.setTimeout(150_000)
+  await signIn(page, 'Ines', '4711')
+  await go(page, close)
+  await expect(page.getByText('As it is in force.')).toBeVisible()
+  await isAccessible(page)
+
+  await test.step('hands would go in before the plug is out: said at the step, with the rule and how it is mended', async () => {
+    await choose(page, 'isolate')
+    await press(page, 'Down')
+    await expect(row(page, 'parts-out')).toContainText('Hands go in before the power is cut off')
+    await expect(putInForce(page)).toBeDisabled()
+    await choose(page, 'parts-out')
+    await expect(
+      page.getByRole('alert').filter({ hasText: 'Put a step that cuts the power off' }),
+    ).toBeVisible()
+    await isAccessible(page)
+  })
+  await test.step('a reload loses nothing of it', async () => {
+    await page.reload()
+    await expect(row(page, 'parts-out')).toContainText('Hands go in before the power is cut off')
+  })
+  await test.step('back where it was it holds', async () => {
+    await choose(page, 'isolate')
+    await press(page, 'Up')
+    await expect(page.getByText('As it is in force.')).toBeVisible()
+  })
+  await test.step('a photo, marked, beside its first step', async () => {
+    await choose(page, 'cooling-off')
+    await page.getByLabel('More about it').fill('The kiosk light goes out.')
+    const picture = info.outputPath('photo.png')
+    await writeFile(picture, await page.screenshot())
+    await page.locator('[data-field="pictures"] input[type="file"]').setInputFiles(picture)
+    await expect(page.locator('.marking canvas').first()).toBeVisible()
+    await press(page, 'Put it in the middle')
+    await press(page, 'Keep this picture')
+    await page.getByLabel('What is to be seen on it').fill('The switch, up')
+    await page.getByRole('radio', { name: 'right', exact: true }).tap()
+  })
+  await test.step('compared, the two differ in that step alone', async () => {
+    await press(page, 'Compare')
+    await expect(page.locator('tbody tr')).toHaveCount(1)
+    await expect(page.locator('tbody tr')).toContainText('changed: More about it, Pictures')
+    await isAccessible(page)
+  })
+  await test.step('tried, it comes to the step, and nothing is in the log', async () => {
+    await press(page, 'Try it')
+    await heading(page, 'Turn cooling off')
+    await expect(page.locator('figure img')).toHaveAttribute('alt', 'The switch, up')
+    await press(page, 'Done')
+    await heading(page, 'Drain the mix: keep it or throw it away')
+  })
+  await test.step('put in force from today', async () => {
+    await press(page, 'Put in force…')
+    await press(page, 'Put in force')
+    await expect(page.getByText('As it is in force.')).toBeVisible()
+    await expect(page.getByText('all sent')).toBeVisible()
+  })
+  await test.step('the next run shows it', async () => {
+    await go(page, '/run')
+    const station = page.locator('.chooser li', { hasText: 'Kiosk soft-serve' })
+    await expect(station.getByRole('button', { name: 'Close', exact: true })).toHaveCount(1)
+    await station.getByRole('button', { name: 'Close', exact: true }).tap()
+    await heading(page, 'Turn cooling off')
+    await expect(page.getByText('The kiosk light goes out.')).toBeVisible()
+    const shown = page.getByRole('img', { name: 'The switch, up' })
+    await expect(shown).toBeVisible()
+    expect(await shown.evaluate((i: HTMLImageElement) => i.naturalWidth)).toBeGreaterThan(100)
+    await expect(page.getByText('Right.')).toBeVisible()
+  })
+  await test.step('and the log says who put it in force, and from when on', async () => {
+    await go(page, '/log')
+    await expect(page.getByText(/In force from .* on: Close, our version 1/)).toBeVisible()
+  })
+  await test.step('gone back to as it came, the photo is gone', async () => {
+    await go(page, '/house/procedure/soft-serve-gravity.close')
+    await press(page, 'All of it')
+    await page
+      .getByRole('listitem')
+      .filter({ hasText: 'As it came with Tadka' })
+      .getByRole('button', { name: 'Work to this one' })
+      .tap()
+    await press(page, 'Put in force')
+    await press(page, 'Steps')
+    await choose(page, 'cooling-off')
+    await expect(page.getByLabel('More about it')).toHaveValue('')
+  })
+})
+
+test('a file that is not safe opens with its step and its rule, and cannot be put in force', async ({
+  page,
+}, info) => {
+  await signIn(page, 'Ines', '4711')
+  await go(page, '/house/procedures')
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page
+      .locator('li', { hasText: 'Wall chart: Kiosk soft-serve' })
+      .filter({ hasText: 'Close' })
+      .getByRole('button', { name: 'File' })
+      .tap(),
+  ])
+  const document = JSON.parse(await readFile(await file.path(), 'utf8')) as { nodes: { id: string }[] }
+  const unsafe = { ...document, nodes: document.nodes.filter((n) => n.id !== 'isolate') }
+  const path = info.outputPath('unsafe.json')
+  await writeFile(path, JSON.stringify(unsafe))
+  await page.locator('input[accept="application/json,.json"]').setInputFiles(path)
+  await expect(row(page, 'parts-out')).toContainText('Hands go in before the power is cut off')
+  await expect(putInForce(page)).toBeDisabled()
+  await press(page, 'Throw this draft away')
+  await expect(page.getByText('As it is in force.')).toBeVisible()
+})
+
+test('crew look at a procedure and change nothing', async ({ page }) => {
+  await signIn(page, 'Bao', '2468')
+  await go(page, close)
+  await expect(page.getByRole('heading', { name: 'Close' })).toBeVisible()
+  await expect(putInForce(page)).toHaveCount(0)
+  await expect(page.getByLabel('What to do, in few words')).toBeDisabled()
+})

@@ -1,0 +1,280 @@
+<script setup lang="ts">
+import {
+  copyOf,
+  freeId,
+  listAt,
+  listOf,
+  nodeAt,
+  stepTo,
+  withInserted,
+  withMoved,
+  withNode,
+  without,
+  type Node,
+  type NodeKey,
+  type Procedure,
+} from '@tadka/core/procedure'
+import { NButton, NSelect, useMessage } from 'naive-ui'
+import { computed, provide, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useRouter } from 'vue-router'
+import PlaceBar from '../frame/PlaceBar.vue'
+import { saveJson } from '../pieces/save-file.ts'
+import { useSession } from '../rights/session.ts'
+import { useTimes } from '../site/times.ts'
+import CompareView from './CompareView.vue'
+import { useProcedureDraft } from './draft.ts'
+import { editing } from './editing.ts'
+import { useFaultWords } from './fault-words.ts'
+import { nodeKinds } from './fields.ts'
+import HeadForm from './HeadForm.vue'
+import { newNode } from './new-node.ts'
+import NodeForm from './NodeForm.vue'
+import NodeTree from './NodeTree.vue'
+import PutInForce from './PutInForce.vue'
+import TryView from './TryView.vue'
+
+/** A procedure as it runs, step by step, to be changed, tried, compared and put in force. */
+const props = defineProps<{ procedure: string }>()
+const { t } = useI18n()
+const router = useRouter()
+const message = useMessage()
+const session = useSession()
+const { date } = useTimes()
+const draft = useProcedureDraft(() => props.procedure)
+const tell = useFaultWords()
+const may = computed(() => session.mayDo('set-procedures'))
+const { document } = draft
+provide(editing, document)
+
+const views = ['steps', 'whole', 'compare', 'try'] as const
+const view = ref<(typeof views)[number]>('steps')
+const chosen = ref<NodeKey | null>(document.value?.nodes[0]?.id ?? null)
+const node = computed(() =>
+  document.value && chosen.value !== null ? nodeAt(document.value.nodes, chosen.value) : null,
+)
+
+const told = computed(() =>
+  draft.faults.value.map((f) => (document.value ? tell(document.value, f) : null)).filter((f) => f !== null),
+)
+const byKey = computed(() => {
+  const found = new Map<NodeKey, string[]>()
+  for (const f of told.value)
+    if (f.at !== null) found.set(f.at, [...new Set([...(found.get(f.at) ?? []), f.says])])
+  return found
+})
+const ofChosen = computed(() => told.value.filter((f) => f.at === chosen.value))
+const ofAll = computed(() => [
+  ...new Map(told.value.filter((f) => f.at === null).map((f) => [f.says, f])).values(),
+])
+const count = computed(() => byKey.value.size + ofAll.value.length + draft.short.value.length)
+
+const withNodes = (nodes: readonly Node[]) => document.value && draft.set({ ...document.value, nodes })
+const change = (to: Node) =>
+  document.value && chosen.value !== null && withNodes(withNode(document.value.nodes, chosen.value, () => to))
+function move(key: NodeKey, at: NodeKey, index: number): void {
+  const moved = document.value && withMoved(document.value.nodes, key, at, index)
+  if (!moved) return
+  withNodes(moved.nodes)
+  chosen.value = moved.key
+}
+const beside = (by: 1 | -1) =>
+  document.value && chosen.value !== null ? stepTo(document.value.nodes, chosen.value, by) : null
+function step(by: 1 | -1): void {
+  const to = beside(by)
+  if (to && chosen.value !== null) move(chosen.value, to.at, to.index)
+}
+function insert(made: (ids: readonly string[]) => Node | null): void {
+  if (!document.value) return
+  const { nodes } = document.value
+  const at = chosen.value === null ? '' : listOf(chosen.value)
+  const list = listAt(nodes, at) ?? nodes
+  const fresh = made(list.map((n) => n.id))
+  if (!fresh) return
+  const after =
+    chosen.value === null ? list.length : list.findIndex((n) => n.id === chosen.value?.split('.').at(-1)) + 1
+  withNodes(withInserted(nodes, at, after, fresh))
+  chosen.value = at === '' ? fresh.id : `${at}.${fresh.id}`
+}
+const add = (kind: Node['kind']) =>
+  insert((ids) => newNode(kind, freeId(ids, kind), t(`editor.newTitle.${kind}`)))
+const copy = () =>
+  insert(() => (document.value && chosen.value !== null ? copyOf(document.value.nodes, chosen.value) : null))
+function remove(): void {
+  if (!document.value || chosen.value === null) return
+  const key = chosen.value
+  const list = listAt(document.value.nodes, listOf(key)) ?? []
+  const i = list.findIndex((n) => n.id === key.split('.').at(-1))
+  const next = list[i + 1] ?? list[i - 1]
+  withNodes(without(document.value.nodes, key))
+  chosen.value = next ? (listOf(key) === '' ? next.id : `${listOf(key)}.${next.id}`) : null
+}
+const kinds = computed(() => nodeKinds.map((value) => ({ value, label: t(`editor.kind.${value}`) })))
+
+const against = computed(() => [
+  ...(draft.inForce.value ? [{ name: t('editor.compare.inForce'), procedure: draft.inForce.value }] : []),
+  ...(draft.library.value && draft.library.value !== draft.inForce.value
+    ? [
+        {
+          name: t('editor.compare.library', { n: draft.library.value.version }),
+          procedure: draft.library.value,
+        },
+      ]
+    : []),
+])
+/** What can be gone back to: every earlier version of the site's own, and the library's. */
+const earlier = computed(() => [
+  ...(draft.library.value && draft.own.value?.puts.length
+    ? [{ version: null, procedure: draft.library.value }]
+    : []),
+  ...(draft.own.value?.versions ?? [])
+    .toReversed()
+    .map((procedure) => ({ version: procedure.version, procedure })),
+])
+const putting = ref<'draft' | { version: number | null; procedure: Procedure } | null>(null)
+function put(from: string): void {
+  if (putting.value === 'draft') draft.putInForce(from)
+  else if (putting.value) draft.goBack(putting.value.version, from)
+  putting.value = null
+  message.success(t('editor.put.done', { day: date(from) }))
+}
+const nameOf = (e: { version: number | null }) =>
+  e.version === null ? t('editor.asItCame') : t('editor.ourVersion', { n: e.version })
+</script>
+
+<template>
+  <div v-if="document" class="editor">
+    <place-bar :title="document.name" :under="t(`house.family.${document.family.split('.')[0]}`)">
+      <router-link to="/house/procedures" class="back">‹ {{ t('editor.toAll') }}</router-link>
+    </place-bar>
+    <div class="tools">
+      <nav :aria-label="document.name">
+        <button
+          v-for="v in views"
+          :key="v"
+          type="button"
+          :aria-current="view === v ? 'page' : undefined"
+          @click="view = v"
+        >
+          {{ t(`editor.view.${v}`) }}
+        </button>
+      </nav>
+      <template v-if="may">
+        <n-button :disabled="!draft.canUndo.value" @click="draft.undo">{{ t('editor.undo') }}</n-button>
+        <n-button :disabled="!draft.canRedo.value" @click="draft.redo">{{ t('editor.redo') }}</n-button>
+        <n-button
+          type="primary"
+          :disabled="!draft.isChanged.value || count > 0 || draft.checking.value"
+          @click="putting = 'draft'"
+          >{{ t('editor.put.act') }}</n-button
+        >
+      </template>
+    </div>
+    <p class="status" role="status">
+      <template v-if="draft.checking.value">{{ t('editor.checking') }}</template>
+      <b v-else-if="count > 0" class="bad">{{ t('editor.faults', { n: count }, count) }}</b>
+      <template v-else-if="!draft.isChanged.value">{{ t('editor.asInForce') }}</template>
+      <template v-else>{{ t('editor.safe') }}</template>
+      <n-button v-if="draft.isDraft.value && may" quaternary size="small" @click="draft.drop">{{
+        t('editor.drop')
+      }}</n-button>
+    </p>
+    <ul v-if="ofAll.length + draft.short.value.length > 0" class="all" role="alert">
+      <li v-for="f in ofAll" :key="f.says">
+        <b>{{ f.says }}.</b> {{ f.mend }}
+      </li>
+      <li v-for="s in draft.short.value" :key="s">{{ s }}</li>
+    </ul>
+    <div v-if="view === 'steps'" class="steps">
+      <div class="list">
+        <n-select
+          v-if="may"
+          class="add"
+          :value="null"
+          :options="kinds"
+          :placeholder="t('editor.addAfter')"
+          :aria-label="t('editor.addAfter')"
+          :virtual-scroll="false"
+          @update:value="add"
+        />
+        <node-tree
+          :nodes="document.nodes"
+          at=""
+          :chosen="chosen"
+          :faults="byKey"
+          :may="may"
+          @choose="(key) => (chosen = key)"
+          @move="move"
+        />
+      </div>
+      <div class="form">
+        <fieldset v-if="node" :key="chosen ?? ''" :disabled="!may">
+          <node-form
+            :node="node"
+            :nodes="document.nodes"
+            :faults="ofChosen"
+            :can-up="beside(-1) !== null"
+            :can-down="beside(1) !== null"
+            @change="change"
+            @up="step(-1)"
+            @down="step(1)"
+            @copy="copy"
+            @remove="remove"
+          />
+        </fieldset>
+        <p v-else class="quiet">{{ t('editor.chooseStep') }}</p>
+      </div>
+    </div>
+    <div v-else class="page">
+      <template v-if="view === 'whole'">
+        <fieldset :disabled="!may"><head-form :procedure="document" @change="draft.set" /></fieldset>
+        <section>
+          <h2>{{ t('editor.versions') }}</h2>
+          <p v-if="earlier.length === 0" class="quiet">{{ t('editor.noVersions') }}</p>
+          <ul class="versions">
+            <li v-for="e in earlier" :key="String(e.version)">
+              <span>
+                <b>{{ nameOf(e) }}</b> {{ e.procedure.name }}
+                <span
+                  v-if="
+                    draft.inForce.value?.version === e.procedure.version &&
+                    draft.inForce.value.id === e.procedure.id
+                  "
+                  class="quiet"
+                >
+                  · {{ t('editor.compare.inForce') }}</span
+                >
+              </span>
+              <n-button @click="draft.set({ ...e.procedure })">{{ t('editor.asDraft') }}</n-button>
+              <n-button v-if="may" @click="putting = e">{{ t('editor.goBack') }}</n-button>
+            </li>
+          </ul>
+          <div class="versions">
+            <n-button @click="saveJson(document, `${document.id}.json`)">{{ t('chart.file') }}</n-button>
+            <n-button @click="router.push(`/chart/${document.id}`)">{{ t('editor.chart') }}</n-button>
+          </div>
+        </section>
+      </template>
+      <compare-view v-else-if="view === 'compare'" :procedure="document" :against="against" />
+      <try-view v-else :procedure="document" />
+    </div>
+    <put-in-force
+      v-if="putting"
+      :procedure="putting === 'draft' ? document : putting.procedure"
+      :title="t('editor.put.title')"
+      :says="
+        putting === 'draft'
+          ? t('editor.put.says', { name: document.name })
+          : t('editor.put.back', { name: nameOf(putting) })
+      "
+      :act="t('editor.put.do')"
+      @put="put"
+      @close="putting = null"
+    />
+  </div>
+  <div v-else class="page">
+    <p>{{ t('run.unknownProcedure') }}</p>
+  </div>
+</template>
+
+<style scoped src="./editor.css"></style>
