@@ -244,18 +244,24 @@ test('a procedure is brought in from a file: a bad one refused with its place, a
   ).default
   const unsafe = { ...read, nodes: read.nodes.filter((n) => n.id !== 'clear') }
   await file('unsafe.json', JSON.stringify(unsafe))
-  await expect(page.getByRole('alert')).toContainText('Sanitizer meets descaler without a clear rinse')
-  await expect(page.getByRole('alert')).toContainText('Sanitizer in the reservoir, water on')
+  const broken = page.locator('.row.wrong', { hasText: 'Sanitizer meets descaler without a clear rinse' })
+  await expect(broken.first()).toContainText('Sanitizer in the reservoir, water on')
+  await expect(page.getByRole('button', { name: 'Put in force…' })).toBeDisabled()
+  await press(page, 'Throw this draft away')
 
+  await go(page, '/house/procedures')
   await page
     .getByRole('listitem')
     .filter({ hasText: 'Set up' })
-    .getByRole('button', { name: 'Our own copy' })
+    .getByRole('button', { name: 'Change it' })
     .click()
-  await page.getByLabel('Leave it on, min').fill('2')
-  await page.locator('form.house-form').getByLabel('Name').fill('Set up, our way')
-  await press(page, 'Save as our own')
-  await expect(page.getByText('Set up, our way')).toBeVisible()
+  await page.getByRole('button', { name: /^Leave it on Wait/ }).click()
+  await page.getByLabel('How long, min', { exact: true }).fill('2')
+  await press(page, 'All of it')
+  await page.getByLabel('Name', { exact: true }).fill('Set up, our way')
+  await press(page, 'Put in force…')
+  await press(page, 'Put in force')
+  await expect(page.getByText('As it is in force.')).toBeVisible()
   await go(page, '/run')
   await page
     .locator('li', { hasText: 'Galley sink' })

@@ -1,21 +1,7 @@
 <script setup lang="ts">
-import {
-  copyOf,
-  freeId,
-  listAt,
-  listOf,
-  nodeAt,
-  stepTo,
-  withInserted,
-  withMoved,
-  withNode,
-  without,
-  type Node,
-  type NodeKey,
-  type Procedure,
-} from '@tadka/core/procedure'
+import type { NodeKey, Procedure } from '@tadka/core/procedure'
 import { NButton, NSelect, useMessage } from 'naive-ui'
-import { computed, provide, ref } from 'vue'
+import { computed, nextTick, provide, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import PlaceBar from '../frame/PlaceBar.vue'
@@ -28,11 +14,12 @@ import { editing } from './editing.ts'
 import { useFaultWords } from './fault-words.ts'
 import { nodeKinds } from './fields.ts'
 import HeadForm from './HeadForm.vue'
-import { newNode } from './new-node.ts'
+import { useNodeActs } from './node-acts.ts'
 import NodeForm from './NodeForm.vue'
 import NodeTree from './NodeTree.vue'
 import PutInForce from './PutInForce.vue'
 import TryView from './TryView.vue'
+import VersionList from './VersionList.vue'
 
 /** A procedure as it runs, step by step, to be changed, tried, compared and put in force. */
 const props = defineProps<{ procedure: string }>()
@@ -49,10 +36,7 @@ provide(editing, document)
 
 const views = ['steps', 'whole', 'compare', 'try'] as const
 const view = ref<(typeof views)[number]>('steps')
-const chosen = ref<NodeKey | null>(document.value?.nodes[0]?.id ?? null)
-const node = computed(() =>
-  document.value && chosen.value !== null ? nodeAt(document.value.nodes, chosen.value) : null,
-)
+const { chosen, node, beside, step, move, remove, change, add, copy } = useNodeActs(document, draft.set)
 
 const told = computed(() =>
   draft.faults.value.map((f) => (document.value ? tell(document.value, f) : null)).filter((f) => f !== null),
@@ -69,46 +53,6 @@ const ofAll = computed(() => [
 ])
 const count = computed(() => byKey.value.size + ofAll.value.length + draft.short.value.length)
 
-const withNodes = (nodes: readonly Node[]) => document.value && draft.set({ ...document.value, nodes })
-const change = (to: Node) =>
-  document.value && chosen.value !== null && withNodes(withNode(document.value.nodes, chosen.value, () => to))
-function move(key: NodeKey, at: NodeKey, index: number): void {
-  const moved = document.value && withMoved(document.value.nodes, key, at, index)
-  if (!moved) return
-  withNodes(moved.nodes)
-  chosen.value = moved.key
-}
-const beside = (by: 1 | -1) =>
-  document.value && chosen.value !== null ? stepTo(document.value.nodes, chosen.value, by) : null
-function step(by: 1 | -1): void {
-  const to = beside(by)
-  if (to && chosen.value !== null) move(chosen.value, to.at, to.index)
-}
-function insert(made: (ids: readonly string[]) => Node | null): void {
-  if (!document.value) return
-  const { nodes } = document.value
-  const at = chosen.value === null ? '' : listOf(chosen.value)
-  const list = listAt(nodes, at) ?? nodes
-  const fresh = made(list.map((n) => n.id))
-  if (!fresh) return
-  const after =
-    chosen.value === null ? list.length : list.findIndex((n) => n.id === chosen.value?.split('.').at(-1)) + 1
-  withNodes(withInserted(nodes, at, after, fresh))
-  chosen.value = at === '' ? fresh.id : `${at}.${fresh.id}`
-}
-const add = (kind: Node['kind']) =>
-  insert((ids) => newNode(kind, freeId(ids, kind), t(`editor.newTitle.${kind}`)))
-const copy = () =>
-  insert(() => (document.value && chosen.value !== null ? copyOf(document.value.nodes, chosen.value) : null))
-function remove(): void {
-  if (!document.value || chosen.value === null) return
-  const key = chosen.value
-  const list = listAt(document.value.nodes, listOf(key)) ?? []
-  const i = list.findIndex((n) => n.id === key.split('.').at(-1))
-  const next = list[i + 1] ?? list[i - 1]
-  withNodes(without(document.value.nodes, key))
-  chosen.value = next ? (listOf(key) === '' ? next.id : `${listOf(key)}.${next.id}`) : null
-}
 const kinds = computed(() => nodeKinds.map((value) => ({ value, label: t(`editor.kind.${value}`) })))
 
 const against = computed(() => [
@@ -122,24 +66,21 @@ const against = computed(() => [
       ]
     : []),
 ])
-/** What can be gone back to: every earlier version of the site's own, and the library's. */
-const earlier = computed(() => [
-  ...(draft.library.value && draft.own.value?.puts.length
-    ? [{ version: null, procedure: draft.library.value }]
-    : []),
-  ...(draft.own.value?.versions ?? [])
-    .toReversed()
-    .map((procedure) => ({ version: procedure.version, procedure })),
-])
-const putting = ref<'draft' | { version: number | null; procedure: Procedure } | null>(null)
+const form = ref<HTMLElement | null>(null)
+/** On a phone the form stands beneath the list. */
+async function choose(key: NodeKey): Promise<void> {
+  chosen.value = key
+  await nextTick()
+  if (window.matchMedia('(max-width: 760px)').matches) form.value?.scrollIntoView()
+}
+/** What is to be put in force: the draft, or what is gone back to. */
+const putting = ref<'draft' | { version: number | null; procedure: Procedure; name: string } | null>(null)
 function put(from: string): void {
   if (putting.value === 'draft') draft.putInForce(from)
   else if (putting.value) draft.goBack(putting.value.version, from)
   putting.value = null
   message.success(t('editor.put.done', { day: date(from) }))
 }
-const nameOf = (e: { version: number | null }) =>
-  e.version === null ? t('editor.asItCame') : t('editor.ourVersion', { n: e.version })
 </script>
 
 <template>
@@ -203,11 +144,11 @@ const nameOf = (e: { version: number | null }) =>
           :chosen="chosen"
           :faults="byKey"
           :may="may"
-          @choose="(key) => (chosen = key)"
+          @choose="choose"
           @move="move"
         />
       </div>
-      <div class="form">
+      <div ref="form" class="form">
         <fieldset v-if="node" :key="chosen ?? ''" :disabled="!may">
           <node-form
             :node="node"
@@ -228,32 +169,18 @@ const nameOf = (e: { version: number | null }) =>
     <div v-else class="page">
       <template v-if="view === 'whole'">
         <fieldset :disabled="!may"><head-form :procedure="document" @change="draft.set" /></fieldset>
-        <section>
-          <h2>{{ t('editor.versions') }}</h2>
-          <p v-if="earlier.length === 0" class="quiet">{{ t('editor.noVersions') }}</p>
-          <ul class="versions">
-            <li v-for="e in earlier" :key="String(e.version)">
-              <span>
-                <b>{{ nameOf(e) }}</b> {{ e.procedure.name }}
-                <span
-                  v-if="
-                    draft.inForce.value?.version === e.procedure.version &&
-                    draft.inForce.value.id === e.procedure.id
-                  "
-                  class="quiet"
-                >
-                  · {{ t('editor.compare.inForce') }}</span
-                >
-              </span>
-              <n-button @click="draft.set({ ...e.procedure })">{{ t('editor.asDraft') }}</n-button>
-              <n-button v-if="may" @click="putting = e">{{ t('editor.goBack') }}</n-button>
-            </li>
-          </ul>
-          <div class="versions">
-            <n-button @click="saveJson(document, `${document.id}.json`)">{{ t('chart.file') }}</n-button>
-            <n-button @click="router.push(`/chart/${document.id}`)">{{ t('editor.chart') }}</n-button>
-          </div>
-        </section>
+        <version-list
+          :own="draft.own.value"
+          :library="draft.library.value"
+          :in-force="draft.inForce.value"
+          :may="may"
+          @draft="draft.set"
+          @back="(version, procedure, name) => (putting = { version, procedure, name })"
+        />
+        <div class="files">
+          <n-button @click="saveJson(document, `${document.id}.json`)">{{ t('chart.file') }}</n-button>
+          <n-button @click="router.push(`/chart/${document.id}`)">{{ t('editor.chart') }}</n-button>
+        </div>
       </template>
       <compare-view v-else-if="view === 'compare'" :procedure="document" :against="against" />
       <try-view v-else :procedure="document" />
@@ -265,7 +192,7 @@ const nameOf = (e: { version: number | null }) =>
       :says="
         putting === 'draft'
           ? t('editor.put.says', { name: document.name })
-          : t('editor.put.back', { name: nameOf(putting) })
+          : t('editor.put.back', { name: putting.name })
       "
       :act="t('editor.put.do')"
       @put="put"

@@ -66,7 +66,7 @@ onBeforeUnmount(() => sortable?.destroy())
         >
           <b>{{ title(node) }}</b>
           <span class="small quiet">{{
-            [t(`editor.kind.${node.kind}`), changeOf(node)].filter(Boolean).join(' · ')
+            [isStep(node) ? t(`editor.kind.${node.kind}`) : '', changeOf(node)].filter(Boolean).join(' · ')
           }}</span>
           <span v-for="f in faultsOf(node)" :key="f" class="fault small">{{ f }}</span>
         </button>

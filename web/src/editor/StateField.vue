@@ -52,7 +52,7 @@ function choose(f: Facet, to: string): void {
 <style scoped>
 .state {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
   gap: 8px 14px;
 }
 .same {
