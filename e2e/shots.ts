@@ -133,8 +133,13 @@ await take('house-machines', manager)
 
 await go('/shift/ahead', '.grid', manager)
 await take('shift-ahead', manager)
-await go('/house/procedures', '.family', manager)
-await take('house-procedures', manager)
+await go('/house/procedure/soft-serve-gravity.close', '.row', manager)
+await manager.locator('[data-key="isolate"] .name').click()
+await manager.getByRole('button', { name: 'Down', exact: true }).click()
+await manager.locator('[data-key="parts-out"] .name').click()
+await manager.locator('.node .broken').waitFor()
+await take('editor', manager)
+
 await go('/chart/soft-serve-twin.close?station=lounge-twin', '.chart ol', manager)
 await take('wall-chart', manager)
 // A logger that rode in the rack for some hours, two days ago.
