@@ -1,3 +1,4 @@
+import { forMachine } from './counts.ts'
 import {
   belongs,
   isStep,
@@ -47,4 +48,30 @@ export function usesOf(procedure: Procedure, options: Readonly<Record<string, st
     l.kind === 'step' && l.step.kind === 'mix' ? [l.step.use] : [],
   )
   return [...new Set(uses)]
+}
+
+/** What a choice of an option makes of a procedure beside its default one. */
+export interface OptionChange {
+  readonly adds: readonly Step[]
+  readonly leavesOut: readonly Step[]
+  /** Steps that stay with other parts, other places to lubricate. */
+  readonly changes: readonly Step[]
+}
+
+/** What an option's choice changes in a procedure, step by step; nothing for its default. */
+export function optionChange(procedure: Procedure, option: string, choice: string): OptionChange {
+  const fallback = procedure.options?.find((o) => o.id === option)?.fallback ?? choice
+  const steps = (to: string) =>
+    listing(forMachine(procedure, {}, { [option]: to }), { [option]: to }).flatMap((l) =>
+      l.kind === 'step' ? [l.step] : [],
+    )
+  const [usual, other] = [steps(fallback), steps(choice)]
+  const has = (all: readonly Step[], s: Step) => all.some((x) => x.id === s.id && x.title === s.title)
+  return {
+    adds: other.filter((s) => !has(usual, s)),
+    leavesOut: usual.filter((s) => !has(other, s)),
+    changes: other.filter((s) =>
+      usual.some((x) => x.id === s.id && x.title === s.title && JSON.stringify(x) !== JSON.stringify(s)),
+    ),
+  }
 }

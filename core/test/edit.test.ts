@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import type { Refusal } from '../refusal/index.ts'
 import {
   allProcedures,
   compared,
@@ -132,19 +133,29 @@ describe('the plate’s numbers that steps take', () => {
   })
 })
 
+/** What breaks; nothing where there are more ways than are walked. */
+function brokenIn(p: Procedure) {
+  try {
+    return violationsOf(p)
+  } catch (error) {
+    expect((error as Refusal).code).toBe('procedure_too_large')
+    return []
+  }
+}
+
 describe('a safety rule that breaks', () => {
   it('is told at the step where it breaks, in groups and lanes too', () => {
     fc.assert(
       fc.property(anyMove, ({ p, key, to, index }) => {
         const moved = withMoved(p.nodes, key, to, index)
         if (!moved) return
-        for (const v of violationsOf({ ...p, nodes: moved.nodes }))
+        for (const v of brokenIn({ ...p, nodes: moved.nodes }))
           if (v.at !== '') {
             const at = nodeAt(moved.nodes, v.at)
             expect(v.path).toContain(at && 'title' in at ? at.title : null)
           }
       }),
-      { numRuns: 60 },
+      { numRuns: 40 },
     )
   })
 })

@@ -5,6 +5,7 @@ import {
   latestProcedure,
   listing,
   neededNames,
+  optionChange,
   pieces,
   segmentsOf,
   stepsOf,
@@ -314,6 +315,57 @@ describe('every procedure of the library', () => {
       }
     },
   )
+  /** Titles of what a choice adds and leaves out. Common practice, no source: schools across machines. */
+  const changed = (id: string, option: string, choice: string) => {
+    const { adds, leavesOut } = optionChange(of(id), option, choice)
+    return { adds: adds.map((s) => s.id), leavesOut: leavesOut.map((s) => s.id) }
+  }
+  it('schools: the mix that is left is kept, or always thrown out, wherever mix is drained', () => {
+    const ids = allProcedures()
+      // What is run out of a custard freezer is always thrown out.
+      .filter((p) => p.family !== 'custard' && stepsOf(p.nodes).some((s) => s.kind === 'product'))
+      .map((p) => p.id)
+    for (const id of ids)
+      expect([id, changed(id, 'leftover', 'discard')]).toEqual([
+        id,
+        { adds: ['throw-out'], leavesOut: ['product'] },
+      ])
+  })
+  it('schools: the rinse after dairy is cool first in either, then lukewarm too', () => {
+    for (const id of ['soft-serve-gravity.close', 'soft-serve-pump.close']) {
+      const { adds, leavesOut } = changed(id, 'first-rinse', 'cool-lukewarm')
+      expect(leavesOut).toEqual([])
+      expect(adds).toContain('fill')
+      const steps = order(id, { 'first-rinse': 'cool-lukewarm' })
+      expect(steps.filter((s) => s === 'fill')).toHaveLength(2)
+    }
+  })
+  it('schools: detergent through the machine before it is stripped, or clear water, or sanitizer, which makes nothing sanitized', () => {
+    const id = 'soft-serve-gravity.close'
+    const wash = ['wash-mix', 'wash-pour', 'wash-agitate', 'wash-drain']
+    expect(changed(id, 'before-stripping', 'rinse')).toEqual({ adds: [], leavesOut: wash })
+    const { adds, leavesOut } = changed(id, 'before-stripping', 'sanitizer')
+    expect(leavesOut).toEqual(wash)
+    expect(adds).toEqual(wash.map((s) => s.replace('wash', 'sanitizer')))
+    for (const key of adds) expect(step(id, key).effects?.hygiene).toBeUndefined()
+  })
+  it('schools: parts are sanitized at night too, where the manual asks: rinsed before, for a contact time', () => {
+    for (const id of ['soft-serve-gravity.close', 'soft-serve-pump.close']) {
+      inOrder(id, ['brush', 'parts-rinse', 'parts-soak', 'lay-out'], { night: 'sanitized' })
+      expect(step(id, 'parts-soak')).toMatchObject({ of: 'contact', length: 5 })
+    }
+  })
+  it('schools: each choice of each option changes a step, or what it counts or lubricates', () => {
+    for (const p of allProcedures())
+      for (const o of p.options ?? [])
+        for (const c of o.choices.filter((x) => x.id !== o.fallback)) {
+          const { adds, leavesOut, changes } = optionChange(p, o.id, c.id)
+          expect([p.id, o.id, c.id, adds.length + leavesOut.length + changes.length > 0]).toEqual([
+            ...[p.id, o.id, c.id],
+            true,
+          ])
+        }
+  })
   it.each(allProcedures().map((p) => [p.id, p] as const))(
     '%s: no sentence gives a number in the units of one half of the world',
     (_, p) => {

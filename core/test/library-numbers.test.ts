@@ -104,7 +104,7 @@ describe('the trade’s numbers stand in the library', () => {
       options: { gasket: 'dry' },
     }
     const started = startInForce({ plate }, p)
-    expect(started.options).toEqual({ gasket: 'dry' })
+    expect(started.options).toEqual({ gasket: 'dry', leftover: 'rerun' })
     expect(started.parameters).not.toHaveProperty('other')
   })
 })

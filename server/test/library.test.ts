@@ -4,6 +4,7 @@ import {
   optionSets,
   proceduresOf,
   stepsOf,
+  stepsOfRun,
   waitKindOf,
   type InspectChoice,
   type Node,
@@ -169,7 +170,7 @@ describe('a crew works every procedure of the library to its end, through the AP
 })
 
 const contacts = (p: Procedure) =>
-  stepsOf(p.nodes).filter((s) => (s.kind === 'wait' || s.kind === 'tend') && waitKindOf(s) === 'contact')
+  stepsOfRun(p, {}).filter((s) => (s.kind === 'wait' || s.kind === 'tend') && waitKindOf(s) === 'contact')
 
 describe('a contact time that is ended early, through the API', () => {
   it.each(

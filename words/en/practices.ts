@@ -2,6 +2,9 @@
 export const practices = {
   how: 'Good kitchens do these things differently. A choice sets what crew aim for. It never loosens a limit.',
   default: 'usual',
+  adds: 'Adds: {steps}.',
+  leavesOut: 'Leaves out: {steps}.',
+  changes: 'Changes: {steps}.',
   chlorine: {
     question: 'Chlorine: which strength do we aim for?',
     table: 'What the code’s table asks, by pH and temperature',

@@ -2,10 +2,11 @@
 import { plateNumber } from '@tadka/core/plate'
 import { optionalNames } from '@tadka/core/procedure'
 import type { StationSet } from '@tadka/core/house'
-import { NButton, NSelect, useMessage } from 'naive-ui'
+import { NButton, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSession } from '../rights/session.ts'
+import MachineQuestion from './MachineQuestion.vue'
 import FigureField from '../pieces/FigureField.vue'
 import { useProcedures } from '../site/procedures.ts'
 import { useSite } from '../site/site.ts'
@@ -117,20 +118,15 @@ function save(): void {
     <p v-for="x in tooShort" :key="x" class="tooShort" role="alert">{{ x }}</p>
     <template v-if="questions.length > 0">
       <h2 class="label">{{ t('house.optionsOf') }}</h2>
-      <div v-for="o in questions" :key="o.id" class="question">
-        <span>{{ o.question }}</span>
-        <n-select
-          :value="options[o.id] ?? o.fallback"
-          :options="o.choices.map((c) => ({ label: c.says, value: c.id }))"
-          :disabled="!session.mayDo('set-up-house')"
-          :aria-label="o.question"
-          @update:value="(choice: string) => (options = { ...options, [o.id]: choice })"
-        />
-        <span class="quiet small"
-          >{{ t('practices.default') }}: {{ o.choices.find((c) => c.id === o.fallback)?.says }}.
-          {{ o.why }}</span
-        >
-      </div>
+      <machine-question
+        v-for="o in questions"
+        :key="o.id"
+        :option="o"
+        :procedures="procedures.of(plate.family)"
+        :may="session.mayDo('set-up-house')"
+        :model-value="options[o.id] ?? o.fallback"
+        @update:model-value="(choice: string) => (options = { ...options, [o.id]: choice })"
+      />
     </template>
     <n-button
       v-if="session.mayDo('set-up-house')"
@@ -169,21 +165,7 @@ function save(): void {
   gap: 16px 28px;
   margin-bottom: 16px;
 }
-.question {
-  display: grid;
-  grid-template-columns: 220px 260px 1fr;
-  gap: 16px;
-  align-items: center;
-  margin-bottom: 12px;
-  font-weight: 600;
-}
 .label {
   margin: 14px 0 6px;
-}
-@media (max-width: 760px) {
-  .question {
-    grid-template-columns: 1fr;
-    gap: 6px;
-  }
 }
 </style>

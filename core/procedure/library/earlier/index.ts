@@ -61,7 +61,15 @@ import grinderWeekly2 from './grinder.weekly.v2.json' with { type: 'json' }
 import houseHood2 from './house.hood.v2.json' with { type: 'json' }
 import nozzlesDaily2 from './nozzles.daily.v2.json' with { type: 'json' }
 
-/** Versions that have been followed: runs that were begun on them stay on them. They are neither checked nor begun any more. */
+/** Versions that have been followed: runs that were begun on them stay on them. They are neither checked nor begun any more. */ import batchOpen3 from './batch.open.v3.json' with { type: 'json' }
+import custardOpen3 from './custard.open.v3.json' with { type: 'json' }
+import slushByHand3 from './slush.by-hand.v3.json' with { type: 'json' }
+import slushInPlace3 from './slush.in-place.v3.json' with { type: 'json' }
+import slushOpen1 from './slush.open.v1.json' with { type: 'json' }
+import softServeGravityOpen3 from './soft-serve-gravity.open.v3.json' with { type: 'json' }
+import softServePumpOpen3 from './soft-serve-pump.open.v3.json' with { type: 'json' }
+import softServeTwinOpen3 from './soft-serve-twin.open.v3.json' with { type: 'json' }
+
 export const earlier: readonly unknown[] = [
   batchClose1,
   batchOpen1,
@@ -125,4 +133,12 @@ export const earlier: readonly unknown[] = [
   grinderWeekly2,
   houseHood2,
   nozzlesDaily2,
+  batchOpen3,
+  custardOpen3,
+  slushByHand3,
+  slushInPlace3,
+  slushOpen1,
+  softServeGravityOpen3,
+  softServePumpOpen3,
+  softServeTwinOpen3,
 ]
