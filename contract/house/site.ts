@@ -40,6 +40,7 @@ export const siteSet = z.strictObject({
     .optional(),
   units: z.enum(unitSystems),
   freshHours: z.number().min(0).max(48),
+  rerunDays: z.number().int().min(1).max(7).exactOptional(),
   emergencyNumber: words(40),
   contacts: z
     .array(

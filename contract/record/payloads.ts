@@ -10,6 +10,7 @@ import { stationPayloads } from '../procedure/records.ts'
 import { runPayloads, stepKey } from '../procedure/runs.ts'
 import { readingPayloads } from '../reading/records.ts'
 import { instantMs, slug, subjectRef, words } from '../stream/envelope.ts'
+import { rerunPayloads } from '../rerun/records.ts'
 import { dishPayloads } from '../warewash/records.ts'
 
 /** The schema of each payload, by `type@version`. Old versions stay accepted for ever. */
@@ -24,6 +25,7 @@ export const payloadSchemas = {
   ...planPayloads,
   ...dishPayloads,
   ...loggerPayloads,
+  ...rerunPayloads,
   'photo.attached@1': z.strictObject({
     station: slug,
     run: slug.nullable(),

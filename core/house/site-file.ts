@@ -1,3 +1,4 @@
+import type { MixSet } from '../rerun/mix.ts'
 import type { beginsAs } from './roster.ts'
 import type { InstrumentSet } from './instrument.ts'
 import type { ProductSet } from './product.ts'
@@ -25,6 +26,7 @@ export interface SiteFile {
   readonly products?: readonly (ProductSet & Named)[] | undefined
   readonly instruments?: readonly (InstrumentSet & Named)[] | undefined
   readonly spares?: readonly (SpareSet & Named)[] | undefined
+  readonly mixes?: readonly (MixSet & Named)[] | undefined
   readonly people?: readonly FilePerson[] | undefined
   /** Procedures of the site's own. */
   readonly procedures?: readonly (Named & object)[] | undefined
@@ -53,7 +55,7 @@ export interface SiteFileFault {
 /** Why a file of sound shape cannot be taken as a whole: names and numbers twice, and what points nowhere. */
 export function siteFileFaults(file: SiteFile, known: FileKnown): SiteFileFault[] {
   const { stations = [], products = [], instruments = [], people = [] } = file
-  const lists = ['stations', 'products', 'instruments', 'spares', 'procedures'] as const
+  const lists = ['stations', 'products', 'instruments', 'spares', 'mixes', 'procedures'] as const
   const ids = lists.flatMap((list) =>
     twice((file[list] ?? []).map((x) => x.id)).map(([i, what]): SiteFileFault => ({
       path: [list, i, 'id'],

@@ -44,6 +44,8 @@ export interface SiteSet {
   readonly units: UnitSystem
   /** Hours after which a sanitized machine is sanitized again before use. */
   readonly freshHours: number
+  /** Days that leftover mix is kept here, the first counted; absent: as long as the code and its maker allow. */
+  readonly rerunDays?: number
   readonly emergencyNumber: string
   /** Whom to call when a machine is stopped. */
   readonly contacts?: readonly Contact[]

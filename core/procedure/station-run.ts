@@ -47,9 +47,17 @@ function worked(state: StationState, was: RunState, run: RunState, record: RunRe
     case 'run.step.done@2':
       return run.done[record.payload.step] === was.done[record.payload.step]
         ? state
-        : counted(asked(stepped(state, was, run, record, 'done'), run, record), run, record.payload.step)
+        : filled(
+            counted(asked(stepped(state, was, run, record, 'done'), run, record), run, record.payload.step),
+            run,
+            record.payload.step,
+          )
     case 'run.step.undone@2':
-      return uncounted(undone(state, was, record.payload.step), was, record.payload.step)
+      return emptied(
+        uncounted(undone(state, was, record.payload.step), was, record.payload.step),
+        was,
+        record.payload.step,
+      )
     case 'run.part.missing@1':
       return run.stop && run.stop !== was.stop
         ? {
@@ -82,6 +90,29 @@ function worked(state: StationState, was: RunState, run: RunState, record: RunRe
 function counted(state: StationState, run: RunState, step: string): StationState {
   const told = run.done[step]?.told
   return told ? { ...state, counted: { ...state.counted, ...told } } : state
+}
+
+const idsIn = (text: unknown): string[] => (typeof text === 'string' ? text.split(' ').filter(Boolean) : [])
+
+/** What was put in, where the step says which mixes: ids with a space between. */
+function filled(state: StationState, run: RunState, step: string): StationState {
+  const facts = run.done[step]?.facts
+  if (typeof facts?.['mixes'] !== 'string') return state
+  const { mixes, reruns } = state.holds ?? {}
+  const before = mixes && reruns ? { mixes, reruns } : null
+  const holds = {
+    mixes: idsIn(facts['mixes']),
+    reruns: idsIn(facts['reruns']),
+    step: `${run.id} ${step}`,
+    before,
+  }
+  return { ...state, holds }
+}
+
+function emptied(state: StationState, run: RunState, step: string): StationState {
+  const { holds, ...rest } = state
+  if (holds?.step !== `${run.id} ${step}`) return state
+  return holds.before ? { ...rest, holds: { ...holds.before, step: '', before: null } } : rest
 }
 
 function uncounted(state: StationState, was: RunState, step: string): StationState {

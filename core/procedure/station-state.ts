@@ -39,6 +39,15 @@ export interface Watched {
   readonly choice: string
 }
 
+/** What a run put into a machine, by ids. */
+export interface Holds {
+  readonly mixes: readonly string[]
+  readonly reruns: readonly string[]
+  /** The run's step that said so; taken back, it is as it was before. */
+  readonly step: string
+  readonly before: Pick<Holds, 'mixes' | 'reruns'> | null
+}
+
 /** A station: what it is, what state it is in, what runs on it, and when each procedure was last done. */
 export interface StationState {
   readonly id: string
@@ -58,6 +67,8 @@ export interface StationState {
     Record<string, Short & { readonly run: string; readonly at: number; readonly by: string }>
   >
   readonly outOfService: OutOfService | null
+  /** The mixes that were put in last, and the kept containers among them; absent where nobody said. */
+  readonly holds?: Holds
   /** The machine's own numbers as a run counted them, by their names on the plate; the plate goes before. */
   readonly counted?: Readonly<Record<string, number>>
   /** When every part was last counted in, milliseconds UTC; null where it never was. */

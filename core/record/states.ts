@@ -6,6 +6,8 @@ import { planFold } from '../plan/records.ts'
 import { procedureFold } from '../procedure/own-fold.ts'
 import { loggerFold } from '../logger/records.ts'
 import { dishFold } from '../warewash/dish.ts'
+import { rerunFold } from '../rerun/container.ts'
+import { mixFold } from '../rerun/records.ts'
 import type { Fold } from '../stream/fold.ts'
 import type { SubjectKind } from '../stream/record.ts'
 import { crewFold, instrumentFold, productFold, siteFold, spareFold } from '../house/folds.ts'
@@ -39,6 +41,8 @@ export const folds = {
   plan: planFold,
   dish: dishFold,
   logger: loggerFold,
+  mix: mixFold,
+  rerun: rerunFold,
 } as const satisfies Record<SubjectKind, Fold<never> | object>
 
 export const foldOf = (kind: SubjectKind): Fold<unknown> => folds[kind] as unknown as Fold<unknown>

@@ -9,6 +9,7 @@ import { readingRecords } from '../reading/records.ts'
 import type { Permission } from '../rights/index.ts'
 import type { RecordType } from '../stream/record.ts'
 import type { MadeBy, RecordRules, RulesOf } from '../stream/rules.ts'
+import { rerunRecords } from '../rerun/records.ts'
 import { dishRecords } from '../warewash/records.ts'
 import { logRecords } from './records.ts'
 
@@ -23,6 +24,7 @@ const rules: RulesOf<RecordType> = {
   ...planRecords,
   ...dishRecords,
   ...loggerRecords,
+  ...rerunRecords,
   ...logRecords,
 }
 

@@ -16,6 +16,8 @@ export const subjectKinds = [
   'plan',
   'dish',
   'logger',
+  'mix',
+  'rerun',
 ] as const
 export type SubjectKind = (typeof subjectKinds)[number]
 

@@ -14,7 +14,7 @@ import { Diary } from './diary.ts'
 import { dishHistory } from './dish.ts'
 import { instruments, people, site, siteId } from './house.ts'
 import { crew, rosters } from './roster.ts'
-import { products, spares, stations } from './products.ts'
+import { mixes, products, spares, stations } from './products.ts'
 
 const minute = 60_000
 
@@ -41,6 +41,7 @@ function setUp(diary: Diary, at: number, now: number): void {
   diary.note(at, by, 'concentrate.opened@1', { kind: 'product', id: 'kelpwash' }, opened)
   for (const [id, spare] of Object.entries(spares))
     diary.note(at, by, 'spare.set@1', { kind: 'spare', id }, spare)
+  for (const [id, mix] of Object.entries(mixes)) diary.note(at, by, 'mix.set@1', { kind: 'mix', id }, mix)
   for (const [id, person] of Object.entries(crew))
     diary.note(at, by, 'crew.set@1', { kind: 'crew', id }, person)
   for (const roster of rosters(dateAfter(dateAt(instant(now), site.timeZone), -1), 15))
@@ -135,7 +136,7 @@ export function demoHistory(now: number, days: number, seed = 2110): AnyDraft[] 
   for (const day of trading) {
     for (const id of Object.keys(stations)) {
       for (const opens of stations[id]?.duties.filter((d) => d.trigger.kind === 'each-open') ?? [])
-        work(id, opens.procedure, day.opens - (85 - random() * 20) * minute)
+        work(id, opens.procedure, day.opens - (95 - random() * 20) * minute)
     }
     for (const id of Object.keys(stations)) {
       for (const { procedure, trigger } of stations[id]?.duties ?? []) {

@@ -27,6 +27,7 @@ const parts = {
   products: { type: 'product.set@1', kind: 'product' },
   instruments: { type: 'instrument.set@1', kind: 'instrument' },
   spares: { type: 'spare.set@1', kind: 'spare' },
+  mixes: { type: 'mix.set@1', kind: 'mix' },
 } as const satisfies Record<string, { type: RecordType; kind: SubjectKind }>
 type Part = keyof typeof parts
 const setTypes = [...Object.values(parts).map((p) => p.type), 'site.set@1' as const]
@@ -162,6 +163,7 @@ export async function fileOf(pool: Pool, site: string): Promise<SiteFile> {
     products: entries('products'),
     instruments: entries('instruments').map(undated),
     spares: entries('spares').map((s) => ({ ...s, count: 0 })),
+    mixes: entries('mixes'),
     procedures: proceduresOut(await ownOf(pool, site)),
   }
   return file as unknown as SiteFile

@@ -191,6 +191,13 @@ export const log = {
       openedLot: 'Opened a new container of {name}, lot {lot}',
       drawn: '{name}: {v} by the meter',
     },
+    mix: { set: 'Mix: {name}' },
+    rerun: {
+      kept: 'Kept {v} of {what} at {read}, use by {day}',
+      read: 'Kept mix reads {read}',
+      ended: 'Kept mix used first, in {station}',
+      thrownOut: 'Kept mix thrown out: {reason}',
+    },
     procedure: {
       set: 'Our own procedure: {name}, version {version}',
       put: 'In force from {day} on: {name}, our version {version}',

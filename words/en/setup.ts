@@ -60,6 +60,7 @@ export const setup = {
       products: 'Products',
       instruments: 'Strips, thermometers and tools',
       spares: 'Spare parts',
+      mixes: 'Mixes',
       procedures: 'Own procedures',
       people: 'People',
     },

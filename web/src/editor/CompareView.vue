@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoicePick from '../pieces/ChoicePick.vue'
 import { useChartWords } from '../procedure/chart-words.ts'
-import { useStateWords } from './state-words.ts'
+import { useStateWords } from '../site/state-words.ts'
 
 /** Two versions side by side, line by line: what is the same is quiet, what differs says in what. */
 const props = defineProps<{

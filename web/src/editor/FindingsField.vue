@@ -67,4 +67,4 @@ const toggled = <T,>(all: readonly T[], one: T) =>
   </div>
 </template>
 
-<style scoped src="./toggles.css"></style>
+<style scoped src="../pieces/toggles.css"></style>

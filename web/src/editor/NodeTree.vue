@@ -3,7 +3,7 @@ import { isStep, listsIn, type Node } from '@tadka/core/procedure'
 import Sortable from 'sortablejs'
 import { onBeforeUnmount, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useStateWords } from './state-words.ts'
+import { useStateWords } from '../site/state-words.ts'
 
 /** A list of steps and groups as it runs; each is chosen by a tap and moved by its grip, into groups and out of them. */
 const props = defineProps<{

@@ -5,7 +5,7 @@ import { NButton, NModal } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoicePick from '../pieces/ChoicePick.vue'
-import TextField from '../house/TextField.vue'
+import TextField from '../pieces/TextField.vue'
 import { useProcedures } from '../site/procedures.ts'
 
 /** From which day on it is worked to, and what that means for runs under way. */

@@ -3,7 +3,7 @@ import type { Facets } from '@tadka/core/procedure'
 import { NSelect } from 'naive-ui'
 import { useI18n } from 'vue-i18n'
 import type { Facet } from './fields.ts'
-import { useStateWords } from './state-words.ts'
+import { useStateWords } from '../site/state-words.ts'
 
 /** What a step makes of the machine, side by side: what is left as it was is not told. */
 const props = defineProps<{

@@ -163,6 +163,7 @@ function act(
           :positions="walked.positions"
           :position="position"
           :blocked="blocked"
+          trial
           @done="(facts: Facts) => act((r, p) => rehearsedStep(r, p, facts))"
         />
       </section>

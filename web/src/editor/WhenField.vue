@@ -37,4 +37,4 @@ function toggle(option: Option, choice: string): void {
   </div>
 </template>
 
-<style scoped src="./toggles.css"></style>
+<style scoped src="../pieces/toggles.css"></style>

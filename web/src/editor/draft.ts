@@ -11,7 +11,7 @@ import {
 import { Refusal } from '@tadka/core/refusal'
 import { useLocalStorage, watchDebounced } from '@vueuse/core'
 import { computed, shallowRef } from 'vue'
-import { useContactCheck } from '../house/contact-check.ts'
+import { useContactCheck } from '../site/contact-check.ts'
 import { useSession } from '../rights/session.ts'
 import { useProcedures } from '../site/procedures.ts'
 import { useSite } from '../site/site.ts'

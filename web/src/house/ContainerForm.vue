@@ -9,7 +9,7 @@ import type { Product } from '../site/kit.ts'
 import { containerFaults, containerOf, emptyContainer } from './container-draft.ts'
 import { useDraftForm } from './draft-form.ts'
 import HouseForm from './HouseForm.vue'
-import TextField from './TextField.vue'
+import TextField from '../pieces/TextField.vue'
 
 /** A container opened today: its dates, for the warnings that age brings. */
 const props = defineProps<{ product: Product }>()

@@ -12,7 +12,7 @@ import { useProcedures } from '../site/procedures.ts'
 import { useSite } from '../site/site.ts'
 import { useUnitSystem } from '../site/unit-system.ts'
 import ChoiceField from './ChoiceField.vue'
-import { useContactCheck } from './contact-check.ts'
+import { useContactCheck } from '../site/contact-check.ts'
 import { parametersFrom, plateAsked, plateFields, plateTyped, type PlateField } from './station-draft.ts'
 
 /** The numbers that procedures take from the model. Managers change them; the log keeps what they were. */

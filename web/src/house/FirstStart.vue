@@ -22,7 +22,7 @@ import {
   type FoundField,
   type FoundPage,
 } from './found-draft.ts'
-import TextField from './TextField.vue'
+import TextField from '../pieces/TextField.vue'
 
 /** The first start: a site out of nothing, with the code that the console tells. */
 const { t, locale } = useI18n()

@@ -4,7 +4,7 @@ import { weekOf } from './countries.ts'
 import type { FoundDraft } from './found-draft.ts'
 import { readHours, showLocalTime } from '../site/local-time.ts'
 import { hasTwelveHours } from '../site/times.ts'
-import TextField from './TextField.vue'
+import TextField from '../pieces/TextField.vue'
 import { computed } from 'vue'
 
 /** When the site opens and closes, and the weekdays on which it does not. */

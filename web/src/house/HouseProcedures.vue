@@ -13,7 +13,7 @@ import { useSession } from '../rights/session.ts'
 import { useProcedures } from '../site/procedures.ts'
 import { useSite } from '../site/site.ts'
 import ChoiceField from './ChoiceField.vue'
-import TextField from './TextField.vue'
+import TextField from '../pieces/TextField.vue'
 
 /** Every procedure that is worked to, by family: its wall chart for each station, its options, its editor, and the file to take along. */
 const { t } = useI18n()

@@ -10,6 +10,7 @@ import { useUnitSystem } from '../site/unit-system.ts'
 import { useDoseWords } from '../solution/dose-words.ts'
 import CodeScan from '../pieces/CodeScan.vue'
 import ContainerForm from './ContainerForm.vue'
+import HouseMixes from './HouseMixes.vue'
 import LabelForm from './LabelForm.vue'
 import { useSiteSet } from './site-set.ts'
 import { useKit, type Product } from '../site/kit.ts'
@@ -134,6 +135,7 @@ const neverOf = (p: Product) =>
     <n-button v-else-if="may" type="primary" size="large" @click="editing = 'new'">{{
       t('house.label.new')
     }}</n-button>
+    <house-mixes />
   </section>
 </template>
 

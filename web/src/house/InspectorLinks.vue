@@ -10,7 +10,7 @@ import { useSession } from '../rights/session.ts'
 import { useNames } from '../site/names.ts'
 import { useTimes } from '../site/times.ts'
 import { ask } from '../wire/api.ts'
-import TextField from './TextField.vue'
+import TextField from '../pieces/TextField.vue'
 
 /** Links by which an inspector reads the log on a device of their own: made, shown once, and ended. */
 const { t } = useI18n()

@@ -23,7 +23,7 @@ import { useKit, type Kinded } from '../site/kit.ts'
 import ChoiceField from './ChoiceField.vue'
 import { useDraftForm } from './draft-form.ts'
 import HouseForm from './HouseForm.vue'
-import TextField from './TextField.vue'
+import TextField from '../pieces/TextField.vue'
 
 /** A strip, kit, thermometer, measuring tool, scale or dispenser, entered or changed. */
 const props = defineProps<{ instrument: Kinded<InstrumentDraft['kind']> | null }>()

@@ -19,7 +19,7 @@ import LabelWording from './LabelWording.vue'
 import ChoiceField from './ChoiceField.vue'
 import { useDraftForm } from './draft-form.ts'
 import HouseForm from './HouseForm.vue'
-import TextField from './TextField.vue'
+import TextField from '../pieces/TextField.vue'
 
 /** A label copied off its bottle, in the order that labels are worded. */
 const props = defineProps<{

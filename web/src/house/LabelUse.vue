@@ -6,7 +6,7 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoiceField from './ChoiceField.vue'
 import type { UseDraft } from './label-draft.ts'
-import TextField from './TextField.vue'
+import TextField from '../pieces/TextField.vue'
 
 /** One use of a label: what it is for, from the list that procedures ask by, and what the label says of it. */
 const props = defineProps<{ use: UseDraft; units: UnitSystem; fault: string }>()

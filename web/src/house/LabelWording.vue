@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoiceField from './ChoiceField.vue'
 import type { LabelDraft } from './label-draft.ts'
-import TextField from './TextField.vue'
+import TextField from '../pieces/TextField.vue'
 
 /** The rest of a dose as its label words it: so much per so much, so many ppm at 1 to N, a tablet per so many litres. */
 const props = defineProps<{ draft: LabelDraft }>()

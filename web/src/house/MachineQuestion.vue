@@ -3,7 +3,7 @@ import { optionChange, type Option, type Procedure, type Step } from '@tadka/cor
 import { NSelect } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useStateWords } from '../editor/state-words.ts'
+import { useStateWords } from '../site/state-words.ts'
 
 /** A question on which models and good sites differ: what is usual and why, and which steps another answer changes. */
 const props = defineProps<{ option: Option; procedures: readonly Procedure[]; may: boolean }>()

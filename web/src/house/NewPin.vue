@@ -6,7 +6,7 @@ import { useRefusalText } from '../rights/refusal-text.ts'
 import { useSession } from '../rights/session.ts'
 import { ask } from '../wire/api.ts'
 import './form.css'
-import TextField from './TextField.vue'
+import TextField from '../pieces/TextField.vue'
 
 /** A PIN for somebody who forgot theirs; they change it when they first use it. */
 const props = defineProps<{ person: string; name: string }>()

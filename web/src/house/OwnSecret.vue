@@ -7,7 +7,7 @@ import { useSession } from '../rights/session.ts'
 import ChoicePick from '../pieces/ChoicePick.vue'
 import { ask } from '../wire/api.ts'
 import './form.css'
-import TextField from './TextField.vue'
+import TextField from '../pieces/TextField.vue'
 
 /** One's own PIN or password, changed by the one that one has. */
 const props = defineProps<{ hasPassword: boolean }>()

@@ -6,7 +6,7 @@ import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoicePick from '../pieces/ChoicePick.vue'
 import './form.css'
-import TextField from './TextField.vue'
+import TextField from '../pieces/TextField.vue'
 
 /** Somebody who works here: who they are, and for somebody new the PIN that they are given. */
 const props = defineProps<{ person: PersonSet | null; refused: string; busy: boolean }>()

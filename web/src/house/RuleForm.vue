@@ -24,7 +24,7 @@ import {
   type ChangedReading,
   type RuleDraft,
 } from './rule-draft.ts'
-import TextField from './TextField.vue'
+import TextField from '../pieces/TextField.vue'
 
 /** A rule of the site's own authority; before it is put in force, it tells which readings it would have judged otherwise. */
 const { t } = useI18n()

@@ -31,7 +31,7 @@ const tried = ref<{
 } | null>(null)
 const done = ref<SiteFileDone | null>(null)
 const path = computed(() => `/api/sites/${session.site}/set-up`)
-const parts = ['stations', 'products', 'instruments', 'spares', 'procedures', 'people'] as const
+const parts = ['stations', 'products', 'instruments', 'spares', 'mixes', 'procedures', 'people'] as const
 
 const read = async (file: File): Promise<ReadFile> => {
   const text = await file.text()

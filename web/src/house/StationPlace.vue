@@ -6,7 +6,7 @@ import { useI18n } from 'vue-i18n'
 import { useSession } from '../rights/session.ts'
 import { useSite } from '../site/site.ts'
 import './form.css'
-import TextField from './TextField.vue'
+import TextField from '../pieces/TextField.vue'
 
 /** What a station is called and where it stands; and its end here, which leaves its records as they are. */
 const props = defineProps<{ id: string; plate: StationSet }>()

@@ -7,7 +7,7 @@ import { useSite } from '../site/site.ts'
 import { newId } from '../wire/device.ts'
 import { now } from '../wire/clock.ts'
 import './form.css'
-import TextField from './TextField.vue'
+import TextField from '../pieces/TextField.vue'
 
 /** What most places measure with, one tap each; a strip asks for the date on its pack. */
 const { t } = useI18n()

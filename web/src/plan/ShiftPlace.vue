@@ -26,6 +26,7 @@ const PlanTalk = later(() => import('./PlanTalk.vue'))
 const YoursNow = later(() => import('./YoursNow.vue'))
 const ShiftPlan = later(() => import('./ShiftPlan.vue'))
 const EveningSheet = later(() => import('../duty/EveningSheet.vue'))
+const RerunList = later(() => import('../rerun/RerunList.vue'))
 const FollowUps = later(() => import('../duty/FollowUps.vue'))
 const OpenCases = later(() => import('../duty/OpenCases.vue'))
 const OutOfService = later(() => import('../procedure/OutOfService.vue'))
@@ -54,6 +55,7 @@ const sheet = computed(() =>
   set.value ? sheetOf(set.value, stations.value, due.value, runs.value, nowByMinute()) : null,
 )
 const cases = computed(() => site.all('case').filter((c) => c.status === 'open'))
+const kept = computed(() => site.all('rerun').filter((r) => r.keptAt !== null && r.ended === null))
 const asked = computed(() => stations.value.filter((s) => s.followUps.length > 0))
 const running = computed(() => runs.value.filter((r) => r.status === 'running' || r.status === 'parked'))
 const title = computed(() => {
@@ -106,6 +108,7 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
       <plan-risk v-if="risk" v-bind="risk" :may-plan="session.mayDo('plan-shift')" />
       <running-now v-if="planner.inForce && running.length > 0" :runs="running" @go-on="goOn" />
       <open-cases v-if="cases.length > 0" :cases="cases" />
+      <rerun-list v-if="kept.length > 0" :kept="kept" />
       <baths-due />
       <follow-ups v-if="asked.length > 0" :stations="asked" />
       <h2 class="label">{{ t('shift.atRisk') }}</h2>

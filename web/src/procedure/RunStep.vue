@@ -16,6 +16,8 @@ import HoldButton from '../pieces/HoldButton.vue'
 import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
 import StepPicture from '../site/StepPicture.vue'
+import MixIn from '../rerun/MixIn.vue'
+import { useReruns } from '../rerun/reruns.ts'
 import RunChecks from './RunChecks.vue'
 import { useStepWords } from '../site/step-words.ts'
 import StepFasten from './steps/StepFasten.vue'
@@ -36,6 +38,8 @@ const props = defineProps<{
   positions: readonly Position[]
   position: Position
   blocked: SafetyRule | null
+  /** Only tried: nothing of it is recorded. */
+  trial?: boolean
 }>()
 const emit = defineEmits<{
   done: [facts: Facts, ...with_: AnyDraft[]]
@@ -48,6 +52,7 @@ const { t } = useI18n()
 const site = useSite()
 const names = useNames()
 const { fill, titleOf } = useStepWords()
+const { mixes, open } = useReruns()
 
 const step = computed(() => (props.position.kind === 'step' ? props.position.step : null))
 const title = computed(() => titleOf(props.position, props.run.parameters, props.procedure))
@@ -58,6 +63,14 @@ const unusual = computed(() =>
 )
 const watched = computed(
   () => props.station.watched[watchKey(props.run.procedure.id, props.position.key)] ?? [],
+)
+
+/** Mix goes in: which, and what was kept before it. */
+const takesMix = computed(
+  () =>
+    step.value?.kind === 'do' &&
+    step.value.effects?.contents === 'product' &&
+    (mixes.value.length > 0 || open.value.length > 0),
 )
 
 function poured(p: Poured): void {
@@ -169,7 +182,20 @@ function poured(p: Poured): void {
     :blocked="blocked !== null"
     @done="(facts) => emit('done', facts)"
   />
-  <step-product v-else-if="step?.kind === 'product'" @done="(facts) => emit('done', facts)" />
+  <step-product
+    v-else-if="step?.kind === 'product'"
+    :run="run"
+    :station="station"
+    :trial="trial ?? false"
+    @done="(facts, ...with_) => emit('done', facts, ...with_)"
+  />
+  <mix-in
+    v-else-if="takesMix && !trial"
+    :run="run"
+    :station="station"
+    :blocked="blocked !== null"
+    @done="(facts, ...with_) => emit('done', facts, ...with_)"
+  />
   <div v-else-if="step?.kind === 'gate'" class="act">
     <hold-button v-if="step.hazardous" :disabled="blocked !== null" @held="emit('done', { held: true })">{{
       t('run.hold')

@@ -199,6 +199,23 @@ export function useSentence() {
           ? t('log.say.procedure.library', named)
           : t('log.say.procedure.put', { ...named, version })
       }
+      case 'mix.set@1':
+        return t('log.say.mix.set', {
+          name: [record.payload.name, record.payload.flavour].filter(Boolean).join(', '),
+        })
+      case 'rerun.kept@1':
+        return t('log.say.rerun.kept', {
+          v: units.volume(record.payload.litres * 1000),
+          what: record.payload.mixes.map(names.mix).join(', ') || t('rerun.unnamed'),
+          read: `${record.payload.read.value} ${record.payload.read.unit}`,
+          day: date(record.payload.useBy),
+        })
+      case 'rerun.read@1':
+        return t('log.say.rerun.read', { read: `${record.payload.read.value} ${record.payload.read.unit}` })
+      case 'rerun.ended@1':
+        return record.payload.how === 'used'
+          ? t('log.say.rerun.ended', { station: names.station(record.payload.into ?? '') })
+          : t('log.say.rerun.thrownOut', { reason: record.payload.reason })
       case 'water.measured@1':
         return t('log.say.water.measured', {
           v: units.hardness(record.payload.hardness),

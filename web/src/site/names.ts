@@ -39,6 +39,11 @@ export function useNames() {
       const found = site.one('product', id)
       return found && 'name' in found ? found.name : id
     },
+    /** A frozen-dessert mix with its flavour. */
+    mix: (id: string) => {
+      const found = site.one('mix', id)
+      return found?.name ? [found.name, found.flavour].filter(Boolean).join(', ') : id
+    },
     instrument: (id: string) => {
       const found = site.one('instrument', id)
       return found && 'name' in found ? found.name : id

@@ -26,6 +26,7 @@ import {
 } from '@tadka/core/house'
 import { type OwnProcedure, type RunState, type StationState } from '@tadka/core/procedure'
 import { type PlanState } from '@tadka/core/plan'
+import type { MixState, RerunState } from '@tadka/core/rerun'
 import type { LoggerState } from '@tadka/core/logger'
 import type { DishState } from '@tadka/core/warewash'
 import { defineStore } from 'pinia'
@@ -60,6 +61,8 @@ interface Kinds {
   plan: PlanState
   dish: DishState
   logger: LoggerState
+  mix: MixState
+  rerun: RerunState
 }
 
 interface Held {

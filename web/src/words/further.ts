@@ -6,6 +6,7 @@ import { house } from '@tadka/words/en/house'
 import { inspect } from '@tadka/words/en/inspect'
 import { instruments } from '@tadka/words/en/instruments'
 import { logger } from '@tadka/words/en/logger'
+import { rerun } from '@tadka/words/en/rerun'
 import { machine, scan } from '@tadka/words/en/machine'
 import { machines } from '@tadka/words/en/machines'
 import { plate } from '@tadka/words/en/plate'
@@ -28,6 +29,7 @@ export const further = {
   machines,
   plate,
   practices,
+  rerun,
   scan,
   setup,
   trust,

@@ -1,22 +1,43 @@
 <script setup lang="ts">
 import { rerunFit } from '@tadka/core/rules'
-import { NButton } from 'naive-ui'
+import { rerunFault } from '@tadka/core/rerun'
+import type { RunState, StationState } from '@tadka/core/procedure'
+import type { AnyDraft } from '@tadka/core/stream'
+import { NButton, NSelect } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useKit } from '../../site/kit.ts'
 import { useUnits } from '../../site/units.ts'
 import { numberIn } from '../../pieces/field.ts'
+import { useReruns } from '../../rerun/reruns.ts'
+import { useSite } from '../../site/site.ts'
+import { newId } from '../../wire/device.ts'
 import FigureField from '../../pieces/FigureField.vue'
 import NumberPad from '../../pieces/NumberPad.vue'
 
 /** Product kept as rerun, with its temperature, or thrown out; how much either way. */
+const props = defineProps<{ run: RunState; station: StationState; trial: boolean }>()
 const emit = defineEmits<{
-  done: [facts: { kept: boolean; litres: number; temperature: number | null; unit: string | null }]
+  done: [
+    facts: { kept: boolean; litres: number; temperature: number | null; unit: string | null },
+    ...with_: AnyDraft[],
+  ]
 }>()
 const { t } = useI18n()
 const kit = useKit()
+const site = useSite()
 const units = useUnits()
 const large = computed(() => units.typed('litres'))
+
+const { mixes, mixesOf, nameOf, labelOf, daysFor } = useReruns()
+/** What is in it: as it was put in, or as it is said now. */
+const holds = ref<readonly string[]>(props.station.holds?.mixes ?? [])
+const chosen = computed({
+  get: () => (holds.value.length === 1 ? (holds.value[0] ?? '') : ''),
+  set: (id: string) => (holds.value = id === '' ? [] : [id]),
+})
+const forbidden = computed(() => mixesOf(holds.value).flatMap((m) => rerunFault(m) ?? [])[0] ?? null)
+const days = computed(() => daysFor(holds.value, props.station.holds?.reruns ?? []))
 
 const kept = ref(false)
 const litres = ref('')
@@ -46,13 +67,32 @@ const padded = computed({
 function done(): void {
   tried.value = true
   const [amount, degrees] = [numberIn(litres.value), numberIn(temperature.value, true)]
-  if (amount === null || (kept.value && !fit.value?.cold)) return
-  emit('done', {
+  if (amount === null || (kept.value && (!fit.value?.cold || forbidden.value))) return
+  const amountLitres = large.value.kept(amount)
+  const container =
+    kept.value && degrees !== null && !props.trial
+      ? [
+          site.draftOf(
+            'rerun.kept@1',
+            { kind: 'rerun', id: newId() },
+            {
+              station: props.station.id,
+              run: props.run.id,
+              mixes: [...holds.value],
+              litres: amountLitres,
+              read: { value: degrees, unit: unit.value },
+              ...days.value,
+            },
+          ),
+        ]
+      : []
+  const facts = {
     kept: kept.value,
-    litres: large.value.kept(amount),
+    litres: amountLitres,
     temperature: kept.value ? degrees : null,
     unit: kept.value ? unit.value : null,
-  })
+  }
+  emit('done', facts, ...container)
 }
 function choose(keepIt: boolean): void {
   kept.value = keepIt
@@ -88,8 +128,28 @@ function choose(keepIt: boolean): void {
         @focus="field = 'temperature'"
         @enter="done"
       />
+      <template v-if="kept">
+        <n-select
+          v-if="mixes.length > 0 && holds.length < 2"
+          v-model:value="chosen"
+          :options="[
+            ...mixes.map((m) => ({ value: m.id, label: nameOf([m.id]) })),
+            { value: '', label: t('rerun.notNamed') },
+          ]"
+          :aria-label="t('rerun.which')"
+          :virtual-scroll="false"
+          size="large"
+        />
+        <p v-if="forbidden" class="forbidden" role="alert">{{ t(`rerun.fault.${forbidden}`) }}</p>
+        <div v-else class="label-of">
+          <span class="quiet small">{{ t('rerun.label') }}</span>
+          <p v-for="line in labelOf({ mixes: holds, ...days, read: null })" :key="line">{{ line }}</p>
+        </div>
+      </template>
       <div class="act">
-        <n-button type="primary" class="big" @click="done">{{ t('run.done') }}</n-button>
+        <n-button type="primary" class="big" :disabled="kept && forbidden !== null" @click="done">{{
+          t('run.done')
+        }}</n-button>
       </div>
     </div>
     <number-pad v-model="padded" />
@@ -102,17 +162,27 @@ function choose(keepIt: boolean): void {
   display: grid;
   grid-template-columns: 1fr 300px;
   gap: 44px;
+  align-items: start;
   margin-top: 20px;
 }
 .words {
   display: flex;
   flex-direction: column;
-  gap: 18px;
+  gap: 14px;
 }
 .which {
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 12px;
+}
+.forbidden {
+  color: var(--out);
+  font-weight: 600;
+}
+.label-of {
+  border: 1.5px dashed var(--line);
+  border-radius: var(--r);
+  padding: 8px 14px;
 }
 .which button {
   min-height: 76px;

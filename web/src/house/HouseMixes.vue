@@ -1,0 +1,175 @@
+<script setup lang="ts">
+import { allergens, type Allergen, type MixState } from '@tadka/core/rerun'
+import { NButton, useMessage } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import ChoicePick from '../pieces/ChoicePick.vue'
+import NumberField from '../pieces/NumberField.vue'
+import { useReruns } from '../rerun/reruns.ts'
+import { useSession } from '../rights/session.ts'
+import { useSite } from '../site/site.ts'
+import { newId } from '../wire/device.ts'
+import HouseForm from './HouseForm.vue'
+import TextField from '../pieces/TextField.vue'
+
+/** The mixes that go into machines, as their makers state them. */
+const { t } = useI18n()
+const site = useSite()
+const session = useSession()
+const message = useMessage()
+const may = computed(() => session.mayDo('set-up-house'))
+const { mixes, nameOf, containsOf } = useReruns()
+
+const fresh = () => ({
+  id: '',
+  name: '',
+  flavour: '',
+  notTcs: false as boolean | null,
+  may: 'unknown' as 'yes' | 'no' | 'unknown' | null,
+  keepDays: null as number | null,
+  none: false,
+  allergens: [] as Allergen[],
+})
+const draft = ref<ReturnType<typeof fresh> | null>(null)
+const tried = ref(false)
+const fault = computed(() => (tried.value && draft.value?.name.trim() === '' ? t('rerun.nameNeeded') : ''))
+
+function change(m: MixState): void {
+  draft.value = {
+    id: m.id,
+    name: m.name ?? '',
+    flavour: m.flavour ?? '',
+    notTcs: m.statedNotTcs ?? false,
+    may: m.rerun === true ? 'yes' : m.rerun === false ? 'no' : 'unknown',
+    keepDays: m.keepDays ?? null,
+    none: m.allergens?.length === 0,
+    allergens: [...(m.allergens ?? [])],
+  }
+  tried.value = false
+}
+function toggle(a: Allergen): void {
+  if (!draft.value) return
+  const { allergens: now } = draft.value
+  draft.value.allergens = now.includes(a) ? now.filter((x) => x !== a) : [...now, a]
+  draft.value.none = false
+}
+function keep(): void {
+  tried.value = true
+  const d = draft.value
+  if (!d || d.name.trim() === '' || Number.isNaN(d.keepDays)) return
+  const known = d.none || d.allergens.length > 0
+  site.record(
+    'mix.set@1',
+    { kind: 'mix', id: d.id || newId() },
+    {
+      name: d.name.trim(),
+      flavour: d.flavour.trim(),
+      statedNotTcs: d.notTcs === true,
+      allergens: known ? allergens.filter((a) => d.allergens.includes(a)) : null,
+      rerun: d.may === 'yes' ? true : d.may === 'no' ? false : null,
+      keepDays: d.keepDays,
+    },
+  )
+  message.success(t('house.saved'))
+  draft.value = null
+}
+</script>
+
+<template>
+  <section class="mixes">
+    <h2>{{ t('rerun.mixes') }}</h2>
+    <p class="quiet small">{{ t(mixes.length === 0 ? 'rerun.noMixes' : 'rerun.mixesHow') }}</p>
+    <ul>
+      <li v-for="m in mixes" :key="m.id">
+        <div>
+          <b>{{ nameOf([m.id]) }}</b>
+          <p class="small quiet">
+            {{ containsOf([m.id]) }} · {{ t(`rerun.tcs.${m.statedNotTcs ? 'yes' : 'no'}`) }} ·
+            {{ t(`rerun.maySay.${m.rerun === true ? 'yes' : m.rerun === false ? 'no' : 'unknown'}`) }}
+          </p>
+        </div>
+        <n-button v-if="may" @click="change(m)">{{ t('house.change') }}</n-button>
+      </li>
+    </ul>
+    <n-button v-if="may && !draft" @click="((draft = fresh()), (tried = false))">{{
+      t('rerun.addMix')
+    }}</n-button>
+    <house-form
+      v-if="draft"
+      :title="t('rerun.addMix')"
+      :save="t('rerun.save')"
+      @keep="keep"
+      @close="draft = null"
+    >
+      <div class="fields">
+        <text-field v-model="draft.name" :name="t('rerun.name')" :fault="fault" :most="80" />
+        <text-field v-model="draft.flavour" :name="t('rerun.flavour')" :most="80" />
+        <label class="wide days">
+          {{ t('rerun.keepDays') }}
+          <number-field v-model="draft.keepDays" :min="1" :max="365" whole :empty="t('rerun.keepDaysNone')" />
+        </label>
+        <div class="wide">
+          <choice-pick
+            v-model="draft.notTcs"
+            named
+            :label="t('rerun.notTcs')"
+            :choices="[
+              { value: false, text: t('rerun.tcs.no') },
+              { value: true, text: t('rerun.tcs.yes') },
+            ]"
+          />
+          <p class="quiet small">{{ t('rerun.notTcsHow') }}</p>
+        </div>
+        <choice-pick
+          v-model="draft.may"
+          class="wide"
+          named
+          :label="t('rerun.may')"
+          :choices="
+            (['yes', 'no', 'unknown'] as const).map((value) => ({ value, text: t(`rerun.maySay.${value}`) }))
+          "
+        />
+        <div class="wide" role="group" :aria-label="t('rerun.allergens')">
+          <span class="name">{{ t('rerun.allergens') }}</span>
+          <div class="choices">
+            <button
+              v-for="a in allergens"
+              :key="a"
+              type="button"
+              :aria-pressed="draft.allergens.includes(a)"
+              @click="toggle(a)"
+            >
+              {{ t(`rerun.allergen.${a}`) }}
+            </button>
+            <button
+              type="button"
+              :aria-pressed="draft.none"
+              @click="((draft.none = !draft.none), draft.none && (draft.allergens = []))"
+            >
+              {{ t('rerun.allergensNone') }}
+            </button>
+          </div>
+        </div>
+      </div>
+    </house-form>
+  </section>
+</template>
+
+<style scoped src="../pieces/toggles.css"></style>
+
+<style scoped>
+.mixes {
+  padding-top: 24px;
+}
+.days {
+  max-width: 420px;
+}
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 16px;
+  align-items: center;
+  padding: 10px 0;
+  border-bottom: 1px solid var(--line-soft);
+}
+</style>
