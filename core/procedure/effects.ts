@@ -1,5 +1,5 @@
 import type { Facets } from './facets.ts'
-import type { Step } from './language.ts'
+import { stepsOf, type Procedure, type Step } from './language.ts'
 import { pieces } from './outline.ts'
 import type { SafetyRule } from './safety-rules.ts'
 
@@ -80,3 +80,16 @@ export function changeDuring(step: Step): Partial<Facets> {
 /** Whether a step, or its wait, may change a facet as it is written. */
 export const mayChange = (step: Step, facet: keyof Facets): boolean =>
   facet in (step.effects ?? {}) || facet in changeDuring(step)
+
+/**
+ * The sides of a machine that its procedures speak of, in what they begin with, end with, change or count. Of the others nothing is
+ * known, and nothing is told of them.
+ */
+export function facetsSaid(procedures: readonly Procedure[]): ReadonlySet<keyof Facets> {
+  const steps = procedures.flatMap((p) => stepsOf(p.nodes))
+  const named = [
+    ...procedures.flatMap((p) => [p.begins ?? {}, p.ends ?? {}]),
+    ...steps.flatMap((s) => [s.effects ?? {}, changeDuring(s)]),
+  ].flatMap((f) => Object.keys(f) as (keyof Facets)[])
+  return new Set([...named, ...(steps.some((s) => s.kind === 'parts') ? (['assembly'] as const) : [])])
+}

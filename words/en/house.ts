@@ -189,6 +189,10 @@ export const house = {
   changeHours: 'Change after, h',
   keepHours: 'Save these hours',
   hoursFault: 'Two numbers above zero, the test no later than the change, 48 h at most.',
+  rerunDays: 'How long is leftover mix kept?',
+  rerunAtMost: 'At most, days',
+  rerunAsAllowed: 'as allowed',
+  rerunWhy: 'The day it is drawn is the first. Never longer than 7 days, or than its maker says.',
   bathHoursWhy:
     'Usual is a test every 2 to 4 hours. Change a bath at once when it is out of range, dirty or cold.',
   counts: 'How many it has',

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Facets, Step } from '../../procedure/index.ts'
-import { changeBy, changeDuring, mayChange } from '../../procedure/effects.ts'
+import { proceduresOf } from '../../procedure/library/index.ts'
+import { changeBy, changeDuring, facetsSaid, mayChange } from '../../procedure/effects.ts'
 import type { SafetyRule } from '../../procedure/safety-rules.ts'
 import { step } from '../made-up.ts'
 
@@ -235,5 +236,16 @@ describe('what is true while a wait runs', () => {
       false,
     ])
     expect(mayChange(step('s'), 'heat')).toBe(false)
+  })
+})
+
+describe('the sides of a machine that its procedures speak of', () => {
+  const of = (family: string) => facetsSaid(proceduresOf(family))
+  it('are told, and no others: nobody calls a grinder’s food surfaces unknown', () => {
+    expect(of('grinder').has('hygiene')).toBe(false)
+    expect(of('grinder').has('assembly')).toBe(true)
+    expect(of('sink').has('hygiene')).toBe(false)
+    for (const family of ['soft-serve-gravity', 'slush', 'ice-cube', 'batch'])
+      expect([family, of(family).has('hygiene')]).toEqual([family, true])
   })
 })

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { bathHours } from '@tadka/core/bath'
+import { mostDays } from '@tadka/core/rerun'
 import { chosenPractice, modelCode, practices } from '@tadka/core/rules'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -7,6 +8,7 @@ import { useI18n } from 'vue-i18n'
 import { parseField } from '../pieces/field.ts'
 import ChoicePick from '../pieces/ChoicePick.vue'
 import { useUnits } from '../site/units.ts'
+import NumberField from '../pieces/NumberField.vue'
 import { useSiteSet } from './site-set.ts'
 
 /** Where good kitchens differ: what this site does, what is usual, and why. */
@@ -35,6 +37,12 @@ const hours = computed(() => {
   ]
   return a === null || b === null || a > b || b > 48 ? null : { testHours: a, changeHours: b }
 })
+/** Days that leftover mix is kept here; null: as long as the code and its maker allow. */
+const rerunDays = ref<number | null>(kept.value?.rerunDays ?? null)
+function keepRerun(): void {
+  // Seven is what the code allows of any mix: it asks for nothing more.
+  if (!Number.isNaN(rerunDays.value)) set({ rerunDays: rerunDays.value ?? mostDays })
+}
 </script>
 
 <template>
@@ -71,6 +79,26 @@ const hours = computed(() => {
       </form>
       <p v-if="!hours" class="fault" role="alert">{{ t('house.hoursFault') }}</p>
       <p class="quiet small">{{ t('house.bathHoursWhy') }}</p>
+    </fieldset>
+    <fieldset>
+      <legend>{{ t('house.rerunDays') }}</legend>
+      <form class="hours" @submit.prevent="keepRerun">
+        <label>
+          {{ t('house.rerunAtMost') }}
+          <number-field
+            v-model="rerunDays"
+            :min="1"
+            :max="7"
+            whole
+            :disabled="!may"
+            :empty="t('house.rerunAsAllowed')"
+          />
+        </label>
+        <n-button v-if="may" attr-type="submit" :disabled="Number.isNaN(rerunDays)">{{
+          t('house.save')
+        }}</n-button>
+      </form>
+      <p class="quiet small">{{ t('house.rerunWhy') }}</p>
     </fieldset>
     <p v-if="!may" class="quiet">{{ t('house.mayNot') }}</p>
   </section>
