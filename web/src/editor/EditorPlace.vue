@@ -38,9 +38,12 @@ const views = ['steps', 'whole', 'compare', 'try'] as const
 const view = ref<(typeof views)[number]>('steps')
 const { chosen, node, beside, step, move, remove, change, add, copy } = useNodeActs(document, draft.set)
 
-const told = computed(() =>
-  draft.faults.value.map((f) => (document.value ? tell(document.value, f) : null)).filter((f) => f !== null),
-)
+/** What is wrong, each once at its step, however many choices of the options it is wrong for. */
+const told = computed(() => {
+  const p = document.value
+  const all = p ? draft.faults.value.map((f) => tell(p, f)) : []
+  return [...new Map(all.map((f) => [`${f.at} ${f.field} ${f.says}`, f])).values()]
+})
 const byKey = computed(() => {
   const found = new Map<NodeKey, string[]>()
   for (const f of told.value)
