@@ -248,16 +248,18 @@ function planRun(
   const plate = input.stations.find((s) => s.id === station)?.plate
   const procedure = run?.document ?? input.procedure(procedureId)
   if (!plate || !procedure) return []
+  // What the site's own takes; until it was worked, what the one takes that it stands in for.
+  const learned = input.learned[procedure.id] ?? input.learned[baseOf(procedure.id)]
   const work = workLeft(
     procedure,
     run,
     {
       parameters: run?.parameters ?? plate.parameters,
       options: run?.options ?? plate.options ?? {},
-      learned: input.learned[procedureId]?.site ?? {},
+      learned: learned?.site ?? {},
       learnedBy: Object.fromEntries(
         people.flatMap((p) => {
-          const own = input.learned[procedureId]?.people[p.id]
+          const own = learned?.people[p.id]
           return own ? [[p.id, own]] : []
         }),
       ),

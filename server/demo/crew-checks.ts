@@ -138,7 +138,7 @@ export function checkStep(w: Working, step: Step & { kind: 'check' }, key: strin
         bath: null,
         did: 'other',
         amount: null,
-        note: 'Waited for the booster; the rack goes through again.',
+        note: 'Waited for the booster; the rack goes through again',
       },
     )
   note(at + 60_000, 83, cold?.id ?? null)

@@ -12,6 +12,7 @@ export const editor = {
   chooseStep: 'Tap a step to change it.',
   addAfter: 'Add after the chosen step',
   unnamed: 'not named yet',
+  onlyFor: 'Only with: {says}',
   drag: 'Drag to move',
   up: 'Up',
   down: 'Down',

@@ -10,8 +10,10 @@ import {
 } from '../../plan/index.ts'
 import {
   latestProcedure,
+  ownCopy,
   runFold,
   stationFold,
+  stepsOf,
   type FollowUp,
   type RunState,
   type StationState,
@@ -115,6 +117,27 @@ describe('the problem of a shift', () => {
     expect(opening.counters[0]?.need[0]?.from).toBe(opens / 60_000)
     expect(opening.stations.find((s) => s.id === 'second')?.up[0]?.from).toBe(opens / 60_000)
     expect(opening.runs.every((r) => r.target <= opening.horizon)).toBe(true)
+  })
+  it('reckons a site’s own procedure by what it takes, and until it was worked by what the one takes that it stands in for', () => {
+    const plain = input(evening)
+    const [item] = plain.due
+    const known = item && latestProcedure(item.procedure)
+    const first = known && stepsOf(known.nodes)[0]
+    if (!item || !known || !first) throw new Error('nothing due')
+    const own = ownCopy(known, [])
+    const minutes = (learned: ShiftInput['learned']) =>
+      shiftProblem({
+        ...plain,
+        procedure: (id) => (id === item.procedure ? own : latestProcedure(id)),
+        learned,
+      })
+        .runs.find((r) => r.id === planKey(item))
+        ?.segments.reduce((n, s) => n + s.minutes, 0) ?? 0
+    const took = (n: number) => ({ site: { [first.id]: n }, people: {} })
+    const usual = minutes({})
+    const asTheLibrary = minutes({ [known.id]: took(50) })
+    expect(asTheLibrary).toBeGreaterThan(usual)
+    expect(minutes({ [known.id]: took(50), [own.id]: took(90) }) - asTheLibrary).toBe(40)
   })
   it('leaves out who is away and what was put off, and takes in what was put in', () => {
     const sick = input(evening)

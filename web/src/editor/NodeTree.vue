@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { isStep, listsIn, type Node } from '@tadka/core/procedure'
 import Sortable from 'sortablejs'
-import { onBeforeUnmount, onMounted, ref } from 'vue'
+import { inject, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { editing } from './editing.ts'
 import { useStateWords } from '../site/state-words.ts'
 
 /** A list of steps and groups as it runs; each is chosen by a tap and moved by its grip, into groups and out of them. */
@@ -20,10 +21,18 @@ const emit = defineEmits<{
   move: [key: string, at: string, index: number]
 }>()
 const { t } = useI18n()
+const procedure = inject(editing, null)
 const { changeOf, withNames } = useStateWords()
 
 const keyOf = (node: Node) => (props.at === '' ? node.id : `${props.at}.${node.id}`)
 const faultsOf = (node: Node) => props.faults.get(keyOf(node)) ?? []
+/** For which answers only it is there, as people answered. */
+const onlyFor = (node: Node) =>
+  (node.when ?? []).map((w) => {
+    const option = procedure?.value?.options?.find((o) => o.id === w.option)
+    const says = w.is.map((id) => option?.choices.find((c) => c.id === id)?.says ?? id)
+    return t('editor.onlyFor', { says: says.join(' / ') })
+  })
 const title = (node: Node) => {
   if (node.kind === 'each') return t('editor.eachOf', { unit: node.unit })
   if (node.kind === 'together') return t('editor.together')
@@ -68,6 +77,7 @@ onBeforeUnmount(() => sortable?.destroy())
           <span class="small quiet">{{
             [isStep(node) ? t(`editor.kind.${node.kind}`) : '', changeOf(node)].filter(Boolean).join(' · ')
           }}</span>
+          <span v-for="o in onlyFor(node)" :key="o" class="only small">{{ o }}</span>
           <span v-for="f in faultsOf(node)" :key="f" class="fault small">{{ f }}</span>
         </button>
         <span v-if="may" class="grip" :title="t('editor.drag')" aria-hidden="true">
@@ -123,6 +133,9 @@ ol.bare {
 }
 .group b {
   color: var(--ink-2);
+}
+.only {
+  color: var(--sea);
 }
 .fault {
   color: var(--out);

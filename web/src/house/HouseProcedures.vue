@@ -81,6 +81,8 @@ function make(): void {
     cautions: [],
   })
 }
+/** A question, or what is asked about, before its answers. */
+const asked = (question: string) => (question.endsWith('?') ? question : `${question}:`)
 const take = (procedure: Procedure) => saveJson(procedure, `${procedure.id}.v${procedure.version}.json`)
 </script>
 
@@ -115,8 +117,9 @@ const take = (procedure: Procedure) => saveJson(procedure, `${procedure.id}.v${p
               {{ t('chart.version', { n: p.version }) }}
             </p>
             <p v-for="o in p.options ?? []" :key="o.id" class="small">
-              {{ o.question }} {{ o.choices.map((c) => c.says).join(' / ') }}. {{ t('practices.default') }}:
-              {{ o.choices.find((c) => c.id === o.fallback)?.says }}. <span class="quiet">{{ o.why }}</span>
+              {{ asked(o.question) }} {{ o.choices.map((c) => c.says).join(' / ') }}.
+              {{ t('practices.default') }}: {{ o.choices.find((c) => c.id === o.fallback)?.says }}.
+              <span class="quiet">{{ o.why }}</span>
             </p>
           </div>
           <div class="acts">

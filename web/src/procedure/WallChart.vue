@@ -53,6 +53,8 @@ const chosen = computed(() =>
     says: o.choices.find((c) => c.id === (options.value[o.id] ?? o.fallback))?.says ?? '',
   })),
 )
+/** A question, or what is asked about, before its answer. */
+const asked = (question: string) => (question.endsWith('?') ? question : `${question}:`)
 /** What a branch opens on, in words. */
 function opensOn(group: Branch): string {
   const choices = stepsOf(found.value?.nodes ?? []).flatMap((s) =>
@@ -76,7 +78,7 @@ const print = () => window.print()
         {{ station?.plate ? `${station.plate.name}, ${station.plate.model}` : found.family }} ·
         {{ t('chart.version', { n: found.version }) }}
       </p>
-      <p v-for="o in chosen" :key="o.question" class="small">{{ o.question }} {{ o.says }}.</p>
+      <p v-for="o in chosen" :key="o.question" class="small">{{ asked(o.question) }} {{ o.says }}.</p>
     </header>
     <section class="ready">
       <div>
