@@ -137,3 +137,27 @@ test('crew look at a procedure and change nothing', async ({ page }) => {
   await expect(putInForce(page)).toHaveCount(0)
   await expect(page.getByLabel('What to do, in few words')).toBeDisabled()
 })
+
+test('a step is dragged by its grip, and stands where it was let go', async ({ page }) => {
+  await signIn(page, 'Ines', '4711')
+  await go(page, close)
+  await settled(page)
+  const [from, to] = [row(page, 'feed-tube').locator('.grip'), row(page, 'wash-mix')]
+  const [a, b] = [await from.boundingBox(), await to.boundingBox()]
+  if (!a || !b) throw new Error('not on the screen')
+  const cdp = await page.context().newCDPSession(page)
+  const finger = async (type: 'touchStart' | 'touchMove' | 'touchEnd', y = 0) => {
+    const touchPoints = type === 'touchEnd' ? [] : [{ x: a.x + 20, y }]
+    await cdp.send('Input.dispatchTouchEvent', { type, touchPoints })
+    await page.evaluate(() => new Promise((done) => requestAnimationFrame(done)))
+  }
+  await finger('touchStart', a.y + 20)
+  for (let i = 1; i <= 24; i++) await finger('touchMove', a.y + 20 + ((b.y + 30 - a.y) * i) / 24)
+  await finger('touchEnd')
+  const keys = page.locator('.list > ol > li')
+  await expect(keys.nth(3)).toHaveAttribute('data-key', 'rinse')
+  await expect(keys.nth(4)).toHaveAttribute('data-key', 'feed-tube')
+  await expect(page.getByText('It holds on every way through it.')).toBeVisible()
+  await press(page, 'Undo')
+  await expect(keys.nth(3)).toHaveAttribute('data-key', 'feed-tube')
+})

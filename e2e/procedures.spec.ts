@@ -219,7 +219,7 @@ test('a model’s own option leaves out what it does not do, and its wall chart 
   await expect(page.getByText('Gaskets, both faces: a film', { exact: false })).toBeVisible()
   await go(page, '/house/stations')
   await press(page, /^Kiosk slush/)
-  await page.locator('.question .n-select').click()
+  await page.locator('.question', { hasText: 'The large gasket goes in' }).locator('.n-select').click()
   await page.locator('.n-base-select-option', { hasText: 'dry' }).click()
   await press(page, 'Save the data plate')
   await expect(page.getByText('Saved. The log shows what changed.')).toBeVisible()

@@ -75,10 +75,10 @@ test('mix that is left is put by with its label, read in the morning, used first
 
 test('kept mix that was warm is thrown out', async ({ page }) => {
   await signIn(page, 'Bao', '2468')
-  await go(page, '/shift')
+  await go(page, '/run')
   await page
-    .locator('li', { hasText: 'Kiosk soft-serve: Close' })
-    .getByRole('button', { name: 'Start' })
+    .locator('.chooser li', { hasText: 'Lounge pumped soft-serve' })
+    .getByRole('button', { name: 'Close', exact: true })
     .tap()
   await heading(page, 'Turn cooling off')
   await press(page, 'Done')
