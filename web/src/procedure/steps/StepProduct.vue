@@ -141,10 +141,6 @@ function choose(keepIt: boolean): void {
           size="large"
         />
         <p v-if="forbidden" class="forbidden" role="alert">{{ t(`rerun.fault.${forbidden}`) }}</p>
-        <div v-else class="label-of">
-          <span class="quiet small">{{ t('rerun.label') }}</span>
-          <p v-for="line in labelOf({ mixes: holds, ...days, read: null })" :key="line">{{ line }}</p>
-        </div>
       </template>
       <div class="act">
         <n-button type="primary" class="big" :disabled="kept && forbidden !== null" @click="done">{{
@@ -152,7 +148,13 @@ function choose(keepIt: boolean): void {
         }}</n-button>
       </div>
     </div>
-    <number-pad v-model="padded" />
+    <div>
+      <number-pad v-model="padded" />
+      <div v-if="kept && !forbidden" class="label-of">
+        <span class="quiet small">{{ t('rerun.label') }}</span>
+        <p v-for="line in labelOf({ mixes: holds, ...days, read: null })" :key="line">{{ line }}</p>
+      </div>
+    </div>
   </div>
 </template>
 
@@ -180,6 +182,7 @@ function choose(keepIt: boolean): void {
   font-weight: 600;
 }
 .label-of {
+  margin-top: 16px;
   border: 1.5px dashed var(--line);
   border-radius: var(--r);
   padding: 8px 14px;
