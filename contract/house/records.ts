@@ -1,3 +1,4 @@
+import { allergens } from '@tadka/core/house'
 import { z } from 'zod'
 import { localRuleSet } from '../rules/schemas.ts'
 import { slug, words } from '../stream/envelope.ts'
@@ -21,6 +22,14 @@ export const housePayloads = {
   }),
   'instrument.checked@1': instrumentChecked,
   'rule.set@1': localRuleSet,
+  'mix.set@1': z.strictObject({
+    name: words(80).trim().min(1),
+    flavour: words(80),
+    statedNotTcs: z.boolean(),
+    allergens: z.array(z.enum(allergens)).max(allergens.length).nullable(),
+    rerun: z.boolean().nullable(),
+    keepDays: z.number().int().min(1).max(365).nullable(),
+  }),
   'spare.set@1': z.strictObject({
     name: words(80).min(1),
     fits: z.array(z.string().max(60)).max(40),

@@ -1,6 +1,5 @@
 import { beginsAs, type SiteFile } from '@tadka/core/house'
 import { z } from 'zod'
-import { rerunPayloads } from '../rerun/records.ts'
 import { slug, words } from '../stream/envelope.ts'
 import { instrumentSet } from './instrument.ts'
 import { productSet } from './product.ts'
@@ -27,7 +26,7 @@ export const siteFile: z.ZodType<SiteFile> = z.strictObject({
     .max(300)
     .optional(),
   spares: z.array(housePayloads['spare.set@1'].extend(named.shape)).max(500).optional(),
-  mixes: z.array(rerunPayloads['mix.set@1'].extend(named.shape)).max(200).optional(),
+  mixes: z.array(housePayloads['mix.set@1'].extend(named.shape)).max(200).optional(),
   people: z
     .array(
       z.strictObject({

@@ -1,5 +1,6 @@
 import type { Fold } from '../stream/fold.ts'
 import type { InstrumentChecked, InstrumentSet } from './instrument.ts'
+import type { MixSet } from './mix.ts'
 import type { ConcentrateOpened, ProductSet } from './product.ts'
 import type { CrewSet } from './roster.ts'
 import type { HardnessMeasured, SiteSet } from './site.ts'
@@ -81,6 +82,14 @@ export const instrumentFold: Fold<InstrumentState> = {
     }
     return { ...state, checks }
   },
+}
+
+export type MixState = Named & Partial<MixSet>
+
+/** A mix: as its maker's statement was last entered. */
+export const mixFold: Fold<MixState> = {
+  initial: (id) => ({ id }),
+  apply: (state, record) => (record.type === 'mix.set@1' ? { ...record.payload, id: state.id } : state),
 }
 
 /** A spare: as last counted, less what was drawn since. Below nought: more was drawn than anyone counted. */

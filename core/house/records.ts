@@ -1,6 +1,7 @@
 import type { LocalRule } from '../rules/index.ts'
 import { subject, type RulesOf } from '../stream/rules.ts'
 import type { InstrumentChecked, InstrumentSet } from './instrument.ts'
+import type { MixSet } from './mix.ts'
 import type { ConcentrateDrawn, ConcentrateOpened, ProductSet } from './product.ts'
 import type { CrewSet, RosterSet } from './roster.ts'
 import type { HardnessMeasured, SiteSet } from './site.ts'
@@ -20,6 +21,7 @@ interface HousePayloads {
   'instrument.set@1': InstrumentSet
   'instrument.checked@1': InstrumentChecked
   'rule.set@1': RuleSet
+  'mix.set@1': MixSet
   'spare.set@1': SpareSet
   'spare.drawn@1': SpareDrawn
   'roster.set@1': RosterSet
@@ -44,6 +46,7 @@ export const houseRecords: RulesOf<keyof HousePayloads> = {
   'instrument.set@1': { needs: 'set-up-house' },
   'instrument.checked@1': { needs: 'record' },
   'rule.set@1': { needs: 'set-up-house' },
+  'mix.set@1': { needs: 'set-up-house' },
   'spare.set@1': { needs: 'set-up-house' },
   'spare.drawn@1': { needs: 'record', typed: true },
   'roster.set@1': { needs: 'plan-shift' },

@@ -1,4 +1,4 @@
-import type { MixSet } from '../rerun/mix.ts'
+import type { MixSet } from './mix.ts'
 import type { beginsAs } from './roster.ts'
 import type { InstrumentSet } from './instrument.ts'
 import type { ProductSet } from './product.ts'

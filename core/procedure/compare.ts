@@ -1,5 +1,5 @@
 import { diffArrays } from 'diff'
-import { keyed, type NodeKey } from './edit.ts'
+import { idOf, keyed, type NodeKey } from './edit.ts'
 import { isStep, type Node, type Procedure } from './language.ts'
 
 export type LineChange = 'same' | 'changed' | 'moved' | 'added' | 'removed'
@@ -31,7 +31,7 @@ function alone(node: Node): Record<string, unknown> {
 const text = (value: unknown) => JSON.stringify(value) ?? ''
 
 /** The names of the fields in which two things differ. */
-export const fieldsOf = (a: object, b: object): string[] => {
+const fieldsOf = (a: object, b: object): string[] => {
   const [before, after] = [a, b] as readonly Readonly<Record<string, unknown>>[]
   return [...new Set([...Object.keys(a), ...Object.keys(b)])].filter(
     (name) => text(before?.[name]) !== text(after?.[name]),
@@ -54,7 +54,7 @@ export function compared(before: Procedure, after: Procedure): Compared {
       return [{ key, change: fields.length > 0 ? 'changed' : 'same', before: a, after: b, fields }]
     }
     if (isNew && b) {
-      const from = gone.find((g) => g === key || (g.split('.').at(-1) === b.id && !find(is, g)))
+      const from = gone.find((g) => g === key || (idOf(g) === b.id && !find(is, g)))
       const old = from === undefined ? null : find(was, from)
       return old && old.kind === b.kind
         ? [{ key, change: 'moved', before: old, after: b, fields: fieldsOf(alone(old), alone(b)) }]

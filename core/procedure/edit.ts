@@ -6,7 +6,8 @@ import { isStep, type Node } from './language.ts'
  */
 export type NodeKey = string
 
-const child = (at: NodeKey, id: string): NodeKey => (at === '' ? id : `${at}.${id}`)
+/** The key of a node in a list. */
+export const keyIn = (at: NodeKey, id: string): NodeKey => (at === '' ? id : `${at}.${id}`)
 
 /** The lists of nodes inside a node, each with its key. */
 export function listsIn(
@@ -14,7 +15,7 @@ export function listsIn(
   key: NodeKey,
 ): { readonly key: NodeKey; readonly nodes: readonly Node[] }[] {
   if (isStep(node)) return []
-  if (node.kind === 'together') return node.lanes.map((l) => ({ key: child(key, l.id), nodes: l.steps }))
+  if (node.kind === 'together') return node.lanes.map((l) => ({ key: keyIn(key, l.id), nodes: l.steps }))
   return [{ key, nodes: node.steps }]
 }
 
@@ -24,7 +25,7 @@ export function keyed(
   at: NodeKey = '',
 ): { readonly key: NodeKey; readonly node: Node }[] {
   return nodes.flatMap((node) => {
-    const key = child(at, node.id)
+    const key = keyIn(at, node.id)
     return [{ key, node }, ...listsIn(node, key).flatMap((l) => keyed(l.nodes, l.key))]
   })
 }
@@ -52,13 +53,13 @@ export function withList(
 ): readonly Node[] {
   if (at === here) return change(nodes)
   return nodes.map((node) => {
-    const key = child(here, node.id)
+    const key = keyIn(here, node.id)
     if (isStep(node) || !(at === key || at.startsWith(`${key}.`))) return node
     if (node.kind === 'together')
       return {
         ...node,
         lanes: node.lanes.map((l) => {
-          const lane = child(key, l.id)
+          const lane = keyIn(key, l.id)
           return at === lane || at.startsWith(`${lane}.`)
             ? { ...l, steps: withList(l.steps, at, change, lane) }
             : l
@@ -71,7 +72,8 @@ export function withList(
 /** The key of the list that a node stands in. */
 export const listOf = (key: NodeKey): NodeKey => key.split('.').slice(0, -1).join('.')
 
-const lastOf = (key: NodeKey): string => key.split('.').at(-1) ?? ''
+/** The id of a node among its siblings. */
+export const idOf = (key: NodeKey): string => key.split('.').at(-1) ?? ''
 
 /** The nodes with one of them changed. */
 export const withNode = (
@@ -79,10 +81,10 @@ export const withNode = (
   key: NodeKey,
   change: (node: Node) => Node,
 ): readonly Node[] =>
-  withList(nodes, listOf(key), (list) => list.map((n) => (n.id === lastOf(key) ? change(n) : n)))
+  withList(nodes, listOf(key), (list) => list.map((n) => (n.id === idOf(key) ? change(n) : n)))
 
 export const without = (nodes: readonly Node[], key: NodeKey): readonly Node[] =>
-  withList(nodes, listOf(key), (list) => list.filter((n) => n.id !== lastOf(key)))
+  withList(nodes, listOf(key), (list) => list.filter((n) => n.id !== idOf(key)))
 
 export const withInserted = (
   nodes: readonly Node[],
@@ -110,7 +112,7 @@ export function withMoved(
     list.map((n) => n.id),
     node.id,
   )
-  return { nodes: withInserted(left, at, index, { ...node, id } as Node), key: child(at, id) }
+  return { nodes: withInserted(left, at, index, { ...node, id } as Node), key: keyIn(at, id) }
 }
 
 /** Where a node would stand after one step up or down, into the group before it and out of its own; null at either end. */
@@ -121,11 +123,11 @@ export function stepTo(
 ): { readonly at: NodeKey; readonly index: number } | null {
   const at = listOf(key)
   const list = listAt(nodes, at)
-  const index = list?.findIndex((n) => n.id === lastOf(key)) ?? -1
+  const index = list?.findIndex((n) => n.id === idOf(key)) ?? -1
   if (!list || index < 0) return null
   const beside = list[index + by]
   if (beside) {
-    const inside = listsIn(beside, child(at, beside.id)).at(by === 1 ? 0 : -1)
+    const inside = listsIn(beside, keyIn(at, beside.id)).at(by === 1 ? 0 : -1)
     if (!inside) return { at, index: index + by }
     return { at: inside.key, index: by === 1 ? 0 : inside.nodes.length }
   }
@@ -136,7 +138,7 @@ export function stepTo(
   const next = lanes[lanes.findIndex((l) => l.key === at) + by]
   if (next) return { at: next.key, index: by === 1 ? 0 : next.nodes.length }
   const outer = listAt(nodes, listOf(group)) ?? []
-  return { at: listOf(group), index: outer.findIndex((n) => n.id === lastOf(group)) + (by === 1 ? 1 : 0) }
+  return { at: listOf(group), index: outer.findIndex((n) => n.id === idOf(group)) + (by === 1 ? 1 : 0) }
 }
 
 /** An id that no sibling has: the wished one, or it with a number. */

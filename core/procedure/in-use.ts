@@ -1,4 +1,4 @@
-import type { Procedure } from './language.ts'
+import { servesFamily, type Procedure } from './language.ts'
 import { latestProcedure, proceduresOf } from './library/index.ts'
 import type { OwnProcedure } from './own-fold.ts'
 import { baseOf, isOwn, ownId } from './own.ts'
@@ -34,6 +34,6 @@ export function proceduresOn(family: string, day: string, own: readonly OwnProce
   const beside = own
     .filter((o) => standsBeside(o) || latestProcedure(baseOf(o.id)) === null)
     .flatMap((o) => procedureOn(o.id, day, of) ?? [])
-    .filter((p) => p.family === family || family.startsWith(`${p.family}.`))
+    .filter((p) => servesFamily(p, family))
   return [...library, ...beside]
 }

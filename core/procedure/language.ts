@@ -261,6 +261,10 @@ export interface Procedure {
   readonly freezesSolution?: boolean
 }
 
+/** Whether a procedure is for stations of a family: those of "dish-machine" serve every kind of it. */
+export const servesFamily = ({ family: of }: Pick<Procedure, 'family'>, family: string): boolean =>
+  of === family || family.startsWith(`${of}.`)
+
 /** The pictures of a step, and of the parts that it counts. */
 export const picturesOf = (step: Step): readonly Picture[] => [
   ...(step.pictures ?? []),

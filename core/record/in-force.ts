@@ -1,6 +1,6 @@
 import { startInForce } from '../procedure/acts.ts'
 import { useOf, type InForce, type LabelInForce } from '../procedure/in-force.ts'
-import type { Procedure } from '../procedure/language.ts'
+import { servesFamily, type Procedure } from '../procedure/language.ts'
 import { isRunType } from '../procedure/records.ts'
 import { walk } from '../procedure/outline.ts'
 import { procedureOfRun, type RunState } from '../procedure/run-state.ts'
@@ -9,10 +9,6 @@ import { Refusal } from '../refusal/index.ts'
 import type { ProductSet } from '../house/product.ts'
 import type { ReadingTaken } from '../reading/reading.ts'
 import type { AnyDraft, SubjectRef } from '../stream/record.ts'
-
-/** Whether a procedure is for stations of a family: those of "dish-machine" serve every kind of it. */
-const servesFamily = (procedure: Procedure, family: string): boolean =>
-  procedure.family === family || family.startsWith(`${procedure.family}.`)
 
 /** What the site's records know, as far as a run depends on it. */
 export interface Known {

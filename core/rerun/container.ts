@@ -2,13 +2,15 @@ import { readingInCelsius, type TemperatureReading } from '../quantity/index.ts'
 import { rerunFit } from '../rules/index.ts'
 import type { Fold } from '../stream/fold.ts'
 import { correctedAt } from '../stream/record.ts'
-import { isTcs, mostDays, type MixSet } from './mix.ts'
+import { dateAfter } from '../duty/trading-day.ts'
+import { anyTcs, type MixSet } from '../house/mix.ts'
 
 /** A container of mix that was left is put by. */
 export interface RerunKept {
-  /** The machine that it came from, and the run that drained it. */
+  /** The machine that it came from, and the step of the run that drained it. */
   readonly station: string
-  readonly run: string | null
+  readonly run: string
+  readonly step: string
   /** Mixes in it; none where nobody said. */
   readonly mixes: readonly string[]
   readonly litres: number
@@ -26,9 +28,17 @@ export interface RerunRead {
 /** It is no more: it went into a machine before new mix, or was thrown out. */
 export interface RerunEnded {
   readonly how: 'used' | 'thrown-out'
-  /** The machine that it went into. */
+  /** The machine that it went into, by the step of this run. */
   readonly into: string | null
+  readonly run: string | null
+  readonly step: string | null
   readonly reason: string
+}
+
+/** The step of a run that put it by, or used it, was taken back: it was never put by, or is there again. */
+export interface RerunTakenBack {
+  readonly run: string
+  readonly step: string
 }
 
 interface ReadAt {
@@ -64,12 +74,32 @@ export const rerunFold: Fold<RerunState> = {
       return { ...state, readings: [...state.readings, { at, by, read: record.payload.read }] }
     if (record.type === 'rerun.ended@1')
       return state.ended ? state : { ...state, ended: { ...record.payload, at, by } }
+    if (record.type === 'rerun.taken-back@1') return takenBack(state, record.payload)
     return state
   },
 }
 
-const daysAfter = (day: string, n: number): string =>
-  new Date(Date.parse(`${day}T12:00:00Z`) + n * 86_400_000).toISOString().slice(0, 10)
+const isOf = (of: { run?: string | null; step?: string | null } | null, step: RerunTakenBack): boolean =>
+  of?.run === step.run && of.step === step.step
+
+function takenBack(state: RerunState, step: RerunTakenBack): RerunState {
+  if (isOf(state.ended, step)) return { ...state, ended: null }
+  return isOf(state, step) ? { ...state, keptAt: null } : state
+}
+
+/** Whether a step of a run put this container by, or used it: taken back, the container is as it was before. */
+export const isByStep = (rerun: RerunState, step: RerunTakenBack): boolean =>
+  (rerun.keptAt !== null && isOf(rerun, step)) || isOf(rerun.ended, step)
+
+/** Days that ready-to-eat food is kept cold, the first day counted: FDA Food Code 2022, 3-501.17. */
+export const mostDays = 7
+
+/** The last of so many days, the first counted. @param since ISO date. */
+const lastOf = (since: string, days: number): string => dateAfter(since, days - 1)
+
+/** Whether a label names a last day that can be: not before it was begun, and no later than the code allows. ISO dates. */
+export const isLastDay = (since: string, useBy: string): boolean =>
+  useBy >= since && useBy <= lastOf(since, mostDays)
 
 /**
  * When a container was begun and the last day it may be used on: the earliest of seven days with the first counted (FDA Food Code 2022,
@@ -84,7 +114,7 @@ export function rerunDays(
 ): { readonly since: string; readonly useBy: string } {
   const since = [today, ...older.flatMap((o) => o.since ?? [])].toSorted()[0] ?? today
   const days = Math.min(mostDays, siteDays ?? mostDays, ...mixes.flatMap((m) => m?.keepDays ?? []))
-  const useBy = [daysAfter(since, days - 1), ...older.flatMap((o) => o.useBy ?? [])].toSorted()[0] ?? since
+  const useBy = [lastOf(since, days), ...older.flatMap((o) => o.useBy ?? [])].toSorted()[0] ?? since
   return { since, useBy }
 }
 
@@ -107,8 +137,7 @@ export function rerunStands(
 ): RerunStands {
   if (rerun.ended || rerun.keptAt === null) return { is: 'gone' }
   if ((rerun.useBy ?? '') < today) return { is: 'throw-out', why: 'late' }
-  const controlled = mixes.length === 0 || mixes.some(isTcs)
-  if (!controlled) return { is: 'use' }
+  if (!anyTcs(mixes)) return { is: 'use' }
   if (rerun.readings.some(({ read }) => !rerunFit(read.value, read.unit).cold))
     return { is: 'throw-out', why: 'warm' }
   return rerun.readings.some((r) => r.at >= since) ? { is: 'use' } : { is: 'read-first' }

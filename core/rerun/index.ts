@@ -1,3 +1,2 @@
-export * from './mix.ts'
 export * from './container.ts'
-export { mixFold, rerunRecords, type MixState } from './records.ts'
+export { rerunRecords } from './records.ts'

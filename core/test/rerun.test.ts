@@ -1,16 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import {
-  allergensOf,
-  betweenMixes,
-  isTcs,
-  rerunDays,
-  rerunFault,
-  rerunFold,
-  rerunStands,
-  type MixSet,
-  type RerunState,
-} from '../rerun/index.ts'
+import { isByStep, isLastDay, rerunDays, rerunFold, rerunStands, type RerunState } from '../rerun/index.ts'
+import { allergensOf, anyTcs, isTcs, rerunFault, type MixSet } from '../house/index.ts'
 import { foldAll } from '../stream/index.ts'
 import { recordOf } from './records.ts'
 
@@ -27,6 +18,7 @@ const subject = { kind: 'rerun', id: 'r' } as const
 const kept = (change: object = {}) => ({
   station: 'st',
   run: 'run',
+  step: 'product',
   mixes: ['fjord'],
   litres: 2,
   read: { value: 4, unit: '°C' as const },
@@ -35,7 +27,7 @@ const kept = (change: object = {}) => ({
   ...change,
 })
 /** Minutes after it was put by, and what happened then. */
-type After = readonly [number, 'rerun.read@1' | 'rerun.ended@1', object]
+type After = readonly [number, 'rerun.read@1' | 'rerun.ended@1' | 'rerun.taken-back@1', object]
 const container = (of: object, ...then: After[]): RerunState =>
   foldAll(rerunFold, subject, [
     recordOf(0, 'rerun.kept@1', subject, kept(of) as never),
@@ -58,6 +50,15 @@ describe('how long mix that is left is kept', () => {
     ['one day is today', [mix({ keepDays: 1 })], null, '2026-11-26'],
   ] as const)('%s', (_, mixes, siteDays, useBy) => {
     expect(rerunDays('2026-11-26', mixes, [], siteDays)).toEqual({ since: '2026-11-26', useBy })
+  })
+  it('no label names a day that the code does not allow', () => {
+    const on = (day: string) => isLastDay('2026-11-26', day)
+    expect(['2026-11-25', '2026-11-26', '2026-12-02', '2026-12-03'].map(on)).toEqual([
+      false,
+      true,
+      true,
+      false,
+    ])
   })
   it('mixed batches take the day of the oldest', () => {
     const older = { since: '2026-11-23', useBy: '2026-11-29' }
@@ -112,14 +113,45 @@ describe('a container of kept mix', () => {
     const warm = container({ read: { value: 12, unit: '°C' } })
     for (const mixes of [[], [null], [mix({ statedNotTcs: true }), null]])
       expect(stands(warm, mixes)).toEqual({ is: 'throw-out', why: 'warm' })
+    expect(anyTcs([])).toBe(true)
     expect([isTcs(null), isTcs({}), isTcs(mix({ statedNotTcs: true }))]).toEqual([true, true, false])
   })
   it('that was used or thrown out is gone, and is ended once', () => {
-    const used: After = [night, 'rerun.ended@1', { how: 'used', into: 'st', reason: '' }]
-    const out: After = [night + 1, 'rerun.ended@1', { how: 'thrown-out', into: null, reason: 'late' }]
+    const used: After = [
+      night,
+      'rerun.ended@1',
+      { how: 'used', into: 'st', run: 'opening', step: 'prime', reason: '' },
+    ]
+    const out: After = [
+      night + 1,
+      'rerun.ended@1',
+      { how: 'thrown-out', into: null, run: null, step: null, reason: 'late' },
+    ]
     const ended = container({}, used, out)
     expect(stands(ended)).toEqual({ is: 'gone' })
     expect(ended.ended?.how).toBe('used')
+  })
+})
+
+describe('a step that is taken back', () => {
+  const back = (run: string, step: string): After => [night + 9, 'rerun.taken-back@1', { run, step }]
+  const used: After = [
+    night,
+    'rerun.ended@1',
+    { how: 'used', into: 'st', run: 'opening', step: 'prime', reason: '' },
+  ]
+  it('never put the container by: nobody is asked for it', () => {
+    const r = container({}, back('run', 'product'))
+    expect([r.keptAt, stands(r)]).toEqual([null, { is: 'gone' }])
+  })
+  it('never used it: it is there again, and judged as before', () => {
+    expect(stands(container({}, cold, used, back('opening', 'prime')))).toEqual({ is: 'use' })
+  })
+  it('of another run, or another step, changes nothing', () => {
+    for (const other of [back('other', 'product'), back('run', 'prime')])
+      expect(stands(container({}, cold, other))).toEqual({ is: 'use' })
+    expect(isByStep(container({}, used), { run: 'opening', step: 'prime' })).toBe(true)
+    expect(isByStep(container({}), { run: 'opening', step: 'prime' })).toBe(false)
   })
 })
 
@@ -139,22 +171,5 @@ describe('what a maker states', () => {
     expect(allergensOf([mix(), mix({ allergens: null })])).toBeNull()
     expect(allergensOf([])).toBeNull()
     expect(allergensOf([mix({ allergens: [] })])).toEqual([])
-  })
-})
-
-describe('between two mixes', () => {
-  it.each([
-    ['an allergen leaves', ['milk', 'peanut'], ['milk'], 'full-clean'],
-    ['an allergen comes', ['milk'], ['milk', 'egg'], 'full-clean'],
-    ['one is swapped for another', ['soy'], ['milk'], 'full-clean'],
-    ['nobody knows those before', null, ['milk'], 'full-clean'],
-    ['nobody knows those after', [], null, 'full-clean'],
-    ['only the flavour changes', ['milk'], ['milk'], 'rinse'],
-  ] as const)('%s', (_, before, after, needs) => {
-    expect(betweenMixes(mix({ allergens: before }), mix({ allergens: after, flavour: 'cocoa' }))).toBe(needs)
-  })
-  it('of the same mix nothing is needed; of a machine that nobody knows of, the full clean', () => {
-    expect(betweenMixes(mix(), mix())).toBe('none')
-    expect(betweenMixes(null, mix())).toBe('full-clean')
   })
 })

@@ -1,5 +1,4 @@
-import type { ProductSet, SpareSet, StationSet } from '@tadka/core/house'
-import type { MixSet } from '@tadka/core/rerun'
+import type { MixSet, ProductSet, SpareSet, StationSet } from '@tadka/core/house'
 import productData from './data/products.json' with { type: 'json' }
 import mixData from './data/mixes.json' with { type: 'json' }
 import spareData from './data/spares.json' with { type: 'json' }

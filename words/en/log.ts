@@ -195,6 +195,7 @@ export const log = {
     rerun: {
       kept: 'Kept {v} of {what} at {read}, use by {day}',
       read: 'Kept mix reads {read}',
+      'taken-back': 'Taken back: what a step did with kept mix',
       ended: 'Kept mix used first, in {station}',
       thrownOut: 'Kept mix thrown out: {reason}',
     },

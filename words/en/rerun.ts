@@ -65,9 +65,4 @@ export const rerun = {
   why: { late: 'past its day', warm: 'too warm', other: 'not needed' },
   newMix: 'New mix that goes in',
   decideFirst: 'Say for each kept container whether it goes in.',
-  between: {
-    'full-clean':
-      'An allergen changes, or is not known: this needs the full clean before. It was last {was}.',
-    rinse: 'Only the flavour changes: it was last {was}.',
-  },
 }

@@ -1,4 +1,4 @@
-import type { Procedure } from '../language.ts'
+import { servesFamily, type Procedure } from '../language.ts'
 import batchClose from './batch.close.json' with { type: 'json' }
 import batchOpen from './batch.open.json' with { type: 'json' }
 import bottleFill from './bottle.fill.json' with { type: 'json' }
@@ -104,7 +104,7 @@ export const latestProcedure = (id: string): Procedure | null =>
 
 /** A family's procedures; those of "dish-machine" serve every kind of it ("dish-machine.chemical"). */
 export const proceduresOf = (family: string): Procedure[] => {
-  const own = shipped.filter((p) => p.family === family || family.startsWith(`${p.family}.`))
+  const own = shipped.filter((p) => servesFamily(p, family))
   return [...new Set(own.map((p) => p.id))].flatMap((id) => latestProcedure(id) ?? [])
 }
 

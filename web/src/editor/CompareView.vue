@@ -12,7 +12,7 @@ const props = defineProps<{
   against: readonly { readonly name: string; readonly procedure: Procedure }[]
 }>()
 const { t, te } = useI18n()
-const { changeOf, withNames } = useStateWords()
+const { changeOf, titleOf } = useStateWords()
 const { detail } = useChartWords(() => ({}))
 
 const which = ref<number | null>(0)
@@ -26,14 +26,6 @@ const field = (name: string, node: Node | null) => {
   const own = `editor.field.${node?.kind}.${name}`
   return te(own) ? t(own) : te(`editor.field.any.${name}`) ? t(`editor.field.any.${name}`) : name
 }
-const title = (node: Node) =>
-  node.kind === 'each'
-    ? t('editor.eachOf', { unit: node.unit })
-    : node.kind === 'together'
-      ? t('editor.together')
-      : node.kind === 'branch'
-        ? t('editor.branchOn')
-        : withNames(node.title)
 /** What a step says beside its title, for who compares: its amounts, what it does to the machine, its words. */
 function rest(node: Node): string[] {
   if (node.kind === 'until') return [node.sign]
@@ -89,7 +81,7 @@ const fields = (l: ComparedLine) => l.fields.map((f) => field(f, l.after)).join(
           <tr v-for="l in lines" :key="l.key + l.change" :class="l.change">
             <td>
               <template v-if="l.before">
-                <b>{{ title(l.before) }}</b>
+                <b>{{ titleOf(l.before) }}</b>
                 <p v-for="r in rest(l.before)" :key="r" class="small">{{ r }}</p>
               </template>
             </td>
@@ -99,7 +91,7 @@ const fields = (l: ComparedLine) => l.fields.map((f) => field(f, l.after)).join(
                 }}<template v-if="l.fields.length > 0">: {{ fields(l) }}</template>
               </span>
               <template v-if="l.after">
-                <b>{{ title(l.after) }}</b>
+                <b>{{ titleOf(l.after) }}</b>
                 <p v-for="r in rest(l.after)" :key="r" class="small">{{ r }}</p>
               </template>
             </td>

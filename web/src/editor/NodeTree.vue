@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { isStep, listsIn, type Node } from '@tadka/core/procedure'
+import { isStep, keyIn, listsIn, type Node } from '@tadka/core/procedure'
 import Sortable from 'sortablejs'
 import { inject, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -22,9 +22,9 @@ const emit = defineEmits<{
 }>()
 const { t } = useI18n()
 const procedure = inject(editing, null)
-const { changeOf, withNames } = useStateWords()
+const { changeOf, titleOf } = useStateWords()
 
-const keyOf = (node: Node) => (props.at === '' ? node.id : `${props.at}.${node.id}`)
+const keyOf = (node: Node) => keyIn(props.at, node.id)
 const faultsOf = (node: Node) => props.faults.get(keyOf(node)) ?? []
 /** For which answers only it is there, as people answered. */
 const onlyFor = (node: Node) =>
@@ -33,13 +33,6 @@ const onlyFor = (node: Node) =>
     const says = w.is.map((id) => option?.choices.find((c) => c.id === id)?.says ?? id)
     return t('editor.onlyFor', { says: says.join(' / ') })
   })
-const title = (node: Node) => {
-  if (node.kind === 'each') return t('editor.eachOf', { unit: node.unit })
-  if (node.kind === 'together') return t('editor.together')
-  if (node.kind === 'branch') return t('editor.branchOn')
-  return withNames(node.title) || t('editor.unnamed')
-}
-
 const list = ref<HTMLOListElement | null>(null)
 let sortable: Sortable | null = null
 onMounted(() => {
@@ -73,7 +66,7 @@ onBeforeUnmount(() => sortable?.destroy())
           :aria-pressed="chosen === keyOf(node)"
           @click="emit('choose', keyOf(node))"
         >
-          <b>{{ title(node) }}</b>
+          <b>{{ titleOf(node) }}</b>
           <span class="small quiet">{{
             [isStep(node) ? t(`editor.kind.${node.kind}`) : '', changeOf(node)].filter(Boolean).join(' · ')
           }}</span>

@@ -4,6 +4,7 @@ import {
   currentPosition,
   defaultFreshHours,
   lastDone,
+  servesFamily,
   walk,
   type Facts,
   type Position,
@@ -29,13 +30,7 @@ const { titleOf } = useStepWords()
 const stations = computed(() =>
   site
     .all('station')
-    .filter(({ plate }) => {
-      const family = plate?.family ?? ''
-      return (
-        plate !== null &&
-        (family === props.procedure.family || family.startsWith(`${props.procedure.family}.`))
-      )
-    })
+    .filter(({ plate }) => plate !== null && servesFamily(props.procedure, plate.family))
     .map((s) => ({ value: s.id, label: s.plate?.name ?? s.id })),
 )
 const on = ref<string | null>(stations.value[0]?.value ?? null)

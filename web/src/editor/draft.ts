@@ -1,5 +1,6 @@
 import { readProcedure, type ProcedureFault } from '@tadka/contract/procedure'
 import {
+  baseOf,
   compared,
   latestProcedure,
   namesTaken,
@@ -66,7 +67,7 @@ export function useProcedureDraft(id: () => string) {
   })
   const own = computed<OwnProcedure | null>(() => site.one('procedure', ownId(id())))
   const inForce = computed(() => procedures.latest(id()))
-  const library = computed(() => latestProcedure(id().replace(/^own\./, '')))
+  const library = computed(() => latestProcedure(baseOf(id())))
   const document = computed(() => kept.value ?? inForce.value)
 
   const past = shallowRef<readonly Procedure[]>([])

@@ -1,5 +1,5 @@
 import type { ProcedureFault } from '@tadka/contract/procedure'
-import { listsIn, type Node, type NodeKey, type Procedure } from '@tadka/core/procedure'
+import { idOf, keyed, keyIn, listsIn, type Node, type NodeKey, type Procedure } from '@tadka/core/procedure'
 import { useI18n } from 'vue-i18n'
 
 /** What is wrong, where, and how it is mended. */
@@ -22,7 +22,7 @@ export function fieldAt(procedure: Procedure, path: string): { at: NodeKey | nul
   while (rest.length > 0) {
     const node = list[Number(rest[0])]
     if (!node) return { at, field: rest[0] ?? null }
-    at = here === '' ? node.id : `${here}.${node.id}`
+    at = keyIn(here, node.id)
     rest.shift()
     const lists = listsIn(node, at)
     const into =
@@ -42,20 +42,9 @@ export function fieldAt(procedure: Procedure, path: string): { at: NodeKey | nul
 /** Faults of a procedure as its editor tells them. */
 export function useFaultWords() {
   const { t, te } = useI18n()
-  const keyOfId = (procedure: Procedure, id: string): NodeKey | null => {
-    const inside = (nodes: readonly Node[], at: string): NodeKey | null => {
-      for (const node of nodes) {
-        const key = at === '' ? node.id : `${at}.${node.id}`
-        if (node.id === id || key === id) return key
-        for (const l of listsIn(node, key)) {
-          const found = inside(l.nodes, l.key)
-          if (found) return found
-        }
-      }
-      return null
-    }
-    return inside(procedure.nodes, '')
-  }
+  /** The first step with this id, or key. */
+  const keyOfId = (procedure: Procedure, id: string): NodeKey | null =>
+    keyed(procedure.nodes).find((k) => k.key === id || k.node.id === id)?.key ?? null
   const label = (field: string | null) =>
     field !== null && te(`editor.field.any.${field}`) ? t(`editor.field.any.${field}`) : (field ?? '')
   return (procedure: Procedure, fault: ProcedureFault): ToldFault => {
@@ -70,8 +59,7 @@ export function useFaultWords() {
       const { at, field } = fieldAt(procedure, fault.at)
       return { at, field, says: t('editor.incomplete', { field: label(field) }), mend: t('editor.fillIn') }
     }
-    const [id = ''] = fault.at.split('.').slice(-1)
-    const at = keyOfId(procedure, fault.at) ?? keyOfId(procedure, id)
+    const at = keyOfId(procedure, fault.at) ?? keyOfId(procedure, idOf(fault.at))
     return { at, field: null, says: t('editor.wrongName', { why: fault.why }), mend: '' }
   }
 }

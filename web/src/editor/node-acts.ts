@@ -1,6 +1,8 @@
 import {
   copyOf,
   freeId,
+  idOf,
+  keyIn,
   listAt,
   listOf,
   nodeAt,
@@ -16,9 +18,6 @@ import {
 import { computed, ref, type Ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { newNode } from './new-node.ts'
-
-const idOf = (key: NodeKey) => key.split('.').at(-1) ?? ''
-const keyIn = (list: NodeKey, id: string): NodeKey => (list === '' ? id : `${list}.${id}`)
 
 /** The chosen step of a procedure, and what is done with it: changed, moved, copied, taken out, another put after it. */
 export function useNodeActs(

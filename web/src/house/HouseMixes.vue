@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { allergens, type Allergen, type MixState } from '@tadka/core/rerun'
+import { allergens, type Allergen, type MixState } from '@tadka/core/house'
 import { NButton, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { ProcedureFault } from '@tadka/contract/procedure'
 import { procedureSchema } from '@tadka/contract/procedure'
-import { freeId, isOwn, ownId, stepsOf, type Procedure } from '@tadka/core/procedure'
+import { freeId, isOwn, ownId, servesFamily, stepsOf, type Procedure } from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -11,6 +11,7 @@ import FilePick from '../pieces/FilePick.vue'
 import { saveJson } from '../pieces/save-file.ts'
 import { useSession } from '../rights/session.ts'
 import { useProcedures } from '../site/procedures.ts'
+import { askedOf } from '../site/step-words.ts'
 import { useSite } from '../site/site.ts'
 import ChoiceField from './ChoiceField.vue'
 import TextField from '../pieces/TextField.vue'
@@ -27,9 +28,7 @@ const families = computed(() => {
   return procedures.families().map((family) => ({
     family,
     procedures: procedures.of(family),
-    stations: site
-      .all('station')
-      .filter((s) => s.plate && (s.plate.family === family || s.plate.family.startsWith(`${family}.`))),
+    stations: site.all('station').filter((s) => s.plate && servesFamily({ family }, s.plate.family)),
   }))
 })
 
@@ -81,8 +80,6 @@ function make(): void {
     cautions: [],
   })
 }
-/** A question, or what is asked about, before its answers. */
-const asked = (question: string) => (question.endsWith('?') ? question : `${question}:`)
 const take = (procedure: Procedure) => saveJson(procedure, `${procedure.id}.v${procedure.version}.json`)
 </script>
 
@@ -117,7 +114,7 @@ const take = (procedure: Procedure) => saveJson(procedure, `${procedure.id}.v${p
               {{ t('chart.version', { n: p.version }) }}
             </p>
             <p v-for="o in p.options ?? []" :key="o.id" class="small">
-              {{ asked(o.question) }} {{ o.choices.map((c) => c.says).join(' / ') }}.
+              {{ askedOf(o.question) }} {{ o.choices.map((c) => c.says).join(' / ') }}.
               {{ t('practices.default') }}: {{ o.choices.find((c) => c.id === o.fallback)?.says }}.
               <span class="quiet">{{ o.why }}</span>
             </p>

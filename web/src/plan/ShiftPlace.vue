@@ -20,13 +20,17 @@ import DueList from '../duty/DueList.vue'
 import RunningNow from '../procedure/RunningNow.vue'
 import { sheetOf } from '../duty/sheet.ts'
 import { later } from '../pieces/later.ts'
+import { fetchWords } from '../words/index.ts'
 
 const PlanRisk = later(() => import('./PlanRisk.vue'))
 const PlanTalk = later(() => import('./PlanTalk.vue'))
 const YoursNow = later(() => import('./YoursNow.vue'))
 const ShiftPlan = later(() => import('./ShiftPlan.vue'))
 const EveningSheet = later(() => import('../duty/EveningSheet.vue'))
-const RerunList = later(() => import('../rerun/RerunList.vue'))
+/** Its words are not among those that the first place has. */
+const RerunList = later(() =>
+  Promise.all([import('../rerun/RerunList.vue'), fetchWords()]).then(([list]) => list),
+)
 const FollowUps = later(() => import('../duty/FollowUps.vue'))
 const OpenCases = later(() => import('../duty/OpenCases.vue'))
 const OutOfService = later(() => import('../procedure/OutOfService.vue'))

@@ -163,6 +163,7 @@ function poured(p: Poured): void {
     :name="`${run.id}.${position.key}`"
     :blocked="blocked !== null"
     @counted="(facts) => emit('done', facts)"
+    :trial="trial ?? false"
     @missing="(part) => emit('missing', part)"
   />
   <step-inspect
@@ -185,6 +186,7 @@ function poured(p: Poured): void {
   <step-product
     v-else-if="step?.kind === 'product'"
     :run="run"
+    :step="position.key"
     :station="station"
     :trial="trial ?? false"
     @done="(facts, ...with_) => emit('done', facts, ...with_)"
@@ -192,6 +194,7 @@ function poured(p: Poured): void {
   <mix-in
     v-else-if="takesMix && !trial"
     :run="run"
+    :step="position.key"
     :station="station"
     :blocked="blocked !== null"
     @done="(facts, ...with_) => emit('done', facts, ...with_)"

@@ -17,7 +17,7 @@ import { useChartWords } from './chart-words.ts'
 import { useHaveReady } from './have-ready.ts'
 import { useProcedures } from '../site/procedures.ts'
 import StepPicture from '../site/StepPicture.vue'
-import { useStepWords } from '../site/step-words.ts'
+import { askedOf, useStepWords } from '../site/step-words.ts'
 
 /** A procedure for the wall: one station's numbers, one site's products, on a page or two. */
 const props = defineProps<{ procedure: string }>()
@@ -53,8 +53,6 @@ const chosen = computed(() =>
     says: o.choices.find((c) => c.id === (options.value[o.id] ?? o.fallback))?.says ?? '',
   })),
 )
-/** A question, or what is asked about, before its answer. */
-const asked = (question: string) => (question.endsWith('?') ? question : `${question}:`)
 /** What a branch opens on, in words. */
 function opensOn(group: Branch): string {
   const choices = stepsOf(found.value?.nodes ?? []).flatMap((s) =>
@@ -78,7 +76,7 @@ const print = () => window.print()
         {{ station?.plate ? `${station.plate.name}, ${station.plate.model}` : found.family }} ·
         {{ t('chart.version', { n: found.version }) }}
       </p>
-      <p v-for="o in chosen" :key="o.question" class="small">{{ asked(o.question) }} {{ o.says }}.</p>
+      <p v-for="o in chosen" :key="o.question" class="small">{{ askedOf(o.question) }} {{ o.says }}.</p>
     </header>
     <section class="ready">
       <div>

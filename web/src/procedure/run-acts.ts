@@ -9,6 +9,7 @@ import {
   type Position,
   type RunState,
 } from '@tadka/core/procedure'
+import { isByStep } from '@tadka/core/rerun'
 import type { AnyDraft } from '@tadka/core/stream'
 import { provisional } from '../stream/provisional.ts'
 import { useSite } from '../site/site.ts'
@@ -43,6 +44,16 @@ export function useRunActs() {
     site.commit(...with_, step, ...(ends ? [finishDraft(run)] : []))
   }
 
+  /** Takes a step back, and what it did with kept mix. */
+  function back(run: RunState, position: Position): void {
+    const step = { run: run.id, step: position.key }
+    const kept = site
+      .all('rerun')
+      .filter((r) => isByStep(r, step))
+      .map((r) => site.draftOf('rerun.taken-back@1', { kind: 'rerun', id: r.id }, step))
+    site.commit(site.draftOf('run.step.undone@2', subjectOf(run), takeBack(run, position)), ...kept)
+  }
+
   return {
     done,
     finishIfDone,
@@ -50,8 +61,7 @@ export function useRunActs() {
       site.record('run.wait.started@2', subjectOf(run), startWait(run, position, boot)),
     visit: (run: RunState, position: Position) =>
       site.record('run.visit.made@1', subjectOf(run), { ...plain(run), step: position.key }),
-    back: (run: RunState, position: Position) =>
-      site.record('run.step.undone@2', subjectOf(run), takeBack(run, position)),
+    back,
     park: (run: RunState) => site.record('run.parked@1', subjectOf(run), plain(run)),
     resume: (run: RunState) => site.record('run.resumed@1', subjectOf(run), plain(run)),
     abandon: (run: RunState, reason: string) =>

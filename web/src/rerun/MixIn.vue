@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { betweenMixes } from '@tadka/core/rerun'
+import type { RerunState } from '@tadka/core/rerun'
 import type { Facts, RunState, StationState } from '@tadka/core/procedure'
 import type { AnyDraft } from '@tadka/core/stream'
 import { NButton, NSelect } from 'naive-ui'
@@ -11,37 +11,38 @@ import RerunCard from './RerunCard.vue'
 import { useReruns } from './reruns.ts'
 
 /** What goes into a machine: what was kept is asked for before new mix, and which mix it is. */
-const props = defineProps<{ run: RunState; station: StationState; blocked: boolean }>()
+const props = defineProps<{ run: RunState; step: string; station: StationState; blocked: boolean }>()
 const emit = defineEmits<{ done: [facts: Facts, ...with_: AnyDraft[]] }>()
 const { t } = useI18n()
 const site = useSite()
 const familyOf = (id: string) => site.one('station', id)?.plate?.family
-const { mixes, open, stands, nameOf, mixesOf, containsOf, usedDraft } = useReruns()
+const { mixes, open, stands, nameOf, containsOf, usedDraft } = useReruns()
 
 /** Of this machine, or of one of its kind. */
 const kept = computed(() =>
   open.value.filter((r) => familyOf(r.station ?? '') === props.station.plate?.family),
 )
 const what = ref<Record<string, 'in' | 'stays'>>({})
-const usable = (id: string) => kept.value.some((r) => r.id === id && stands(r).is === 'use')
-/** What may be used, or is to be thrown out, is decided before new mix goes in. */
-const undecided = computed(() => kept.value.filter((r) => !what.value[r.id]))
+/** Whether what was said of it can be: what may not be used does not go in, and what is to be thrown out does not stay. */
+const isDecided = (r: RerunState) => {
+  const { is } = stands(r)
+  return what.value[r.id] === 'in' ? is === 'use' : what.value[r.id] === 'stays' && is !== 'throw-out'
+}
+const undecided = computed(() => kept.value.filter((r) => !isDecided(r)))
 const mix = ref<string | null>(props.station.holds?.mixes.at(-1) ?? kept.value[0]?.mixes?.[0] ?? null)
 const options = computed(() => [
   ...mixes.value.map((m) => ({ value: m.id, label: nameOf([m.id]) })),
   ...(mixes.value.length > 0 ? [{ value: '', label: t('rerun.notNamed') }] : []),
 ])
-const before = computed(() => props.station.holds?.mixes ?? [])
-const between = computed(() => {
-  const [was] = mixesOf(before.value.slice(-1))
-  const next = mix.value ? (mixesOf([mix.value])[0] ?? null) : null
-  return was && next ? betweenMixes(was, next) : 'none'
-})
 function done(): void {
-  const used = kept.value.filter((r) => what.value[r.id] === 'in' && stands(r).is === 'use')
+  const used = kept.value.filter((r) => what.value[r.id] === 'in')
   const ids = [...used.flatMap((r) => r.mixes ?? []), ...(mix.value ? [mix.value] : [])]
   const facts = { mixes: [...new Set(ids)].join(' '), reruns: used.map((r) => r.id).join(' ') }
-  emit('done', facts, ...used.map((r) => usedDraft(r, props.station.id)))
+  emit(
+    'done',
+    facts,
+    ...used.map((r) => usedDraft(r, props.station.id, { run: props.run.id, step: props.step })),
+  )
 }
 </script>
 
@@ -56,7 +57,7 @@ function done(): void {
             :model-value="what[r.id] ?? null"
             :label="nameOf(r.mixes ?? [])"
             :choices="[
-              ...(usable(r.id) ? [{ value: 'in' as const, text: t('rerun.goesIn') }] : []),
+              ...(stands(r).is === 'use' ? [{ value: 'in' as const, text: t('rerun.goesIn') }] : []),
               { value: 'stays' as const, text: t('rerun.stays') },
             ]"
             @update:model-value="(v) => v && (what = { ...what, [r.id]: v })"
@@ -76,9 +77,6 @@ function done(): void {
       />
     </label>
     <p v-if="mix" class="quiet">{{ containsOf([mix]) }}</p>
-    <p v-if="between !== 'none'" :class="between">
-      {{ t(`rerun.between.${between}`, { was: nameOf(before) }) }}
-    </p>
     <div class="act">
       <n-button type="primary" class="big" :disabled="blocked || undecided.length > 0" @click="done">{{
         t('run.done')
@@ -105,15 +103,6 @@ function done(): void {
   max-width: 420px;
   font-weight: 600;
   color: var(--ink-2);
-}
-.full-clean {
-  border-left: 5px solid var(--out);
-  padding-left: 12px;
-  font-weight: 600;
-}
-.rinse {
-  border-left: 5px solid var(--close);
-  padding-left: 12px;
 }
 .act {
   margin-top: auto;

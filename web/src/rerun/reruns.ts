@@ -1,13 +1,6 @@
 import { boundsOfDay } from '@tadka/core/duty'
-import type { SiteSet } from '@tadka/core/house'
-import {
-  allergensOf,
-  lastRead,
-  rerunDays,
-  rerunStands,
-  type MixState,
-  type RerunState,
-} from '@tadka/core/rerun'
+import { allergensOf, type MixState, type SiteSet } from '@tadka/core/house'
+import { lastRead, rerunDays, rerunStands, type RerunState, type RerunTakenBack } from '@tadka/core/rerun'
 import { modelCode } from '@tadka/core/rules'
 import type { TemperatureReading } from '@tadka/core/quantity'
 import type { AnyDraft } from '@tadka/core/stream'
@@ -81,8 +74,14 @@ export function useReruns() {
       ),
     read: (r: RerunState, read: TemperatureReading) => site.record('rerun.read@1', subject(r.id), { read }),
     throwOut: (r: RerunState, reason: string) =>
-      site.record('rerun.ended@1', subject(r.id), { how: 'thrown-out', into: null, reason }),
-    usedDraft: (r: RerunState, into: string): AnyDraft =>
-      site.draftOf('rerun.ended@1', subject(r.id), { how: 'used', into, reason: '' }),
+      site.record('rerun.ended@1', subject(r.id), {
+        how: 'thrown-out',
+        into: null,
+        run: null,
+        step: null,
+        reason,
+      }),
+    usedDraft: (r: RerunState, into: string, by: RerunTakenBack): AnyDraft =>
+      site.draftOf('rerun.ended@1', subject(r.id), { how: 'used', into, ...by, reason: '' }),
   }
 }

@@ -26,5 +26,12 @@ export function useStateWords() {
   /** A title with the names of the plate's numbers in their place. */
   const withNames = (title: string): string =>
     title.replace(/\{(\w+)\}/g, (_, name: string) => `‹${t(`plate.${name}`)}›`)
-  return { valueOf, say, changeOf, withNames }
+  /** What a step or a group is called in a list. */
+  function titleOf(node: Node): string {
+    if (node.kind === 'each') return t('editor.eachOf', { unit: node.unit })
+    if (node.kind === 'together') return t('editor.together')
+    if (node.kind === 'branch') return t('editor.branchOn')
+    return withNames(node.title) || t('editor.unnamed')
+  }
+  return { valueOf, changeOf, withNames, titleOf }
 }

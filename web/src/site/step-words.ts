@@ -3,6 +3,9 @@ import { showLimit } from '@tadka/core/rules'
 import type { Position, Procedure } from '@tadka/core/procedure'
 import { useUnitSystem } from './unit-system.ts'
 
+/** A question, or what is asked about, before its answer. */
+export const askedOf = (question: string): string => (question.endsWith('?') ? question : `${question}:`)
+
 /** A procedure's words with its numbers put in, in the site's units. */
 export function useStepWords() {
   const { system } = useUnitSystem()

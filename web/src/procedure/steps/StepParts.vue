@@ -21,6 +21,8 @@ const props = defineProps<{
   /** Names this count, so that a reload finds it. */
   name: string
   blocked: boolean
+  /** Only tried: nothing can be missing. */
+  trial: boolean
 }>()
 const emit = defineEmits<{ counted: [facts: Facts]; missing: [part: string] }>()
 const { t } = useI18n()
@@ -90,7 +92,7 @@ function done(): void {
       <n-button type="primary" class="big" :disabled="short.length > 0 || blocked" @click="done">
         {{ t('run.allCounted', { n: counted }) }}
       </n-button>
-      <n-button v-if="missable.length > 0" class="alt" :disabled="blocked" @click="asking = true">{{
+      <n-button v-if="missable.length > 0 && !trial" class="alt" :disabled="blocked" @click="asking = true">{{
         t('run.oneMissing')
       }}</n-button>
       <p v-if="counted > 0 && short.length > 0 && short.length <= 3" class="missing">

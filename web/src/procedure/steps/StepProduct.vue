@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { rerunFit } from '@tadka/core/rules'
-import { rerunFault } from '@tadka/core/rerun'
+import { anyTcs, rerunFault } from '@tadka/core/house'
 import type { RunState, StationState } from '@tadka/core/procedure'
 import type { AnyDraft } from '@tadka/core/stream'
 import { NButton, NSelect } from 'naive-ui'
@@ -16,7 +16,7 @@ import FigureField from '../../pieces/FigureField.vue'
 import NumberPad from '../../pieces/NumberPad.vue'
 
 /** Product kept as rerun, with its temperature, or thrown out; how much either way. */
-const props = defineProps<{ run: RunState; station: StationState; trial: boolean }>()
+const props = defineProps<{ run: RunState; step: string; station: StationState; trial: boolean }>()
 const emit = defineEmits<{
   done: [
     facts: { kept: boolean; litres: number; temperature: number | null; unit: string | null },
@@ -49,12 +49,14 @@ const fit = computed(() => {
   const read = numberIn(temperature.value, true)
   return read === null ? null : rerunFit(read, unit.value)
 })
+/** Too warm for what is in it: a mix whose maker states that it needs no cooling is not judged by it. */
+const isWarm = computed(() => fit.value !== null && !fit.value.cold && anyTcs(mixesOf(holds.value)))
 const faults = computed(() => ({
   litres: tried.value && numberIn(litres.value) === null ? t('run.needLitres') : undefined,
   temperature: !kept.value
     ? undefined
-    : fit.value && !fit.value.cold
-      ? t('run.rerunWarm', { limit: `${fit.value.limit} ${unit.value}` })
+    : isWarm.value
+      ? t('run.rerunWarm', { limit: `${fit.value?.limit} ${unit.value}` })
       : tried.value && numberIn(temperature.value, true) === null
         ? t('run.needTemperature')
         : undefined,
@@ -67,7 +69,7 @@ const padded = computed({
 function done(): void {
   tried.value = true
   const [amount, degrees] = [numberIn(litres.value), numberIn(temperature.value, true)]
-  if (amount === null || (kept.value && (!fit.value?.cold || forbidden.value))) return
+  if (amount === null || (kept.value && (degrees === null || isWarm.value || forbidden.value))) return
   const amountLitres = large.value.kept(amount)
   const container =
     kept.value && degrees !== null && !props.trial
@@ -78,6 +80,7 @@ function done(): void {
             {
               station: props.station.id,
               run: props.run.id,
+              step: props.step,
               mixes: [...holds.value],
               litres: amountLitres,
               read: { value: degrees, unit: unit.value },

@@ -31,11 +31,12 @@ export interface MixSet {
   readonly keepDays: number | null
 }
 
-/** Days that ready-to-eat food for the cold is kept, the first day counted: FDA Food Code 2022, 3-501.17. */
-export const mostDays = 7
-
 /** Whether a mix needs time and temperature control: what nobody has entered does. */
 export const isTcs = (mix: Partial<MixSet> | null): boolean => mix?.statedNotTcs !== true
+
+/** Whether what holds these mixes needs time and temperature control: it does where one of them does, or where nobody named them. */
+export const anyTcs = (mixes: readonly (Partial<MixSet> | null)[]): boolean =>
+  mixes.length === 0 || mixes.some(isTcs)
 
 /** Why a mix that is left may not be kept; null where it may. */
 export const rerunFault = (mix: Partial<MixSet> | null): 'maker-forbids' | 'maker-unknown' | null =>
@@ -45,18 +46,4 @@ export const rerunFault = (mix: Partial<MixSet> | null): 'maker-forbids' | 'make
 export function allergensOf(mixes: readonly (Partial<MixSet> | null)[]): readonly Allergen[] | null {
   if (mixes.length === 0 || mixes.some((m) => !m?.allergens)) return null
   return allergens.filter((a) => mixes.some((m) => m?.allergens?.includes(a)))
-}
-
-/**
- * What a machine needs between two mixes: a full clean where an allergen leaves or comes, or where it is not known that none does;
- * a rinse where only the flavour changes. Common practice, no source.
- */
-export function betweenMixes(
-  before: Partial<MixSet> | null,
-  after: Partial<MixSet> | null,
-): 'none' | 'rinse' | 'full-clean' {
-  const [a, b] = [before?.allergens ?? null, after?.allergens ?? null]
-  if (a === null || b === null) return 'full-clean'
-  if (a.some((x) => !b.includes(x)) || b.some((x) => !a.includes(x))) return 'full-clean'
-  return before?.name === after?.name && before?.flavour === after?.flavour ? 'none' : 'rinse'
 }
