@@ -3,16 +3,18 @@ import { typedIn } from '@tadka/core/plate'
 import { decimals } from '@tadka/core/quantity'
 import type { Parameter, ParameterUnit } from '@tadka/core/procedure'
 import { NSelect } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed, inject, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import NumberField from '../pieces/NumberField.vue'
 import { useUnitSystem } from '../site/unit-system.ts'
 import { namesIn } from './plate-names.ts'
+import { mayEdit } from './editing.ts'
 
 /** An amount, a time or a count: a number that holds for every machine, or the one on the machine's plate. */
 const props = defineProps<{ label: string; unit: ParameterUnit; optional?: boolean }>()
 const value = defineModel<Parameter | undefined>({ required: true })
 const { t } = useI18n()
+const may = inject(mayEdit, ref(true))
 const { system } = useUnitSystem()
 
 const typed = computed(() => typedIn({ unit: props.unit }, system.value))
@@ -54,6 +56,7 @@ const choose = (name: string) => (value.value = name === 'typed' ? undefined : {
 <template>
   <div class="amount">
     <n-select
+      :disabled="!may"
       class="from"
       :value="from"
       :options="names"

@@ -10,7 +10,7 @@ import { useSession } from '../rights/session.ts'
 import { useTimes } from '../site/times.ts'
 import CompareView from './CompareView.vue'
 import { useProcedureDraft } from './draft.ts'
-import { editing } from './editing.ts'
+import { editing, mayEdit } from './editing.ts'
 import { useFaultWords } from './fault-words.ts'
 import { nodeKinds } from './fields.ts'
 import HeadForm from './HeadForm.vue'
@@ -33,6 +33,7 @@ const tell = useFaultWords()
 const may = computed(() => session.mayDo('set-procedures'))
 const { document } = draft
 provide(editing, document)
+provide(mayEdit, may)
 
 const views = ['steps', 'whole', 'compare', 'try'] as const
 const view = ref<(typeof views)[number]>('steps')
@@ -117,6 +118,11 @@ function put(from: string): void {
     <p class="status" role="status">
       <template v-if="draft.checking.value">{{ t('editor.checking') }}</template>
       <b v-else-if="count > 0" class="bad">{{ t('editor.faults', { n: count }, count) }}</b>
+      <template v-else-if="!draft.isChanged.value && draft.coming.value[0]">{{
+        t(draft.inForce.value ? 'editor.comes' : 'editor.comesFirst', {
+          day: date(draft.coming.value[0].from),
+        })
+      }}</template>
       <template v-else-if="!draft.isChanged.value">{{ t('editor.asInForce') }}</template>
       <template v-else>{{ t('editor.safe') }}</template>
       <n-button v-if="draft.isDraft.value && may" quaternary size="small" @click="draft.drop">{{
@@ -171,11 +177,14 @@ function put(from: string): void {
     </div>
     <div v-else class="page">
       <template v-if="view === 'whole'">
-        <fieldset :disabled="!may"><head-form :procedure="document" @change="draft.set" /></fieldset>
+        <fieldset :disabled="!may">
+          <head-form :procedure="document" @change="draft.set" />
+        </fieldset>
         <version-list
           :own="draft.own.value"
           :library="draft.library.value"
           :in-force="draft.inForce.value"
+          :coming="draft.coming.value"
           :may="may"
           @draft="draft.set"
           @back="(version, procedure, name) => (putting = { version, procedure, name })"

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import type { Facets, Parameter, ParameterUnit, Picture, When } from '@tadka/core/procedure'
 import { NInput, NSelect } from 'naive-ui'
-import { computed, inject } from 'vue'
+import { computed, inject, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import NumberField from '../pieces/NumberField.vue'
 import AmountField from './AmountField.vue'
-import { editing } from './editing.ts'
+import { editing, mayEdit } from './editing.ts'
 import type { FieldSpec } from './fields.ts'
 import LinesField from './LinesField.vue'
 import { namesIn } from './plate-names.ts'
@@ -26,6 +26,7 @@ const props = defineProps<{
 const emit = defineEmits<{ 'update:modelValue': [value: unknown] }>()
 type Maybe<T> = T | undefined
 const { t, te } = useI18n()
+const may = inject(mayEdit, ref(true))
 const procedure = inject(editing, null)
 
 const label = computed(() => {
@@ -81,6 +82,7 @@ const unit = computed<ParameterUnit>(() =>
     />
     <n-select
       v-else-if="spec.is === 'choice'"
+      :disabled="!may"
       :value="text"
       :options="choices"
       :aria-label="label"
@@ -89,6 +91,7 @@ const unit = computed<ParameterUnit>(() =>
     />
     <n-select
       v-else-if="spec.is === 'plate'"
+      :disabled="!may"
       :value="text"
       :options="plates"
       :aria-label="label"

@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { isJudged, stepsOf, type Branch, type Node } from '@tadka/core/procedure'
 import { NSelect } from 'naive-ui'
-import { computed } from 'vue'
+import { computed, inject, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { mayEdit } from './editing.ts'
 
 /** After which findings the steps of a branch are done: the look, check or reading that finds, and what it found. */
 const props = defineProps<{ label: string; nodes: readonly Node[] }>()
 const value = defineModel<Pick<Branch, 'on' | 'is' | 'chose'>>({ required: true })
 const { t } = useI18n()
+const may = inject(mayEdit, ref(true))
 
 const finders = computed(() =>
   stepsOf(props.nodes).filter(
@@ -31,6 +33,7 @@ const toggled = <T,>(all: readonly T[], one: T) =>
 <template>
   <div role="group" :aria-label="props.label">
     <n-select
+      :disabled="!may"
       :value="finder ? value.on : null"
       :options="finders.map((s) => ({ value: s.id, label: s.title }))"
       :aria-label="t('editor.findsWhat')"

@@ -1,19 +1,23 @@
 <script setup lang="ts">
 import { freeId, isolations, type Option, type Procedure } from '@tadka/core/procedure'
 import { NButton, NInput, NSelect } from 'naive-ui'
+import { inject, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import LinesField from './LinesField.vue'
 import StateField from './StateField.vue'
 import { facets } from './fields.ts'
+import { mayEdit } from './editing.ts'
 
 /** What holds for all of a procedure: its name, how the machine is cut off, how it begins and ends, what to have ready, its options. */
 const props = defineProps<{ procedure: Procedure }>()
-const emit = defineEmits<{ change: [procedure: Procedure] }>()
+/** `what`: the field that was changed. */
+const emit = defineEmits<{ change: [procedure: Procedure, what: string] }>()
 const { t } = useI18n()
+const may = inject(mayEdit, ref(true))
 
 function change<K extends keyof Procedure>(name: K, to: Procedure[K] | undefined): void {
   const { [name]: _, ...rest } = props.procedure
-  emit('change', (to === undefined ? rest : { ...rest, [name]: to }) as Procedure)
+  emit('change', (to === undefined ? rest : { ...rest, [name]: to }) as Procedure, name)
 }
 const options = () => props.procedure.options ?? []
 const setOptions = (all: readonly Option[]) => change('options', all.length > 0 ? all : undefined)
@@ -55,6 +59,7 @@ function addChoice(i: number): void {
     <div>
       <span class="name">{{ t('editor.field.any.isolation') }}</span>
       <n-select
+        :disabled="!may"
         :value="procedure.isolation ?? null"
         :options="[...isolations, 'none'].map((value) => ({ value, label: t(`editor.isolation.${value}`) }))"
         :aria-label="t('editor.field.any.isolation')"

@@ -17,7 +17,8 @@ const props = defineProps<{
   canDown: boolean
 }>()
 const emit = defineEmits<{
-  change: [node: Node]
+  /** @param field that was changed. */
+  change: [node: Node, field: string]
   up: []
   down: []
   copy: []
@@ -37,12 +38,12 @@ function change(name: string, to: unknown): void {
     if (to === 'sanitizer') next['use'] = 'frozen-dessert'
     else delete next['use']
   }
-  emit('change', next as unknown as Node)
+  emit('change', next as unknown as Node, name)
 }
 const findings = (to: object) => {
   if (props.node.kind !== 'branch') return
   const { chose: _, ...rest } = props.node
-  emit('change', { ...rest, ...to } as Node)
+  emit('change', { ...rest, ...to } as Node, 'on')
 }
 const ofNode = computed(() => props.faults.filter((f) => f.field === null))
 const faultOf = (name: string) => props.faults.find((f) => f.field === name)?.says

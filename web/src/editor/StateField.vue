@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import type { Facets } from '@tadka/core/procedure'
 import { NSelect } from 'naive-ui'
+import { inject, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { Facet } from './fields.ts'
 import { useStateWords } from '../site/state-words.ts'
+import { mayEdit } from './editing.ts'
 
 /** What a step makes of the machine, side by side: what is left as it was is not told. */
 const props = defineProps<{
@@ -14,6 +16,7 @@ const props = defineProps<{
 }>()
 const value = defineModel<Partial<Facets> | undefined>({ required: true })
 const { t } = useI18n()
+const may = inject(mayEdit, ref(true))
 const { valueOf } = useStateWords()
 
 const as = (v: string | boolean) => String(v)
@@ -38,6 +41,7 @@ function choose(f: Facet, to: string): void {
     <div v-for="f in facets" :key="f.name">
       <span class="small quiet">{{ t(`editor.facet.${f.name}`) }}</span>
       <n-select
+        :disabled="!may"
         :value="chosen(f.name)"
         :options="options(f)"
         :aria-label="`${props.label}: ${t(`editor.facet.${f.name}`)}`"

@@ -23,7 +23,8 @@ const mostBack = 200
 /** Checked once nothing was typed for so long, ms: every way is walked. */
 const restMs = 200
 
-const keyOf = (site: string | null, id: string) => `tadka.draft.${site}.${ownId(id)}`
+const keysOf = (site: string | null) => `tadka.draft.${site}.`
+const keyOf = (site: string | null, id: string) => keysOf(site) + ownId(id)
 const asJson = {
   read: (text: string) => JSON.parse(text) as Procedure | null,
   write: (value: Procedure | null) => JSON.stringify(value),
@@ -33,6 +34,15 @@ const asJson = {
 export function keepDraft(site: string | null, procedure: Procedure): void {
   localStorage.setItem(keyOf(site, procedure.id), asJson.write(procedure))
 }
+
+/** Drafts on this tablet, those not in force yet among them. */
+export const draftsHere = (site: string | null): Procedure[] =>
+  Object.keys(localStorage)
+    .filter((key) => key.startsWith(keysOf(site)))
+    .flatMap((key) => asJson.read(localStorage.getItem(key) ?? 'null') ?? [])
+    .toSorted((a, b) => (a.name < b.name ? -1 : 1))
+
+export const dropDraft = (site: string | null, id: string): void => localStorage.removeItem(keyOf(site, id))
 
 /** The plate's numbers that its steps take, each with its unit. */
 const withParameters = (p: Procedure): Procedure => ({
@@ -68,22 +78,29 @@ export function useProcedureDraft(id: () => string) {
   const own = computed<OwnProcedure | null>(() => site.one('procedure', ownId(id())))
   const inForce = computed(() => procedures.latest(id()))
   const library = computed(() => latestProcedure(baseOf(id())))
-  const document = computed(() => kept.value ?? inForce.value)
+  /** What was written, where it comes into force on a later day and none is now. */
+  const document = computed(() => kept.value ?? inForce.value ?? own.value?.versions.at(-1) ?? null)
 
   const past = shallowRef<readonly Procedure[]>([])
   const future = shallowRef<readonly Procedure[]>([])
-  function set(next: Procedure): void {
-    if (document.value) past.value = [...past.value, document.value].slice(-mostBack)
+  /** What was changed last: one field typed in is one change. */
+  let last: string | null = null
+  /** @param what names the field that is typed in; none where each change is one of its own. */
+  function set(next: Procedure, what: string | null = null): void {
+    const isSame = what !== null && what === last && past.value.length > 0
+    last = what
+    if (document.value && !isSame) past.value = [...past.value, document.value].slice(-mostBack)
     future.value = []
     kept.value = withParameters(next)
   }
   function undo(): void {
-    const last = past.value.at(-1)
-    if (!last || !document.value) return
+    const before = past.value.at(-1)
+    last = null
+    if (!before || !document.value) return
     future.value = [document.value, ...future.value]
     past.value = past.value.slice(0, -1)
     // As it is in force is no draft.
-    kept.value = last === inForce.value ? null : last
+    kept.value = before === inForce.value ? null : before
   }
   function redo(): void {
     const [next, ...rest] = future.value
@@ -135,6 +152,8 @@ export function useProcedureDraft(id: () => string) {
     own,
     inForce,
     library,
+    /** What comes into force on a later day. */
+    coming: computed(() => own.value?.puts.filter((p) => p.from > procedures.today.value) ?? []),
     isDraft: computed(() => kept.value !== null),
     isChanged,
     faults,

@@ -22,13 +22,14 @@ import { newNode } from './new-node.ts'
 /** The chosen step of a procedure, and what is done with it: changed, moved, copied, taken out, another put after it. */
 export function useNodeActs(
   procedure: Readonly<Ref<Procedure | null | undefined>>,
-  set: (next: Procedure) => void,
+  set: (next: Procedure, what?: string | null) => void,
 ) {
   const { t } = useI18n()
   const chosen = ref<NodeKey | null>(procedure.value?.nodes[0]?.id ?? null)
   const nodes = computed<readonly Node[]>(() => procedure.value?.nodes ?? [])
   const node = computed(() => (chosen.value === null ? null : nodeAt(nodes.value, chosen.value)))
-  const withNodes = (next: readonly Node[]) => procedure.value && set({ ...procedure.value, nodes: next })
+  const withNodes = (next: readonly Node[], what: string | null = null) =>
+    procedure.value && set({ ...procedure.value, nodes: next }, what)
 
   function move(key: NodeKey, at: NodeKey, index: number): void {
     const moved = withMoved(nodes.value, key, at, index)
@@ -68,7 +69,13 @@ export function useNodeActs(
     step,
     move,
     remove,
-    change: (to: Node) => chosen.value !== null && withNodes(withNode(nodes.value, chosen.value, () => to)),
+    /** @param field that was changed. */
+    change: (to: Node, field: string) =>
+      chosen.value !== null &&
+      withNodes(
+        withNode(nodes.value, chosen.value, () => to),
+        `${chosen.value} ${field}`,
+      ),
     add: (kind: Node['kind']) =>
       insert((ids) => newNode(kind, freeId(ids, kind), t(`editor.newTitle.${kind}`))),
     copy: () => insert(() => (chosen.value === null ? null : copyOf(nodes.value, chosen.value))),

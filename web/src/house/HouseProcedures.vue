@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import type { ProcedureFault } from '@tadka/contract/procedure'
 import { procedureSchema } from '@tadka/contract/procedure'
-import { freeId, isOwn, ownId, servesFamily, stepsOf, type Procedure } from '@tadka/core/procedure'
+import { baseOf, freeId, isOwn, ownId, servesFamily, stepsOf, type Procedure } from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
-import { keepDraft } from '../editor/draft.ts'
+import { draftsHere, dropDraft, keepDraft } from '../editor/draft.ts'
 import FilePick from '../pieces/FilePick.vue'
 import { saveJson } from '../pieces/save-file.ts'
 import { useSession } from '../rights/session.ts'
@@ -48,10 +48,22 @@ async function bring(file: File): Promise<void> {
     faults.value = [{ kind: 'shape', at: '', why: t('house.notJson') }]
   }
 }
+const drafts = ref(draftsHere(session.site))
+/** What was brought in, where another draft of it is here. */
+const instead = ref<Procedure | null>(null)
 function open(procedure: Procedure): void {
   const own = { ...procedure, id: ownId(procedure.id) }
+  if (drafts.value.some((d) => ownId(d.id) === own.id)) instead.value = own
+  else replace(own)
+}
+function replace(own: Procedure): void {
   keepDraft(session.site, own)
-  void router.push(`/house/procedure/${own.id}`)
+  goTo(own)
+}
+const goTo = (procedure: Procedure) => void router.push(`/house/procedure/${procedure.id}`)
+function throwAway(procedure: Procedure): void {
+  dropDraft(session.site, procedure.id)
+  drafts.value = draftsHere(session.site)
 }
 
 const adding = ref(false)
@@ -64,9 +76,10 @@ const kinds = computed(() =>
 function make(): void {
   const title = name.value.trim()
   if (title === '' || family.value === null) return
-  const taken = [...site.all('procedure').map((p) => p.id), ...procedures.of(family.value).map((p) => p.id)]
+  // Under a name of the library's it would stand in for that one.
+  const taken = [...drafts.value, ...site.all('procedure'), ...procedures.of(family.value)]
   const id = freeId(
-    taken.map((t) => t.replace(`own.${family.value}.`, '')),
+    taken.map((p) => baseOf(p.id).replace(`${family.value}.`, '')),
     title.toLowerCase(),
   )
   open({
@@ -101,6 +114,26 @@ const take = (procedure: Procedure) => saveJson(procedure, `${procedure.id}.v${p
       </form>
       <ul v-if="faults.length > 0" role="alert">
         <li v-for="(f, i) in faults.slice(0, 8)" :key="i" class="fault">{{ told(f) }}</li>
+      </ul>
+    </div>
+    <p v-if="instead" class="there" role="alert">
+      <span>{{ t('house.draftThere', { name: instead.name }) }}</span>
+      <n-button type="primary" @click="replace(instead)">{{ t('house.draftReplace') }}</n-button>
+      <n-button @click="instead = null">{{ t('house.draftKeep') }}</n-button>
+    </p>
+    <div v-if="may && drafts.length > 0" class="family">
+      <h2>{{ t('house.drafts') }}</h2>
+      <ul>
+        <li v-for="d in drafts" :key="d.id">
+          <div>
+            <b>{{ d.name }}</b>
+            <p class="quiet small">{{ t(`house.family.${d.family}`) }}</p>
+          </div>
+          <div class="acts">
+            <n-button @click="throwAway(d)">{{ t('editor.drop') }}</n-button>
+            <n-button type="primary" @click="goTo(d)">{{ t('house.draftGoOn') }}</n-button>
+          </div>
+        </li>
       </ul>
     </div>
     <div v-for="f in families" :key="f.family" class="family">
@@ -152,6 +185,14 @@ const take = (procedure: Procedure) => saveJson(procedure, `${procedure.id}.v${p
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) auto;
   gap: 14px;
   align-items: end;
+}
+.there {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  align-items: center;
+  border-left: 5px solid var(--close);
+  padding-left: 14px;
 }
 .fault {
   display: block;
