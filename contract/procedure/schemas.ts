@@ -10,6 +10,7 @@ import {
   type Facets,
   type Node,
   type Procedure,
+  touches,
 } from '@tadka/core/procedure'
 import { sharedPlaces } from '@tadka/core/house'
 import { z } from 'zod'
@@ -63,6 +64,9 @@ const step = {
   effects: facets.exactOptional(),
   act: z.enum(acts).exactOptional(),
   minutes: parameter.exactOptional(),
+  hands: z.union([z.literal(1), z.literal(2)]).exactOptional(),
+  touches: z.enum(touches).exactOptional(),
+  handover: z.boolean().exactOptional(),
   who: z.enum(['lead', 'technician']).exactOptional(),
   at: z.enum(sharedPlaces).exactOptional(),
   sameAgent: id.exactOptional(),

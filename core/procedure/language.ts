@@ -18,6 +18,9 @@ interface NodeBase {
   readonly when?: readonly When[]
 }
 
+export const touches = ['dirty', 'food'] as const
+export type Touch = (typeof touches)[number]
+
 interface StepBase extends NodeBase {
   /** Short and imperative. May name parameters in braces: "Pour in {rinse}", and numbers that every unit system says its own way: "{5 °C}". */
   readonly title: string
@@ -33,6 +36,12 @@ interface StepBase extends NodeBase {
   readonly act?: Act
   /** Minutes of a person's work; common practice for its kind where it is left out. */
   readonly minutes?: Parameter
+  /** People who must do it together; one where it is left out. */
+  readonly hands?: 1 | 2
+  /** What one's hands touch: after dirty work they are washed before they touch food or clean parts. */
+  readonly touches?: Touch
+  /** After it the machine and its parts lie as somebody else may find them and go on. */
+  readonly handover?: boolean
   /** For one of them only: the work of a licensed or trained person. */
   readonly who?: 'lead' | 'technician'
   /** Where it is worked, when not at the machine: it takes that place in the plan. */

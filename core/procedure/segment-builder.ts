@@ -18,7 +18,7 @@ export class SegmentBuilder {
   /** Work of one's hands: joined to the work just before where that is of the same lane and places; cut where it is long. */
   hands(step: Step, key: string, lane: string, lasting: Lasting): void {
     const places = step.at ? [step.at] : []
-    if (this.#joins(key, lane, places, lasting)) return
+    if (this.#joins(step, key, lane, places, lasting)) return
     const slow = slowest(lasting)
     // Cut so that the slowest keeps to it; whoever is quicker has the same share of each part.
     for (let part = 0; part * longest < slow || part === 0; part++) {
@@ -34,6 +34,10 @@ export class SegmentBuilder {
         minutes: share(lasting.minutes),
         minutesBy: Object.fromEntries(shares) as Segment['minutesBy'],
         places,
+        hands: step.hands ?? 1,
+        first: step.touches ?? null,
+        last: step.touches ?? null,
+        handover: step.handover === true && (part + 1) * longest >= slow,
         steps: part === 0 ? [key] : [],
       })
     }
@@ -95,20 +99,38 @@ export class SegmentBuilder {
   }
 
   /** Joins work to what was put in last, where one person would do both without a pause. */
-  #joins(key: string, lane: string, places: readonly SharedPlace[], lasting: Lasting): boolean {
+  #joins(step: Step, key: string, lane: string, places: readonly SharedPlace[], lasting: Lasting): boolean {
     const last = this.segments.at(-1)
     const follows = this.#open.length === 1 && this.#open[0] === last?.id
     if (!last || last.kind !== 'hands-on' || !follows) return false
     if (!last.id.startsWith(lane) || !same(last.places, places)) return false
-    const joined = { ...last, ...sum(last, lasting), steps: [...last.steps, key] }
+    // Where somebody else may go on, a piece ends; who comes to help comes for what needs two.
+    if (last.handover || last.hands !== (step.hands ?? 1)) return false
+    const joined = {
+      ...last,
+      ...sum(last, lasting),
+      first: last.first ?? step.touches ?? null,
+      last: step.touches ?? last.last,
+      handover: step.handover === true,
+      steps: [...last.steps, key],
+    }
     if (slowest(joined) > longest) return false
     this.segments[this.segments.length - 1] = joined
     return true
   }
 }
 
-const work = { kind: 'hands-on', minutesBy: {}, most: null, free: false, places: [], steps: [] } as const
-const waiting = { kind: 'wait', minutesBy: {}, places: [], steps: [] } as const
+const nothing = {
+  minutesBy: {},
+  places: [],
+  hands: 1,
+  first: null,
+  last: null,
+  handover: false,
+  steps: [],
+} as const
+const work = { ...nothing, kind: 'hands-on', most: null, free: false } as const
+const waiting = { ...nothing, kind: 'wait' } as const
 
 const slowest = ({ minutes, minutesBy }: Lasting): number => Math.max(minutes, ...Object.values(minutesBy))
 

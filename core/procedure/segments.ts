@@ -1,6 +1,6 @@
 import { forMachine } from './counts.ts'
 import type { SharedPlace } from '../house/site.ts'
-import { belongs, isStep, type Node, type Procedure, type Step } from './language.ts'
+import { belongs, isStep, type Node, type Procedure, type Step, type Touch } from './language.ts'
 import { lanesOf, numberOf, pieces } from './outline.ts'
 import { SegmentBuilder } from './segment-builder.ts'
 
@@ -18,6 +18,13 @@ export interface Segment {
   /** Nobody need stand by: another may be worked meanwhile. */
   readonly free: boolean
   readonly places: readonly SharedPlace[]
+  /** People who must do it together. */
+  readonly hands: 1 | 2
+  /** What it touches first, and last, that is dirty or must stay clean; null where nothing does. */
+  readonly first: Touch | null
+  readonly last: Touch | null
+  /** Somebody else may go on after it. */
+  readonly handover: boolean
   /** The keys of the steps it holds, so that a run's progress is seen in the plan. */
   readonly steps: readonly string[]
 }

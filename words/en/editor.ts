@@ -134,6 +134,7 @@ export const editor = {
     sanitize: 'sanitizer touches it',
     prime: 'it is primed with product',
   },
+  touches: { dirty: 'dirty things: hands are washed after it', food: 'food or clean parts' },
   who: { lead: 'a shift lead', technician: 'a technician' },
   place: { sink: 'at the sink', table: 'at a table', pail: 'in a pail', pot: 'in a pot' },
   isolation: {
@@ -244,6 +245,9 @@ export const editor = {
       during: 'What the machine does meanwhile',
       act: 'What must be allowed first',
       minutes: 'Minutes of work',
+      hands: 'People needed at once',
+      touches: 'Hands touch',
+      handover: 'Somebody else may go on after it',
       who: 'Only done by',
       at: 'Away from the machine',
       when: 'Only for machines that say',
