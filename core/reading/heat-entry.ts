@@ -47,6 +47,8 @@ export interface HeatEntry {
   readonly practice: HotWaterPractice
   /** The detergent label's wash temperature, where the site goes by it. */
   readonly label: TemperaturePair | null
+  /** Every mix in it is stated by its maker not to be TCS. */
+  readonly notTcs?: boolean
 }
 
 /** Only the fields that matter to the verdict. A chemical machine sanitizes by no heat. */
@@ -102,7 +104,15 @@ export function heatRead(what: HeatWhat, e: HeatEntry, now: Instant): Read {
       const product = degrees('product', 'food')
       const on = e.on.product?.kind === 'thermometer' ? e.on.product : null
       const unit = on?.unit ?? e.units.temperature
-      return { what, reading: { unit, value: numbers.product ?? 0, interval: product?.reading ?? notTold } }
+      return {
+        what,
+        reading: {
+          unit,
+          value: numbers.product ?? 0,
+          interval: product?.reading ?? notTold,
+          ...(e.notTcs ? { notTcs: true as const } : {}),
+        },
+      }
     }
   }
 }

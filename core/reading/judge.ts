@@ -23,6 +23,8 @@ export type Read = Each<ReadingTaken>
  */
 export function judge(read: Read, local: readonly LocalRule[] = []): Judgement {
   const judgement = byCode(read)
+  // A rule for product kept cold is for what must be.
+  if (read.what === 'cold-product' && read.reading.notTcs) return judgement
   return local.length > 0 ? layLocalRules(judgement, local) : judgement
 }
 
@@ -31,7 +33,7 @@ function byCode(read: Read): Judgement {
     case 'sanitizer':
       return judgeSanitizer(modelCode, read.reading)
     case 'cold-product':
-      return judgeColdProduct(modelCode, read.reading.unit, read.reading.interval)
+      return judgeColdProduct(modelCode, read.reading.unit, read.reading.interval, read.reading.notTcs)
     case 'dish-machine':
       return judgeDishMachine(read.reading)
     case 'hot-water':

@@ -49,7 +49,13 @@ export type ReadingTaken = ReadingPlace & {
       }
     | {
         readonly what: 'cold-product'
-        readonly reading: { readonly unit: '°C' | '°F'; readonly value: number; readonly interval: Interval }
+        readonly reading: {
+          readonly unit: '°C' | '°F'
+          readonly value: number
+          readonly interval: Interval
+          /** Every mix in it is stated by its maker not to need time and temperature control. */
+          readonly notTcs?: true | undefined
+        }
       }
     | { readonly what: 'utensils'; readonly reading: UtensilsReading }
     | { readonly what: 'dish-machine'; readonly reading: DishMachineReading }

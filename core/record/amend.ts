@@ -31,9 +31,9 @@ export function amendReading(
     return { ...taken, reading, picks, judgement: judge({ what: 'sanitizer', reading }, taken.local) }
   }
   if (taken.what === 'cold-product' && 'value' in right) {
-    const { unit, interval: was, value: old } = taken.reading
+    const { interval: was, value: old, ...rest } = taken.reading
     const moved = interval((was.lo ?? old) - old + right.value, (was.hi ?? old) - old + right.value)
-    const reading = { unit, value: right.value, interval: moved }
+    const reading = { ...rest, value: right.value, interval: moved }
     return { ...taken, reading, judgement: judge({ what: 'cold-product', reading }, taken.local) }
   }
   return taken

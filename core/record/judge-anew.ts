@@ -17,6 +17,7 @@ import type { BathState } from '../bath/fold.ts'
 import { canonicalText } from '../stream/canonical.ts'
 import { pressureRead, surfaceOf, type HeatField, type HeatInstrument } from '../reading/heat-entry.ts'
 import type { InstrumentSet } from '../house/instrument.ts'
+import { anyTcs, type MixSet } from '../house/mix.ts'
 import type { ProductSet } from '../house/product.ts'
 import type { StationSet } from '../house/station.ts'
 import { judge, type Read } from '../reading/judge.ts'
@@ -38,6 +39,8 @@ export interface ReadingKnown {
   readonly instrument: (id: string) => (Partial<InstrumentSet> & { readonly failed?: boolean }) | null
   readonly plate: (station: string) => StationSet | null
   readonly bath: (id: string) => BathState | null
+  /** The mixes that a machine holds, as their makers state them; none where nobody said. */
+  readonly mixesIn: (station: string) => readonly (Partial<MixSet> | null)[]
   /** The use of a product that the step of a run names; null where it is no step of a run. */
   readonly useOfStep: (run: string, step: string) => string | null
   /** In force at that time. */
@@ -93,7 +96,9 @@ function readAnew(taken: ReadingTaken, known: ReadingKnown, at: Instant): Read {
     case 'cold-product': {
       const { unit, value } = taken.reading
       const told = heat.degrees('product', { unit, reading: interval(value, value) }, 'food')
-      return { what: 'cold-product', reading: { unit, value, interval: told?.reading ?? notTold } }
+      const mixes = taken.station === null ? [] : known.mixesIn(taken.station)
+      const notTcs = anyTcs(mixes) ? {} : { notTcs: true as const }
+      return { what: 'cold-product', reading: { unit, value, interval: told?.reading ?? notTold, ...notTcs } }
     }
     case 'dish-machine': {
       const r = taken.reading

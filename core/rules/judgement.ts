@@ -37,7 +37,8 @@ export type JudgedQuantity = keyof typeof judgedQuantities
 
 /**
  * What is to be known of where a limit comes from: the code leaves it to the label; it holds where no rinse with drinking water follows;
- * nobody entered a label; the machine's data plate; the detergent's label; our own practice to hold a rinse to its end.
+ * nobody entered a label; the machine's data plate; the detergent's label; our own practice to hold a rinse to its end; a mix
+ * whose maker states that it needs no cooling.
  */
 export const limitNotes = [
   'as-label',
@@ -46,6 +47,7 @@ export const limitNotes = [
   'data-plate',
   'detergent-label',
   'held-to-the-end',
+  'not-tcs',
 ] as const
 export type LimitNote = (typeof limitNotes)[number]
 

@@ -83,7 +83,7 @@ export const rulesRoutes: FastifyPluginAsyncZod = async (app) => {
   )
 
   app.post('/api/judge/cold-product', { schema: { body: coldProductReading } }, async ({ body }) => ({
-    judgement: judgeColdProduct(modelCode, body.unit, body.interval),
+    judgement: judgeColdProduct(modelCode, body.unit, body.interval, body.notTcs),
   }))
 
   app.post(

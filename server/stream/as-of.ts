@@ -5,7 +5,7 @@ import { foldAll, correctedAt, type AnyDraft, type SubjectKind, type SubjectRef 
 import { foldOf, readingIn, upcast, useOfStep, type Known, type ReadingKnown } from '@tadka/core/record'
 import { washLabel } from '@tadka/core/reading'
 import { type BathState } from '@tadka/core/bath'
-import { type ProductSet, type SiteSet } from '@tadka/core/house'
+import { type MixState, type ProductSet, type SiteSet } from '@tadka/core/house'
 import type { Pool } from '../db/pool.ts'
 import type { AppendContext } from './append-queries.ts'
 import { recordsOfSubject, statesOfKind } from './queries.ts'
@@ -54,6 +54,8 @@ export async function asOf(
   const rules = readings ? ((await statesOfKind(pool, site, 'rule')) as Partial<LocalRule>[]) : []
   const sinks = drafts.some(({ draft }) => readingIn(draft)?.what === 'wash-water')
   const products = sinks ? ((await statesOfKind(pool, site, 'product')) as Partial<ProductSet>[]) : []
+  const foods = drafts.some(({ draft }) => readingIn(draft)?.what === 'cold-product')
+  const mixes = foods ? ((await statesOfKind(pool, site, 'mix')) as MixState[]) : []
   const at = new Map(drafts.map((d) => [d.draft.id, d.seenAt]))
   return (draft, now) => {
     const of = (kind: SubjectKind, id: string) => earlier.get(`${draft.id} ${kind}/${id}`) ?? now(kind, id)
@@ -69,6 +71,10 @@ export async function asOf(
       instrument: (id) => of('instrument', id) as ReturnType<ReadingKnown['instrument']>,
       plate: (id) => (of('station', id) as StationState | null)?.plate ?? null,
       bath: (id) => now('bath', id) as BathState | null,
+      mixesIn: (id) =>
+        ((of('station', id) as StationState | null)?.holds?.mixes ?? []).map(
+          (mix) => mixes.find((m) => m.id === mix) ?? null,
+        ),
       useOfStep: (run, step) => useOfStep(now('run', run) as RunState | null, step),
       rules: rulesInForce(rules.filter(isRule), instant(at.get(draft.id) ?? 0)),
       schools,

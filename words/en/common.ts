@@ -50,6 +50,7 @@ export const common = {
     'no-label': 'no label entered',
     'data-plate': 'the machine’s data plate',
     'detergent-label': 'the detergent’s label ({source} leaves it to the label)',
+    'not-tcs': 'no limit: every mix in it is stated by its maker to need no cooling',
     'held-to-the-end': 'our practice: held through the last 15 s of the rinse',
   },
   hints: {

@@ -34,10 +34,12 @@ const rulers: Partial<Record<JudgedQuantity, string>> = {
   surface: 'surface',
 }
 
+const isBounded = (limit: Interval | null) => limit !== null && (limit.lo !== null || limit.hi !== null)
+
 /** The bands of a judgement, a strength before all others; where there is a strength, it alone is drawn. */
 export function bandsOf(judgement: Judgement): (BandModel & { readonly quantity: JudgedQuantity })[] {
   const limits = judgement.layers.flatMap((layer) => layer.limits.map((l) => ({ layer: layer.layer, ...l })))
-  const drawn = limits.filter((l) => rulers[l.quantity] && l.limit !== null && !l.struck)
+  const drawn = limits.filter((l) => rulers[l.quantity] && isBounded(l.limit) && !l.struck)
   const names = [...new Set(drawn.map((l) => rulers[l.quantity] ?? ''))]
   const chosen = names.includes('strength') ? ['strength'] : names
   return chosen.map((name) => {

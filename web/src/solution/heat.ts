@@ -23,6 +23,7 @@ export interface Typed {
   readonly plate: Readonly<Record<string, number>> | null
   readonly schools: Readonly<Record<string, string>>
   readonly label: HeatEntry['label']
+  readonly notTcs?: boolean
 }
 
 export const emptyFields: Record<HeatField, string> = {
@@ -44,8 +45,19 @@ function entryOf(what: HeatWhat, t: Typed): HeatEntry {
     if (value !== null) numbers[field] = value
   }
   const practice = chosenPractice('hot-water-machine', t.schools) as HotWaterPractice
-  const { on, turned, kind, kept, units, label } = t
-  return { numbers, on, turned, kind, kept, units, label, practice, plate: t.plate && plateOf(t.plate) }
+  const { on, turned, kind, kept, units, label, notTcs = false } = t
+  return {
+    numbers,
+    on,
+    turned,
+    kind,
+    kept,
+    units,
+    label,
+    notTcs,
+    practice,
+    plate: t.plate && plateOf(t.plate),
+  }
 }
 
 /** What was typed, as a reading. @param now milliseconds UTC. Throws `strip_void` for a label past its date. */
