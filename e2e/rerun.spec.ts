@@ -30,7 +30,7 @@ test('mix that is left is put by with its label, read in the morning, used first
   })
   await test.step('one that may be kept: its label says what is in it, and the last day', async () => {
     await page.locator('.product .n-base-selection').tap()
-    await page.locator('.n-base-select-option', { hasText: 'vanilla' }).tap()
+    await page.locator('.n-base-select-option', { hasText: 'soft mix, vanilla' }).tap()
     const label = page.locator('.label-of')
     await expect(label).toContainText('Skerry soft mix, vanilla')
     await expect(label).toContainText('contains milk, soy')

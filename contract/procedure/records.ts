@@ -9,6 +9,7 @@ const why = words(500).min(3)
 
 /** What becomes of a station outside of its runs. */
 export const stationPayloads = {
+  'mix.changed@1': z.strictObject({ station: slug, to: z.array(slug).min(1).max(4) }),
   'procedure.set@1': z.strictObject({ document: procedureSchema }),
   'procedure.put@1': z.strictObject({ version: z.number().int().min(1).nullable(), from: z.iso.date() }),
   'follow-up.closed@1': z.strictObject({ ...runPlain, step: stepKey, note: words(300) }),

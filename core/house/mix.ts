@@ -42,6 +42,25 @@ export const anyTcs = (mixes: readonly (Partial<MixSet> | null)[]): boolean =>
 export const rerunFault = (mix: Partial<MixSet> | null): 'maker-forbids' | 'maker-unknown' | null =>
   mix === null || mix.rerun === true ? null : mix.rerun === false ? 'maker-forbids' : 'maker-unknown'
 
+/** What people may react to that is in one mix and not in the other; null where those of either are not known. */
+export function allergensBetween(
+  before: readonly (Partial<MixSet> | null)[],
+  after: readonly (Partial<MixSet> | null)[],
+): { readonly leave: readonly Allergen[]; readonly come: readonly Allergen[] } | null {
+  const [was, is] = [allergensOf(before), allergensOf(after)]
+  if (!was || !is) return null
+  return { leave: was.filter((a) => !is.includes(a)), come: is.filter((a) => !was.includes(a)) }
+}
+
+/** Whether a machine must be cleaned fully between two mixes: where an allergen leaves or comes, or nobody knows. */
+export function asksFullClean(
+  before: readonly (Partial<MixSet> | null)[],
+  after: readonly (Partial<MixSet> | null)[],
+): boolean {
+  const between = allergensBetween(before, after)
+  return between === null || between.leave.length + between.come.length > 0
+}
+
 /** Allergens of several mixes together; null where those of one are not known. */
 export function allergensOf(mixes: readonly (Partial<MixSet> | null)[]): readonly Allergen[] | null {
   if (mixes.length === 0 || mixes.some((m) => !m?.allergens)) return null

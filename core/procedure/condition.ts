@@ -2,6 +2,7 @@ import { facetsInLane, type LaneGroups } from './lanes.ts'
 import { allActs, type Act, type Facets } from './facets.ts'
 import type { InLane, Position } from './frame.ts'
 import { outline } from './outline.ts'
+import { waitsForFullClean } from './mix-change.ts'
 import type { Procedure } from './language.ts'
 import type { RunState } from './run-state.ts'
 import { conflictsOf, conflictsOfAct, type Condition, type SafetyRule } from './safety-rules.ts'
@@ -11,6 +12,8 @@ export interface Standing {
   readonly facets: Facets
   readonly sanitizedAt: number | null
   readonly outOfService: object | null
+  readonly countedAt: number | null
+  readonly mixChange?: { readonly at: number }
   /** Lanes of its runs, by run. */
   readonly lanes: Readonly<Record<string, LaneGroups>>
 }
@@ -49,6 +52,7 @@ export function conditionOf(
     // In lanes each barrel is sanitized by itself: how long ago is told by the station as a whole.
     stale: sanitizedAt === null || at - sanitizedAt > freshHours * 3_600_000,
     outOfService: station.outOfService !== null,
+    mixChanged: waitsForFullClean(station),
   }
 }
 

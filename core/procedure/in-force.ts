@@ -30,6 +30,8 @@ export interface InForce {
   /** The site's own procedure that a run is worked to. */
   readonly document?: Procedure
   readonly label?: LabelInForce
+  /** What another mix asks of the machine before it goes in. */
+  readonly asks?: 'full-clean' | 'none'
   readonly judged?: JudgedReading
   /** Hours after which a sanitized machine is sanitized again before product. */
   readonly freshHours?: number

@@ -16,6 +16,7 @@ export {
   wholeCount,
 } from './counts.ts'
 export * from './in-force.ts'
+export { fullCleans, waitsForFullClean, type MixChange } from './mix-change.ts'
 export { runFold } from './run.ts'
 export * from './run-state.ts'
 export { judgeStep, type Taken } from './step-taken.ts'

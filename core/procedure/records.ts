@@ -1,3 +1,4 @@
+import type { MixChanged } from './mix-change.ts'
 import type { RecordType } from '../stream/record.ts'
 import { subject, type RulesOf } from '../stream/rules.ts'
 import { baseOf } from './own.ts'
@@ -35,6 +36,7 @@ interface StationPayloads {
   'station.observed@1': work.StationObserved
   'station.made-safe@1': work.MadeSafe
   'duty.closed@1': work.DutyClosed
+  'mix.changed@1': MixChanged
   'procedure.set@1': work.ProcedureSet
   'procedure.put@1': work.ProcedurePut
 }
@@ -99,6 +101,7 @@ export const procedureRecords: RulesOf<keyof RunPayloads | keyof StationPayloads
   'station.observed@1': { needs: 'record', tap: true },
   'station.made-safe@1': { needs: 'record', tap: true },
   'duty.closed@1': { needs: 'close-case' },
+  'mix.changed@1': { needs: 'record', typed: true },
   'procedure.set@1': { needs: 'set-procedures' },
   'procedure.put@1': { needs: 'set-procedures' },
 }

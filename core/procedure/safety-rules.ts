@@ -29,6 +29,7 @@ export const safetyRules = [
   'product-on-solution',
   'sanitized-too-long-ago',
   'acid-without-ppe',
+  'mix-changed',
   'out-of-service',
   'ends-otherwise',
 ] as const
@@ -48,6 +49,8 @@ export interface Condition {
   /** Longer ago than the site allows between sanitizing and product. */
   readonly stale: boolean
   readonly outOfService: boolean
+  /** The next mix has other allergens, and it was not cleaned fully since. */
+  readonly mixChanged: boolean
 }
 
 const strength: Record<Isolation, number> = { front: 0, plug: 1, breaker: 2 }
@@ -149,7 +152,7 @@ function sanitizedConflicts({ facets, leftOut }: Condition, step: Step): SafetyR
 }
 
 function productConflicts(
-  { facets, leftOut, stale, outOfService }: Condition,
+  { facets, leftOut, stale, outOfService, mixChanged }: Condition,
   serving: boolean,
 ): SafetyRule[] {
   const found: SafetyRule[] = []
@@ -160,6 +163,7 @@ function productConflicts(
   // Once product is in, its own limits hold; the time counts until then.
   else if (stale && !serving && facets.contents !== 'product') found.push('sanitized-too-long-ago')
   if (holdsSolution(facets.contents)) found.push('product-on-solution')
+  if (mixChanged) found.push('mix-changed')
   if (outOfService) found.push('out-of-service')
   return found
 }

@@ -48,6 +48,7 @@ function conditionOn(way: Way): Condition {
     counting: way.counting,
     stale: false,
     outOfService: false,
+    mixChanged: false,
   }
 }
 

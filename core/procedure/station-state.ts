@@ -2,6 +2,7 @@ import type { Counted, StationSet } from '../house/station.ts'
 import type { Verdict } from '../rules/index.ts'
 import type { Facets } from './facets.ts'
 import type { LaneGroups } from './lanes.ts'
+import type { MixChange } from './mix-change.ts'
 import type { RunState, Short } from './run-state.ts'
 
 export interface LastRun {
@@ -69,6 +70,8 @@ export interface StationState {
   readonly outOfService: OutOfService | null
   /** The mixes that were put in last, and the kept containers among them; absent where nobody said. */
   readonly holds?: Holds
+  /** The next mix has other allergens: it is cleaned fully first. */
+  readonly mixChange?: MixChange
   /** The machine's own numbers as a run counted them, by their names on the plate; the plate goes before. */
   readonly counted?: Readonly<Record<string, number>>
   /** When every part was last counted in, milliseconds UTC; null where it never was. */

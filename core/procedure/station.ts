@@ -1,6 +1,7 @@
 import type { Fold } from '../stream/fold.ts'
 import { correctedAt, type AnyRecord } from '../stream/record.ts'
 import { unknownFacets, type Facets } from './facets.ts'
+import { mixChanged, mixSettled } from './mix-change.ts'
 import type { SafeAct } from './payloads.ts'
 import { isRunRecord, withRun } from './station-run.ts'
 import { closedKey, type StationState } from './station-state.ts'
@@ -29,51 +30,55 @@ export const stationFold: Fold<StationState> = {
     washWater: null,
     laidUp: null,
   }),
-  apply(state, record) {
-    if (isRunRecord(record)) return withRun(state, record)
-    const at = correctedAt(record)
-    switch (record.type) {
-      case 'station.set@1':
-        return { ...state, plate: record.payload }
-      case 'follow-up.closed@1':
-        return withoutFollowUp(state, record.payload.run, record.payload.step)
-      case 'count.read@1': {
-        const { of, total } = record.payload
-        return { ...state, counts: { ...state.counts, [of]: { total, at } } }
-      }
-      case 'sign.seen@1': {
-        const seen = { sign: record.payload.sign, at, by: record.by }
-        return { ...state, signs: [...state.signs.filter((s) => s.sign !== seen.sign), seen] }
-      }
-      case 'station.laid-up@1':
-        return { ...state, laidUp: { since: at, reason: record.payload.reason } }
-      case 'station.back@1':
-        // It stood: whatever it was, it is sanitized before use.
-        return { ...changed(state, { hygiene: 'unknown' }), laidUp: null }
-      case 'station.stopped@1': {
-        const told = { run: null, step: null, what: record.payload.reason }
-        return { ...state, outOfService: { since: at, by: record.by, why: 'reported', ...told } }
-      }
-      case 'station.returned@1':
-        // What was mended was opened, handled, run: neither whole nor sanitized comes of it.
-        return { ...changed(state, { hygiene: 'unknown' }), outOfService: null }
-      case 'station.observed@1':
-        return observed(state, record)
-      case 'station.made-safe@1':
-        return changed(state, madeSafe[record.payload.did])
-      case 'duty.closed@1': {
-        const { procedure, day, reason } = record.payload
-        return {
-          ...state,
-          closed: { ...state.closed, [closedKey(procedure, day)]: { reason, by: record.by, at } },
-        }
-      }
-      case 'reading.taken@1':
-        return withTemperature(state, record)
-      default:
-        return state
+  apply: (state, record) => mixSettled(applied(state, record)),
+}
+
+function applied(state: StationState, record: AnyRecord): StationState {
+  if (isRunRecord(record)) return withRun(state, record)
+  const at = correctedAt(record)
+  switch (record.type) {
+    case 'station.set@1':
+      return { ...state, plate: record.payload }
+    case 'follow-up.closed@1':
+      return withoutFollowUp(state, record.payload.run, record.payload.step)
+    case 'count.read@1': {
+      const { of, total } = record.payload
+      return { ...state, counts: { ...state.counts, [of]: { total, at } } }
     }
-  },
+    case 'sign.seen@1': {
+      const seen = { sign: record.payload.sign, at, by: record.by }
+      return { ...state, signs: [...state.signs.filter((s) => s.sign !== seen.sign), seen] }
+    }
+    case 'station.laid-up@1':
+      return { ...state, laidUp: { since: at, reason: record.payload.reason } }
+    case 'station.back@1':
+      // It stood: whatever it was, it is sanitized before use.
+      return { ...changed(state, { hygiene: 'unknown' }), laidUp: null }
+    case 'station.stopped@1': {
+      const told = { run: null, step: null, what: record.payload.reason }
+      return { ...state, outOfService: { since: at, by: record.by, why: 'reported', ...told } }
+    }
+    case 'station.returned@1':
+      // What was mended was opened, handled, run: neither whole nor sanitized comes of it.
+      return { ...changed(state, { hygiene: 'unknown' }), outOfService: null }
+    case 'station.observed@1':
+      return observed(state, record)
+    case 'station.made-safe@1':
+      return changed(state, madeSafe[record.payload.did])
+    case 'duty.closed@1': {
+      const { procedure, day, reason } = record.payload
+      return {
+        ...state,
+        closed: { ...state.closed, [closedKey(procedure, day)]: { reason, by: record.by, at } },
+      }
+    }
+    case 'reading.taken@1':
+      return withTemperature(state, record)
+    case 'mix.changed@1':
+      return mixChanged(state, record)
+    default:
+      return state
+  }
 }
 
 /** What each act that makes a machine safe changes. None makes anything clean. */

@@ -6,6 +6,7 @@ import { walk } from '../procedure/outline.ts'
 import { procedureOfRun, type RunState } from '../procedure/run-state.ts'
 import type { StationState } from '../procedure/station-state.ts'
 import { Refusal } from '../refusal/index.ts'
+import { asksFullClean, type MixSet } from '../house/mix.ts'
 import type { ProductSet } from '../house/product.ts'
 import type { ReadingTaken } from '../reading/reading.ts'
 import type { AnyDraft, SubjectRef } from '../stream/record.ts'
@@ -17,6 +18,7 @@ export interface Known {
   /** A procedure at one version: the library's, or the site's own. */
   readonly procedure: (id: string, version: number) => Procedure | null
   readonly product: (id: string) => Partial<ProductSet> | null
+  readonly mix: (id: string) => Partial<MixSet> | null
   readonly freshHours: number
 }
 
@@ -24,6 +26,7 @@ export interface Known {
 export function alsoNeeded(draft: AnyDraft): SubjectRef[] {
   if (draft.type === 'run.started@1' || draft.type === 'run.started@2')
     return [{ kind: 'procedure', id: draft.payload.procedure.id }]
+  if (draft.type === 'mix.changed@1') return draft.payload.to.map((id) => ({ kind: 'mix' as const, id }))
   if (draft.type === 'ware.in@1') return [{ kind: 'product', id: draft.payload.product }]
   const reading = readingIn(draft)
   if (reading) return readingNeeds(reading)
@@ -96,6 +99,11 @@ export function inForceFor(draft: AnyDraft, known: Known): InForce | undefined {
     case 'run.step.done@2': {
       const label = labelFor(draft, known)
       return { freshHours: known.freshHours, ...(label ? { label } : {}) }
+    }
+    case 'mix.changed@1': {
+      const { station, to } = draft.payload
+      const held = known.station(station)?.holds?.mixes ?? []
+      return { asks: asksFullClean(held.map(known.mix), to.map(known.mix)) ? 'full-clean' : 'none' }
     }
     case 'ware.in@1': {
       const { product } = draft.payload

@@ -57,6 +57,7 @@ function taking<T extends RecordType>(r: Rehearsal, type: T, payload: Payloads[T
     run: () => r.run,
     procedure: () => r.procedure,
     product: r.product,
+    mix: () => null,
     freshHours: defaultFreshHours,
   })
   const record = { ...draft, ...(inForce ? { inForce } : {}) } as AnyRecord

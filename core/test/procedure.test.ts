@@ -71,6 +71,7 @@ describe('what the state forbids (common practice, no source)', () => {
       facets: { ...whole, ...change },
       sanitizedAt: hours === null ? null : 100 * 3_600_000 - hours * 3_600_000,
       outOfService: outOfService ? {} : null,
+      countedAt: null,
       lanes: {},
     }
     const moment = { at: 100 * 3_600_000, freshHours: 4 }

@@ -185,6 +185,7 @@ export class Worked {
       procedure: () => this.known,
       // Whatever a step mixes, this site has this product for it.
       product: () => ({ ...this.product, uses: usesFor(this.known, this.product) }),
+      mix: () => null,
       freshHours: 4,
     })
     return this.take({ ...made, ...(inForce ? { inForce } : {}) } as AnyRecord)

@@ -23,7 +23,7 @@ import { type AnyDraft, type AnyRecord } from '@tadka/core/stream'
 import { checkStep, mixStep } from './crew-checks.ts'
 import type { Diary } from './diary.ts'
 import { site } from './house.ts'
-import { products } from './products.ts'
+import { mixes, mixOfFamily, products } from './products.ts'
 
 export interface Worker {
   readonly by: string
@@ -48,6 +48,7 @@ function asRecord(draft: AnyDraft, w: Pick<Working, 'station' | 'run' | 'procedu
     run: () => w.run,
     procedure: () => w.procedure,
     product: (id) => products[id] ?? null,
+    mix: (id) => mixes[id] ?? null,
     freshHours: site.freshHours,
   })
   const chain = { seq: 0, receivedAt: draft.observedAt, clockOffset: 0, prev: '', flags: [] }
@@ -135,8 +136,14 @@ function workStep(w: Working, position: Position, at: number): number {
     case 'product':
       return w.done(position, hands, { kept: false, litres: Number((0.5 + random() * 2).toFixed(1)) })
     default:
-      return w.done(position, hands)
+      return w.done(position, hands, filledWith(step, w.station))
   }
+}
+
+/** Which mix went in, where one does. */
+function filledWith(step: Step, { plate }: StationState): Facts {
+  const mix = mixOfFamily[plate?.family ?? '']
+  return step.effects?.contents === 'product' && mix ? { mixes: mix, reruns: '' } : {}
 }
 
 /** Starts the timer; where another lane is open meanwhile it is worked first, and this one is done when it comes up again. */

@@ -9,3 +9,13 @@ export const products = productData as unknown as Readonly<Record<string, Produc
 export const mixes = mixData as unknown as Readonly<Record<string, MixSet>>
 export const spares: Readonly<Record<string, SpareSet>> = spareData
 export const stations = stationData as unknown as Readonly<Record<string, StationSet>>
+
+/** The mix that a family of the demo's machines is filled with. */
+export const mixOfFamily: Readonly<Record<string, string>> = {
+  'soft-serve-gravity': 'skerry-vanilla',
+  'soft-serve-pump': 'skerry-cocoa',
+  'soft-serve-twin': 'skerry-vanilla',
+  custard: 'skerry-custard',
+  batch: 'skerry-custard',
+  slush: 'kittiwake-slush',
+}

@@ -54,8 +54,11 @@ export async function asOf(
   const rules = readings ? ((await statesOfKind(pool, site, 'rule')) as Partial<LocalRule>[]) : []
   const sinks = drafts.some(({ draft }) => readingIn(draft)?.what === 'wash-water')
   const products = sinks ? ((await statesOfKind(pool, site, 'product')) as Partial<ProductSet>[]) : []
-  const foods = drafts.some(({ draft }) => readingIn(draft)?.what === 'cold-product')
+  const foods = drafts.some(
+    ({ draft }) => draft.type === 'mix.changed@1' || readingIn(draft)?.what === 'cold-product',
+  )
   const mixes = foods ? ((await statesOfKind(pool, site, 'mix')) as MixState[]) : []
+  const mixOf = (id: string) => mixes.find((m) => m.id === id) ?? null
   const at = new Map(drafts.map((d) => [d.draft.id, d.seenAt]))
   return (draft, now) => {
     const of = (kind: SubjectKind, id: string) => earlier.get(`${draft.id} ${kind}/${id}`) ?? now(kind, id)
@@ -71,10 +74,8 @@ export async function asOf(
       instrument: (id) => of('instrument', id) as ReturnType<ReadingKnown['instrument']>,
       plate: (id) => (of('station', id) as StationState | null)?.plate ?? null,
       bath: (id) => now('bath', id) as BathState | null,
-      mixesIn: (id) =>
-        ((of('station', id) as StationState | null)?.holds?.mixes ?? []).map(
-          (mix) => mixes.find((m) => m.id === mix) ?? null,
-        ),
+      mix: mixOf,
+      mixesIn: (id) => ((of('station', id) as StationState | null)?.holds?.mixes ?? []).map(mixOf),
       useOfStep: (run, step) => useOfStep(now('run', run) as RunState | null, step),
       rules: rulesInForce(rules.filter(isRule), instant(at.get(draft.id) ?? 0)),
       schools,

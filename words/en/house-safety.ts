@@ -22,6 +22,7 @@ export const brokenRules = {
   'product-on-solution': 'Product goes in on water or solution',
   'sanitized-too-long-ago': 'Product goes in long after it was sanitized',
   'acid-without-ppe': 'Acid is handled before gloves and goggles are on',
+  'mix-changed': 'Another mix goes in before it is cleaned fully',
   'out-of-service': 'Product goes in while it is out of service',
   'ends-otherwise': 'It ends in another state than it says',
 }

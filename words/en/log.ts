@@ -191,7 +191,11 @@ export const log = {
       openedLot: 'Opened a new container of {name}, lot {lot}',
       drawn: '{name}: {v} by the meter',
     },
-    mix: { set: 'Mix: {name}' },
+    mix: {
+      set: 'Mix: {name}',
+      changed: 'Next mix: {name}',
+      'changed-clean': 'Next mix: {name}. Allergens differ or are not known: full clean first',
+    },
     rerun: {
       kept: 'Kept {v} of {what} at {read}, use by {day}',
       read: 'Kept mix reads {read}',

@@ -262,6 +262,7 @@ export const run = {
     'product-on-solution': 'it is not empty. Drain it first.',
     'sanitized-too-long-ago': 'it was sanitized too long ago. Sanitize it again.',
     'acid-without-ppe': 'gloves and goggles first.',
+    'mix-changed': 'the next mix has other allergens. Clean it fully first: parts out, washed, sanitized.',
     'out-of-service': 'it is out of service.',
     'ends-otherwise': 'it does not end in the right state.',
   },

@@ -23,6 +23,7 @@ const known = {
   run: () => null,
   procedure: () => null,
   product: () => chlorine,
+  mix: () => null,
   freshHours: 4,
 }
 function went(minute: number, basket: string, product = 'chlor'): AnyRecord {

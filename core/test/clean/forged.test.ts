@@ -153,6 +153,7 @@ describe('what was in force', () => {
     run: () => null,
     procedure: () => open,
     product: () => null,
+    mix: () => null,
     freshHours: 4,
     ...more,
   })

@@ -25,6 +25,7 @@ const station = (more: Partial<Standing> = {}): Standing => ({
   facets,
   sanitizedAt: 0,
   outOfService: null,
+  countedAt: null,
   lanes: {},
   ...more,
 })
@@ -76,6 +77,7 @@ describe('the condition before a step', () => {
       counting: false,
       stale: false,
       outOfService: false,
+      mixChanged: false,
     })
     expect(condition(worked, null).worn).toEqual([])
     expect(condition(null, run('gloves')).worn).toEqual([])

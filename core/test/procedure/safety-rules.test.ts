@@ -28,6 +28,7 @@ const well: Condition = {
   counting: false,
   stale: false,
   outOfService: false,
+  mixChanged: false,
 }
 const when = (facets: Partial<Facets>, more: Partial<Condition> = {}): Condition => ({
   ...well,
@@ -251,6 +252,7 @@ describe('product: FDA Food Code 2022, 4-702.11', () => {
     ['never sanitized, and too long ago', when({}, { stale: true }), prime, ['product-before-sanitizing']],
     ['on solution', fit({ contents: 'sanitizer' }), prime, ['product-on-solution']],
     ['out of service', fit({}, { outOfService: true }), prime, ['out-of-service']],
+    ['not cleaned since the mix was changed', fit({}, { mixChanged: true }), prime, ['mix-changed']],
   ] as [string, Condition, Step, string[]][])('%s', (_, c, s, rules) =>
     expect(conflictsOf(plug, c, s)).toEqual(rules),
   )

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { dueList, type DueItem } from '@tadka/core/duty'
 import type { SiteSet } from '@tadka/core/house'
-import { baseOf, stationFold } from '@tadka/core/procedure'
+import { baseOf, bringsProduct, stationFold } from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -10,6 +10,8 @@ import DueList from '../duty/DueList.vue'
 import PlaceBar from '../frame/PlaceBar.vue'
 import LogList from '../record/LogList.vue'
 import OutOfService from '../procedure/OutOfService.vue'
+import MixAsked from './MixAsked.vue'
+import NextMix from './NextMix.vue'
 import { useStartRun } from '../procedure/start.ts'
 import { useFacets } from '../site/facets.ts'
 import FamilyMark from '../site/FamilyMark.vue'
@@ -38,6 +40,10 @@ const due = computed(() => {
 })
 const facets = useFacets(() => state.value ?? stationFold.initial(props.station))
 const offered = computed(() => procedures.of(plate.value?.family ?? ''))
+/** Where mix goes in, another may go in next. */
+const takesMix = computed(
+  () => state.value?.facets.contents === 'product' && offered.value.some(bringsProduct),
+)
 const isBusy = (procedure: string) => !!state.value?.currentRun && !isOn(procedure)
 const isOn = (procedure: string) => state.value?.currentRun?.procedure === baseOf(procedure)
 const begin = (item: DueItem) => start(item.station, item.procedure)
@@ -59,6 +65,7 @@ const begin = (item: DueItem) => start(item.station, item.procedure)
         </dl>
       </section>
       <out-of-service :stations="[state]" />
+      <mix-asked :stations="[state]" />
       <section>
         <h2 class="label">{{ t('shift.atRisk') }}</h2>
         <DueList :due="due" @start="begin" @go-on="(run) => router.push(`/run/${run}`)" />
@@ -78,6 +85,7 @@ const begin = (item: DueItem) => start(item.station, item.procedure)
         </div>
         <p v-if="offered.length === 0" class="quiet">{{ t('machine.nothing') }}</p>
       </section>
+      <next-mix v-if="takesMix && !state.mixChange" :station="state" />
     </div>
     <section class="history">
       <h2 class="label">{{ t('machine.history') }}</h2>

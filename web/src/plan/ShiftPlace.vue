@@ -31,6 +31,9 @@ const EveningSheet = later(() => import('../duty/EveningSheet.vue'))
 const RerunList = later(() =>
   Promise.all([import('../rerun/RerunList.vue'), fetchWords()]).then(([list]) => list),
 )
+const MixAsked = later(() =>
+  Promise.all([import('../machine/MixAsked.vue'), fetchWords()]).then(([asked]) => asked),
+)
 const FollowUps = later(() => import('../duty/FollowUps.vue'))
 const OpenCases = later(() => import('../duty/OpenCases.vue'))
 const OutOfService = later(() => import('../procedure/OutOfService.vue'))
@@ -61,6 +64,7 @@ const sheet = computed(() =>
 const cases = computed(() => site.all('case').filter((c) => c.status === 'open'))
 const kept = computed(() => site.all('rerun').filter((r) => r.keptAt !== null && r.ended === null))
 const asked = computed(() => stations.value.filter((s) => s.followUps.length > 0))
+const otherMix = computed(() => stations.value.some((s) => s.mixChange))
 const running = computed(() => runs.value.filter((r) => r.status === 'running' || r.status === 'parked'))
 const title = computed(() => {
   // Two hours after a close its work is over: what is shown is the day to come.
@@ -109,6 +113,7 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
     </template>
     <aside>
       <out-of-service :stations="stations" />
+      <mix-asked v-if="otherMix" :stations="stations" />
       <plan-risk v-if="risk" v-bind="risk" :may-plan="session.mayDo('plan-shift')" />
       <running-now v-if="planner.inForce && running.length > 0" :runs="running" @go-on="goOn" />
       <open-cases v-if="cases.length > 0" :cases="cases" />

@@ -93,6 +93,10 @@ export function useSentence() {
           ].join(', '),
         })
       }
+      case 'mix.changed@1':
+        return t(`log.say.mix.changed${record.inForce?.asks === 'none' ? '' : '-clean'}`, {
+          name: record.payload.to.map(names.mix).join(' + '),
+        })
       case 'station.made-safe@1':
         return t(`run.safe.${record.payload.did}`)
       case 'duty.closed@1': {

@@ -7,7 +7,7 @@ import {
 } from '@tadka/core/procedure'
 import { inForceFor, upcast } from '@tadka/core/record'
 import { type AnyDraft, type AnyRecord, type SubjectKind } from '@tadka/core/stream'
-import { type ProductSet, type SiteSet } from '@tadka/core/house'
+import { type MixSet, type ProductSet, type SiteSet } from '@tadka/core/house'
 import { Refusal } from '@tadka/core/refusal'
 import { clockOffset, rightNow } from '../wire/clock.ts'
 import { boot } from '../wire/device.ts'
@@ -41,6 +41,7 @@ function inForceOf(draft: AnyDraft, stateOf: StateOf) {
         (stateOf('procedure', id) as OwnProcedure | null)?.versions.find((v) => v.version === version) ??
         null,
       product: (id) => stateOf('product', id) as Partial<ProductSet> | null,
+      mix: (id) => stateOf('mix', id) as Partial<MixSet> | null,
       freshHours: (stateOf('site', draft.site) as Partial<SiteSet> | null)?.freshHours ?? defaultFreshHours,
     })
   } catch (error) {
