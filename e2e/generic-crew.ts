@@ -152,8 +152,17 @@ export class GenericCrew {
         await this.page.locator('#litres').fill('1')
         return this.touch(button('Done'))
       default:
+        await this.#spare()
         return this.touch(button('Done'))
     }
+  }
+
+  /** Where something is built in, says which it was: the first on the shelf. */
+  async #spare(): Promise<void> {
+    const list = this.step().locator('.spare .n-base-selection')
+    if ((await list.count()) === 0) return
+    await this.touch(list, true)
+    await this.touch(this.page.locator('.n-base-select-option').first(), true)
   }
 
   /** Starts the timer; where another lane is free it comes next, else the clock is moved on and the wait is over. */

@@ -31,11 +31,21 @@ export const housePayloads = {
     keepDays: z.number().int().min(1).max(365).nullable(),
   }),
   'spare.set@1': z.strictObject({
+    partNumber: words(40).exactOptional(),
     name: words(80).min(1),
     fits: z.array(z.string().max(60)).max(40),
     count: z.number().int().min(-1000).max(100_000),
   }),
-  'spare.drawn@1': z.strictObject({ spare: slug, station: slug, count: z.number().int().min(1).max(1000) }),
+  'spare.drawn@1': z.strictObject({
+    spare: slug,
+    station: slug,
+    count: z
+      .number()
+      .int()
+      .min(-1)
+      .max(1000)
+      .refine((n) => n !== 0),
+  }),
   'roster.set@1': rosterSet,
   'crew.set@1': crewSet,
 }

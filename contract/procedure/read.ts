@@ -1,4 +1,5 @@
 import {
+  namesOf,
   stepsOf,
   violationsOf,
   type Node,
@@ -58,7 +59,7 @@ function nameFaults(procedure: Procedure): ProcedureFault[] {
   const fault = (at: string, why: string) => faults.push({ kind: 'name', at, why })
   const known = new Set(Object.keys(procedure.parameters))
   const parameter = (at: string, p: Parameter | undefined) => {
-    if (typeof p === 'object' && !known.has(p.of)) fault(at, `no parameter "${p.of}"`)
+    for (const name of namesOf(p)) if (!known.has(name)) fault(at, `no parameter "${name}"`)
   }
   for (const option of procedure.options ?? [])
     if (!option.choices.some((c) => c.id === option.fallback))
@@ -98,9 +99,9 @@ function nameFaults(procedure: Procedure): ProcedureFault[] {
     }
     for (const y of s.kind === 'lubricate' ? s.yes : []) chosen(s.id, y.when)
     if (s.kind === 'read') for (const p of [s.from, s.to]) parameter(s.id, p)
-    if (s.kind === 'mix') for (const p of [s.volume, s.capacity]) parameter(s.id, p)
+    if (s.kind === 'mix') for (const p of [s.volume, s.capacity, s.amount]) parameter(s.id, p)
     if (s.kind === 'wait') for (const p of [s.length, s.most]) parameter(s.id, p)
-    if (s.kind === 'tend') for (const p of [s.length, s.every]) parameter(s.id, p)
+    if (s.kind === 'tend') for (const p of [s.length, s.every, s.uses]) parameter(s.id, p)
     for (const word of [s.title, s.text ?? ''].join(' ').match(/\{(\w+)\}/g) ?? [])
       if (!known.has(word.slice(1, -1))) fault(s.id, `no parameter "${word.slice(1, -1)}"`)
   }

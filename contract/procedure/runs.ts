@@ -39,7 +39,10 @@ export const runPayloads = {
     before: facets,
   }),
   'run.wait.started@2': z.strictObject({ ...runStep, boot }),
-  'run.visit.made@1': z.strictObject(runStep),
+  'run.visit.made@1': z.strictObject({
+    ...runStep,
+    millilitres: z.number().min(0).max(100_000).exactOptional(),
+  }),
   'run.overridden@1': z.strictObject({
     ...runPlain,
     step: z.union([stepKey, z.literal('')]),

@@ -1,6 +1,7 @@
 import {
   acts,
   assemblies,
+  compartments,
   fastenings,
   hygienes,
   isolations,
@@ -20,9 +21,14 @@ const id = freeName(/^[a-z0-9-]+$/, 40)
 const line = z.string().min(1).max(300)
 const name = z.string().min(1).max(80)
 const plateName = z.string().max(40)
+const ofPlate = {
+  of: plateName,
+  times: z.number().positive().max(100).exactOptional(),
+  less: plateName.exactOptional(),
+}
 const parameter = z.union([
   z.number().min(0),
-  z.strictObject({ of: plateName, times: z.number().positive().max(100).exactOptional() }),
+  z.strictObject({ ...ofPlate, else: z.strictObject(ofPlate).exactOptional() }),
 ])
 
 /** What a step makes of the station; absent facets stay as they are. What is worked out (contact, residue) cannot be stated. */
@@ -69,6 +75,8 @@ const step = {
   handover: z.boolean().exactOptional(),
   who: z.enum(['lead', 'technician']).exactOptional(),
   at: z.enum(sharedPlaces).exactOptional(),
+  fills: z.enum(compartments).exactOptional(),
+  spare: z.boolean().exactOptional(),
   sameAgent: id.exactOptional(),
 }
 const during = facets.exactOptional()
@@ -91,6 +99,7 @@ const stepSchema = z.union([
     vessel: name,
     capacity: parameter,
     water: z.strictObject({ lo: z.number(), hi: z.number(), unit: z.literal('°C') }),
+    amount: parameter.exactOptional(),
     acid: z.boolean().exactOptional(),
   }),
   z.strictObject({
@@ -111,6 +120,7 @@ const stepSchema = z.union([
     every: parameter,
     duty: line,
     late: line,
+    uses: parameter.exactOptional(),
     during,
   }),
   z.strictObject({ ...step, kind: z.literal('check'), what: z.literal('sanitizer'), use: id }),

@@ -19,6 +19,7 @@ export type PlateUnit =
   | 'count'
   | '°C'
   | '±°C'
+  | 'K'
   | 'kPa'
   | '±kPa'
   | 'g'
@@ -73,6 +74,7 @@ export const plateNumbers = {
   soakHolds: volume(100, 120_000),
   trough: volume(200, 60_000, { within: 'troughHolds' }),
   troughHolds: volume(200, 120_000),
+  cleanerCycle: volume(5, 2000, { small: true }),
   reservoir: volume(200, 60_000, { within: 'reservoirHolds' }),
   reservoirHolds: volume(200, 120_000),
   gallon: volume(500, 20_000),
@@ -146,7 +148,7 @@ export const plateNumbers = {
   tank: volume(2000, 1_000_000, { readBy: ['procedure', 'detergent', 'hand-dose'] }),
   rinseWater: volume(200, 40_000, { readBy: ['detergent', 'hand-dose', 'scale'], small: true }),
   washC: of('°C', 20, 95, ['verdict', 'cycle', 'marks']),
-  rinseC: of('°C', 10, 100, ['verdict', 'cycle', 'marks']),
+  rinseC: of('°C', 10, 100, ['verdict', 'cycle', 'marks', 'procedure']),
   pressureLow: { ...of('kPa', 5, 800, ['verdict', 'cycle', 'marks']), within: 'pressureHigh' },
   pressureHigh: of('kPa', 5, 800, ['verdict', 'cycle', 'marks']),
   probeC: of('±°C', 0.01, 5, ['cycle']),
@@ -160,6 +162,7 @@ export const plateNumbers = {
   doseHigh: of('g/L', 0.01, 50, ['hand-dose']),
   doseTool: of('g', 0.1, 1000, ['hand-dose']),
   feedC: of('°C', 5, 95, procedure),
+  boosterRise: of('K', 5, 60, procedure),
   hardness: of('mg/L', 0, 3000, ['scale']),
   chemicalMode: of('yes', 0, 1, ['chemical']),
 } as const satisfies Record<string, PlateNumber>
@@ -172,6 +175,7 @@ const declared: Readonly<Record<string, Plausible>> = {
   min: { lo: 0, hi: 1440 },
   count: { lo: 0, hi: 1000 },
   '°C': { lo: -40, hi: 115 },
+  K: { lo: 0, hi: 100 },
   g: { lo: 0, hi: 100_000 },
   µm: { lo: -1000, hi: 5000 },
 }

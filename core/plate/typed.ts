@@ -33,7 +33,7 @@ const volume = (unit: 'mL' | 'L' | 'fl oz' | 'gal'): Typed => ({
   shown: (kept) => volumeIn(millilitres(kept), unit),
   kept: (typed) => volumeFrom(typed, unit),
 })
-const own: Partial<Record<PlateUnit, string>> = { count: '', yes: '', racks: '', '1/h': '1/h' }
+const own: Partial<Record<PlateUnit, string>> = { count: '', yes: '', racks: '', '1/h': '1/h', K: '°C' }
 
 /** The unit that a plate's number is typed in on a site, and how it is kept. */
 export function typedIn({ unit, small }: Pick<PlateNumber, 'unit' | 'small'>, system: UnitSystem): Typed {
@@ -41,6 +41,7 @@ export function typedIn({ unit, small }: Pick<PlateNumber, 'unit' | 'small'>, sy
   if (system === 'us') {
     if (unit === '°C')
       return { unit: '°F', shown: (c) => toFahrenheit(celsius(c)), kept: (f) => toCelsius(fahrenheit(f)) }
+    if (unit === 'K') return times('°F', 9 / 5)
     if (unit === '±°C') return times('±°F', 9 / 5)
     if (unit === 'kPa' || unit === '±kPa')
       return { unit: unit.replace('kPa', 'psi'), shown: toPsi, kept: toKPa }

@@ -1,6 +1,6 @@
 import { stepsOf, type Procedure } from './language.ts'
 import { latestProcedure } from './library/index.ts'
-import { numberOf } from './outline.ts'
+import { knownNumber } from './outline.ts'
 import { baseOf } from './own.ts'
 import { leastContactSeconds, waitKindOf } from './waiting.ts'
 import { useOf, type LabelInForce } from './in-force.ts'
@@ -50,8 +50,8 @@ export function contactsTooShort(
       if (found.length > 0) labels = found
     }
     if ((step.kind !== 'wait' && step.kind !== 'tend') || waitKindOf(step) !== 'contact') return []
-    if (typeof step.length === 'object' && parameters[step.length.of] === undefined) return []
-    const minutes = numberOf(step.length, parameters)
+    const minutes = knownNumber(step.length, parameters)
+    if (minutes === undefined) return []
     const code = Math.max(quickest, ...labels.map(byCode)) / 60
     const ours = shipped.get(step.id) ?? 0
     const slowest = labels.reduce<LabelInForce | null>((a, b) => (a && asks(a) >= asks(b) ? a : b), null)

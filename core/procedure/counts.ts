@@ -1,4 +1,5 @@
 import { belongs, isStep, stepsOf, type Node, type Part, type Procedure, type Step } from './language.ts'
+import { namesOf } from './outline.ts'
 import type { Facts } from './payloads.ts'
 import type { StationState } from './station-state.ts'
 
@@ -11,7 +12,9 @@ export function optionalNames(procedure: Procedure): ReadonlySet<string> {
   const found = new Set(
     stepsOf(procedure.nodes).flatMap((s) => {
       if (s.kind === 'fasten') return s.of ?? []
-      if (s.kind === 'read') return [s.from, s.to].flatMap((p) => (typeof p === 'object' ? p.of : []))
+      if (s.kind === 'read') return [s.from, s.to].flatMap(namesOf)
+      if (s.kind === 'mix') return namesOf(s.amount)
+      if (s.kind === 'tend') return namesOf(s.uses)
       return s.kind === 'parts' ? s.parts.flatMap((p) => p.of ?? []) : []
     }),
   )

@@ -176,7 +176,7 @@ export function namesTaken(nodes: readonly Node[]): string[] {
     // What a wait is for stands under the same key as a plate's number.
     const isTimed = 'kind' in value && (value.kind === 'wait' || value.kind === 'tend')
     for (const [key, inside] of Object.entries(value)) {
-      if (['of', 'per', 'each'].includes(key) && typeof inside === 'string') {
+      if (['of', 'per', 'each', 'less'].includes(key) && typeof inside === 'string') {
         if (!(isTimed && key === 'of')) found.add(inside)
       } else if (key === 'title' || key === 'text')
         for (const [, name = ''] of String(inside).matchAll(/\{(\w+)\}/g)) found.add(name)

@@ -2,8 +2,18 @@ import type { SharedPlace } from '../house/site.ts'
 import type { Verdict } from '../rules/index.ts'
 import type { Act, Facets } from './facets.ts'
 
-/** A number on the model's data plate, by name, as it is or so many times it; or a fixed one. */
-export type Parameter = number | { readonly of: string; readonly times?: number }
+/**
+ * A number on the model's data plate, by name, as it is or so many times it, less another of its numbers; `else` stands in where the plate
+ * lacks it. Or a fixed one.
+ */
+export type Parameter =
+  | number
+  | {
+      readonly of: string
+      readonly times?: number
+      readonly less?: string
+      readonly else?: Exclude<Parameter, number>
+    }
 
 /** Holds for a run whose option has this choice. */
 export interface When {
@@ -17,6 +27,9 @@ interface NodeBase {
   /** Left out of runs whose options say otherwise; all of them must hold. */
   readonly when?: readonly When[]
 }
+
+export const compartments = ['wash', 'rinse', 'sanitize'] as const
+export type Compartment = (typeof compartments)[number]
 
 export const touches = ['dirty', 'food'] as const
 export type Touch = (typeof touches)[number]
@@ -46,6 +59,10 @@ interface StepBase extends NodeBase {
   readonly who?: 'lead' | 'technician'
   /** Where it is worked, when not at the machine: it takes that place in the plan. */
   readonly at?: SharedPlace
+  /** The compartment of a sink that it fills afresh: its age counts from then. */
+  readonly fills?: Compartment
+  /** What is built in comes off the shelf: which spare it was is asked, where the site counts any. */
+  readonly spare?: boolean
   /** The use of a product mixed before that by its label washes and sanitizes: it may follow its own wash (4-501.115). */
   readonly sameAgent?: string
 }
@@ -86,6 +103,8 @@ export type Step = StepBase &
         /** mL the vessel holds. */
         readonly capacity: Parameter
         readonly water: { readonly lo: number; readonly hi: number; readonly unit: '°C' }
+        /** mL of the product by the model's own table; by its label where the plate does not say. */
+        readonly amount?: Parameter
         /** Mixed and used in the machine: the volume is all that it takes. */
         readonly acid?: boolean
       }
@@ -112,6 +131,8 @@ export type Step = StepBase &
         readonly duty: string
         /** What a late visit leads to. */
         readonly late: string
+        /** mL of solution that its visits pour in, all in all: how far it is is told by what was used. */
+        readonly uses?: Parameter
         readonly during?: Partial<Facets>
       }
     | { readonly kind: 'check'; readonly what: 'sanitizer'; readonly use: string }
@@ -246,7 +267,7 @@ export interface Option {
   readonly why: string
 }
 
-export const parameterUnits = ['mL', 'min', 'count', '°C', 'g', 'µm'] as const
+export const parameterUnits = ['mL', 'min', 'count', '°C', 'K', 'g', 'µm'] as const
 export type ParameterUnit = (typeof parameterUnits)[number]
 
 export interface Procedure {

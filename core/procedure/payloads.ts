@@ -62,7 +62,10 @@ export interface WaitStartedV1 extends RunStep {
 }
 
 /** A visit of a tended wait: what it did is its step's duty. */
-export type VisitMade = RunStep
+export interface VisitMade extends RunStep {
+  /** What it poured in, mL; absent where it poured nothing, or nobody counts it. */
+  readonly millilitres?: number
+}
 
 /** A shift lead answers with their own PIN for what did not happen as it must. Made by the server only. */
 export interface RunOverridden extends RunStep {

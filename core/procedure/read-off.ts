@@ -1,6 +1,6 @@
 import type { Verdict } from '../rules/index.ts'
 import type { Parameter, Step } from './language.ts'
-import { numberOf } from './outline.ts'
+import { knownNumber } from './outline.ts'
 
 type ReadStep = Step & { readonly kind: 'read' }
 
@@ -15,10 +15,7 @@ export const isJudged = (step: ReadStep): boolean => step.from !== undefined || 
 
 /** What a reading is held against on one machine. @param parameters of the run, by name. */
 export function readLimits(step: ReadStep, parameters: Readonly<Record<string, number>>): ReadLimits {
-  const limit = (p: Parameter | undefined) => {
-    if (p === undefined) return null
-    return typeof p === 'object' && parameters[p.of] === undefined ? undefined : numberOf(p, parameters)
-  }
+  const limit = (p: Parameter | undefined) => (p === undefined ? null : knownNumber(p, parameters))
   return { from: limit(step.from), to: limit(step.to) }
 }
 

@@ -79,6 +79,8 @@ export interface RunState {
   readonly cut: Readonly<Record<string, Short>>
   /** Visits of tended waits: instants by step key. */
   readonly visits: Readonly<Record<string, readonly number[]>>
+  /** mL that its visits poured in, by step; absent where none did. */
+  readonly used?: Readonly<Record<string, number>>
   readonly readings: Readonly<Record<string, readonly StepReading[]>>
   readonly stop: Stop | null
   /** It was said to be finished while something was left: it is, once that is done. Clocks order what lies moments apart. */

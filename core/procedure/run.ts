@@ -68,8 +68,13 @@ function applyTo(state: RunState, record: AnyRecord): RunState {
     case 'run.part.lost@1':
       return stepTaken(state, record)
     case 'run.visit.made@1': {
-      const { step } = record.payload
-      return { ...state, visits: { ...state.visits, [step]: [...(state.visits[step] ?? []), at] } }
+      const { step, millilitres = 0 } = record.payload
+      const used = state.used?.[step] ?? 0
+      return {
+        ...state,
+        ...(millilitres > 0 ? { used: { ...state.used, [step]: used + millilitres } } : {}),
+        visits: { ...state.visits, [step]: [...(state.visits[step] ?? []), at] },
+      }
     }
     case 'reading.taken@1':
       return withReading(state, record, at)

@@ -1,6 +1,7 @@
 import type { Counted, StationSet } from '../house/station.ts'
 import type { Verdict } from '../rules/index.ts'
 import type { Facets } from './facets.ts'
+import type { Compartment } from './language.ts'
 import type { LaneGroups } from './lanes.ts'
 import type { MixChange } from './mix-change.ts'
 import type { RunState, Short } from './run-state.ts'
@@ -49,6 +50,12 @@ export interface Holds {
   readonly before: Pick<Holds, 'mixes' | 'reruns'> | null
 }
 
+export interface Filled {
+  readonly at: number
+  readonly step: string
+  readonly before: number | null
+}
+
 /** A station: what it is, what state it is in, what runs on it, and when each procedure was last done. */
 export interface StationState {
   readonly id: string
@@ -70,6 +77,8 @@ export interface StationState {
   readonly outOfService: OutOfService | null
   /** The mixes that were put in last, and the kept containers among them; absent where nobody said. */
   readonly holds?: Holds
+  /** When each compartment of a sink was last filled, and by which step of a run; what it was before that. */
+  readonly compartments?: Readonly<Partial<Record<Compartment, Filled>>>
   /** The next mix has other allergens: it is cleaned fully first. */
   readonly mixChange?: MixChange
   /** The machine's own numbers as a run counted them, by their names on the plate; the plate goes before. */

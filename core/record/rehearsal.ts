@@ -34,6 +34,7 @@ const standIn: Readonly<Record<ParameterUnit, number>> = {
   min: 5,
   count: 2,
   '°C': 60,
+  K: 20,
   g: 20,
   µm: 200,
 }

@@ -59,6 +59,10 @@ export const catalogue = {
     'malformed',
     'The concentrate is weaker than the strength asked for. Choose a stronger product or a lower target.',
   ),
+  no_water_left: entry(
+    'malformed',
+    'The amount by the model’s table leaves no water in it. Correct the machine’s data plate in House.',
+  ),
   density_missing: entry(
     'malformed',
     'A % by weight needs the density that the label or its data sheet gives.',

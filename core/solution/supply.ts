@@ -1,5 +1,6 @@
 import {
   availableChlorine,
+  millilitres,
   ppm,
   ppmFromPercentWv,
   ppmFromPercentWw,
@@ -46,6 +47,16 @@ export type Supply = LiquidSupply | SolidSupply
 
 export const isLiquid = (supply: Supply): supply is LiquidSupply =>
   supply.kind !== 'powder' && supply.kind !== 'pieces' && supply.kind !== 'grams-per-litre'
+
+/**
+ * A dose that is a volume by a model's own table, mL, in `total` mL of solution, as millilitres to each litre of water. Throws
+ * `no_water_left` where it leaves no water.
+ * @example supplyByTable(100, 2100).millilitres // 50
+ */
+export function supplyByTable(amount: number, total: number): LiquidSupply {
+  if (!(amount > 0) || amount >= total) throw new Refusal('no_water_left', { field: 'amount' })
+  return { kind: 'per-litre', millilitres: millilitres((1000 * amount) / (total - amount)) }
+}
 
 /**
  * The strength of a concentrate from its label's wording, in mg/L of active agent.

@@ -82,7 +82,11 @@ describe('a machine whose next mix is another', () => {
     })
     expect(forbidden(next)).not.toEqual([])
     // Solution run through it without taking it apart is not enough.
-    const through = { ...next, facets: { ...next.facets, hygiene: 'sanitized' as const }, sanitizedAt: at * 60_000 }
+    const through = {
+      ...next,
+      facets: { ...next.facets, hygiene: 'sanitized' as const },
+      sanitizedAt: at * 60_000,
+    }
     expect(waitsForFullClean(through)).toBe(true)
     expect(forbidden({ ...through, facets: { ...through.facets, partsOut: 0 } })).toMatchObject([
       { why: 'mix-changed' },

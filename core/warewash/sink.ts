@@ -1,5 +1,6 @@
 import { bathDue, bathHours } from '../bath/due.ts'
 import type { Contents } from '../procedure/facets.ts'
+import type { Compartment } from '../procedure/language.ts'
 import type { StationState } from '../procedure/station-state.ts'
 import type { Prediction } from '../duty/windows.ts'
 import { instant, type Instant } from '../quantity/index.ts'
@@ -7,14 +8,12 @@ import type { BathState } from '../bath/fold.ts'
 import type { SiteSet } from '../house/site.ts'
 import type { DishState } from './dish.ts'
 
-export type CompartmentUse = 'wash' | 'rinse' | 'sanitize'
-
 /** What a compartment asks for: filled first, nothing, a reading, fresh water. */
 export type CompartmentState = 'empty' | 'stands' | 'test' | 'change'
 
 /** One compartment of a sink. */
-export interface Compartment {
-  readonly use: CompartmentUse
+export interface CompartmentNow {
+  readonly use: Compartment
   readonly state: CompartmentState
   /** Milliseconds UTC; null where nobody is known to have filled it. */
   readonly filledAt: number | null
@@ -44,7 +43,7 @@ export function sinkOf(
   hours: SiteSet['bath'],
   foretold: (bath: BathState) => Instant | null,
   now: Instant,
-): Compartment[] {
+): CompartmentNow[] {
   const { testHours, changeHours } = hours ?? bathHours
   const set = lastSetUp(station)
   const capacity = station.plate?.parameters['compartment'] ?? null
@@ -55,11 +54,11 @@ export function sinkOf(
       .at(0) ?? null
   const [detergent, sanitizer] = [newest(false), newest(true)]
   const made = (
-    use: CompartmentUse,
+    use: Compartment,
     filledAt: number | null,
     testBy: number | null,
     bath: BathState | null,
-  ): Compartment => {
+  ): CompartmentNow => {
     const changeBy = filledAt === null ? null : filledAt + changeHours * hourMs
     const state =
       changeBy === null
@@ -83,13 +82,15 @@ export function sinkOf(
       bath,
     }
   }
-  const washAt = detergent?.mixedAt ?? (set > 0 ? set : null)
+  const rinseAt = filledAt(station, 'rinse') ?? (set > 0 ? set : null)
+  const washSet = filledAt(station, 'wash') ?? (set > 0 ? set : null)
+  const washAt = detergent ? Math.max(detergent.mixedAt, filledAt(station, 'wash') ?? 0) : washSet
   const read = station.washWater
   const washRead =
     washAt !== null && read !== null && read.at >= washAt && read.verdict === 'in' ? read.at : null
   return [
     made('wash', washAt, washRead === null ? washAt : washRead + testHours * hourMs, detergent),
-    made('rinse', set > 0 ? set : null, null, null),
+    made('rinse', rinseAt, null, null),
     made(
       'sanitize',
       sanitizer?.mixedAt ?? null,
@@ -115,6 +116,13 @@ export function sinkPredictions(
   const from = Math.min(...out)
   if (lastSetUp(sink) >= from) return []
   return [{ station: sink.id, what: machineOut, from: instant(from), at: instant(from + takesOverMs) }]
+}
+
+/** When a compartment was last filled, as its runs tell; null where none did, or a set-up that was told of came after it. */
+function filledAt(sink: StationState, of: Compartment): number | null {
+  const at = sink.compartments?.[of]?.at
+  const told = sink.lastRuns['sink.set-up']
+  return at === undefined || (told?.entered && told.finishedAt > at) ? null : at
 }
 
 /** When a sink was last set up, or its water changed; 0 where it never was. */

@@ -147,6 +147,7 @@ export const house = {
   spareNone: '{n} on the shelf: order it',
   countIt: 'Count it',
   newSpare: 'Enter a spare',
+  partNumber: 'Part number',
   onShelf: 'On the shelf',
   wholeNumber: 'A whole number, zero or more.',
   fits: 'Fits (none: any machine)',

@@ -211,7 +211,7 @@ export const log = {
     count: { read: '{what}: {n}' },
     sign: { seen: 'Seen: {sign}' },
     photo: { attached: 'Photo: {step}' },
-    spare: { set: 'Spare counted: {name}, {n}', drawn: 'Spare used: {name}' },
+    spare: { set: 'Spare counted: {name}, {n}', drawn: 'Spare used: {name}', back: 'Spare put back: {name}' },
     rule: { set: 'Local rule of {name}: {what}' },
     run: {
       started: 'Started {procedure} on {station}',

@@ -6,6 +6,7 @@ import { useI18n } from 'vue-i18n'
 import { useTimes } from '../site/times.ts'
 import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
+import { useSpares } from '../site/spares.ts'
 
 /** What inspections asked for: replaced, regreased, a technician called; each closed with a word on what was done. */
 defineProps<{ stations: readonly StationState[] }>()
@@ -16,29 +17,16 @@ const { day, clock } = useTimes()
 const note = ref<Record<string, string>>({})
 /** The spare to draw, by follow-up. */
 const drawn = ref<Record<string, string | null>>({})
-const spares = (s: StationState) =>
-  site
-    .all('spare')
-    .filter(
-      (x) =>
-        x.fits.length === 0 ||
-        x.fits.some((f) => s.plate?.family === f || s.plate?.family.startsWith(`${f}.`)),
-    )
+const { optionsFor, drawn: drawnDraft } = useSpares()
 const nameOf = (f: FollowUp) => `${f.run} ${f.step}`
 
 function close(station: StationState, f: FollowUp): void {
   const said = (note.value[nameOf(f)] ?? '').trim()
-  const spare = spares(station).find((x) => x.id === drawn.value[nameOf(f)])
-  if (spare)
-    site.record(
-      'spare.drawn@1',
-      { kind: 'spare', id: spare.id },
-      { spare: spare.id, station: station.id, count: 1 },
-    )
-  site.record(
-    'follow-up.closed@1',
-    { kind: 'station', id: station.id },
-    { run: f.run, station: station.id, step: f.step, note: said },
+  const spare = drawn.value[nameOf(f)]
+  const closed = { run: f.run, station: station.id, step: f.step, note: said }
+  site.commit(
+    ...(spare ? [drawnDraft(spare, station.id, 1)] : []),
+    site.draftOf('follow-up.closed@1', { kind: 'station', id: station.id }, closed),
   )
 }
 </script>
@@ -51,9 +39,9 @@ function close(station: StationState, f: FollowUp): void {
         <b>{{ t(`run.choice.${f.outcome}`) }}: {{ names.station(s.id) }}</b>
         <p>{{ names.step(f.run, f.step) }}. {{ day(f.at) }} {{ clock(f.at) }}, {{ names.person(f.by) }}</p>
         <n-select
-          v-if="f.outcome === 'replace' && spares(s).length > 0"
+          v-if="f.outcome === 'replace' && optionsFor(s).length > 0"
           :value="drawn[nameOf(f)] ?? null"
-          :options="spares(s).map((x) => ({ label: `${x.name} (${x.count})`, value: x.id }))"
+          :options="optionsFor(s)"
           :placeholder="t('shift.spare')"
           :aria-label="t('shift.spare')"
           clearable

@@ -19,7 +19,7 @@ const { system } = useUnitSystem()
 
 const typed = computed(() => typedIn({ unit: props.unit }, system.value))
 const most = computed(
-  () => ({ mL: 100_000, min: 1440, count: 200, '°C': 120, g: 5000, µm: 2000 })[props.unit],
+  () => ({ mL: 100_000, min: 1440, count: 200, '°C': 120, K: 60, g: 5000, µm: 2000 })[props.unit],
 )
 const from = computed(() => (typeof value.value === 'object' ? value.value.of : 'typed'))
 const names = computed(() => [
@@ -46,8 +46,8 @@ const times = computed<number | null>({
   get: () => (typeof value.value === 'object' ? (value.value.times ?? 1) : null),
   set: (n) => {
     if (typeof value.value !== 'object') return
-    const { of } = value.value
-    value.value = n === null || n === 1 ? { of } : { of, times: n }
+    const { times: _, ...rest } = value.value
+    value.value = n === null || n === 1 ? rest : { ...rest, times: n }
   },
 })
 const choose = (name: string) => (value.value = name === 'typed' ? undefined : { of: name })

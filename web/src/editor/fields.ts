@@ -2,6 +2,7 @@ import { productUses, sharedPlaces } from '@tadka/core/house'
 import {
   acts,
   assemblies,
+  compartments,
   fastenings,
   hygienes,
   isolations,
@@ -78,6 +79,8 @@ const held: readonly FieldSpec[] = [
   { is: 'choice', name: 'touches', of: touches, words: 'editor.touches', optional: true },
   { is: 'flag', name: 'handover', optional: true },
   { is: 'choice', name: 'who', of: ['lead', 'technician'], words: 'editor.who', optional: true },
+  { is: 'choice', name: 'fills', of: compartments, words: 'editor.compartment', optional: true },
+  { is: 'flag', name: 'spare', optional: true },
   { is: 'choice', name: 'at', of: sharedPlaces, words: 'editor.place', optional: true },
   { is: 'when', name: 'when', optional: true },
 ]
@@ -100,6 +103,7 @@ const own: Readonly<Record<Node['kind'], readonly FieldSpec[]>> = {
     { is: 'line', name: 'vessel' },
     { is: 'amount', name: 'capacity', unit: 'mL' },
     { is: 'water', name: 'water' },
+    { is: 'amount', name: 'amount', unit: 'mL', optional: true },
     { is: 'flag', name: 'acid', optional: true },
   ],
   wait: [
@@ -114,6 +118,7 @@ const own: Readonly<Record<Node['kind'], readonly FieldSpec[]>> = {
     { is: 'amount', name: 'every', unit: 'min' },
     { is: 'line', name: 'duty' },
     { is: 'line', name: 'late' },
+    { is: 'amount', name: 'uses', unit: 'mL', optional: true },
     during,
   ],
   check: [

@@ -24,20 +24,32 @@ const families = computed(() =>
   procedures.families().map((f) => ({ label: t(`house.family.${f}`), value: f })),
 )
 
-const empty = { id: '', name: '', fits: [] as string[], count: '' }
+const empty = { id: '', name: '', partNumber: '', fits: [] as string[], count: '' }
 const draft = ref({ ...empty })
 const tried = ref(false)
 const count = computed(() => parseField(draft.value.count))
 const whole = computed(() => count.value.value !== null && Number.isInteger(count.value.value))
 
 const change = (s: SpareSet & { id: string }) =>
-  (draft.value = { id: s.id, name: s.name, fits: [...s.fits], count: String(Math.max(0, s.count)) })
+  (draft.value = {
+    id: s.id,
+    name: s.name,
+    partNumber: s.partNumber ?? '',
+    fits: [...s.fits],
+    count: String(Math.max(0, s.count)),
+  })
 
 function keep(): void {
   tried.value = true
   const { id, name, fits } = draft.value
+  const partNumber = draft.value.partNumber.trim()
   if (name.trim() === '' || !whole.value) return
-  const payload = { name: name.trim(), fits, count: count.value.value ?? 0 }
+  const payload = {
+    name: name.trim(),
+    fits,
+    count: count.value.value ?? 0,
+    ...(partNumber ? { partNumber } : {}),
+  }
   site.record('spare.set@1', { kind: 'spare', id: id || newId() }, payload)
   message.success(t('house.saved'))
   draft.value = { ...empty }
@@ -50,7 +62,7 @@ function keep(): void {
     <p v-if="spares.length === 0" class="quiet">{{ t('house.noSpares') }}</p>
     <ul>
       <li v-for="s in spares" :key="s.id">
-        <b>{{ s.name }}</b>
+        <b>{{ s.partNumber ? `${s.name}, ${s.partNumber}` : s.name }}</b>
         <span class="quiet">{{ s.fits.map((f) => t(`house.family.${f}`)).join(', ') }}</span>
         <span :class="{ none: s.count <= 0 }">
           {{ s.count <= 0 ? t('house.spareNone', { n: s.count }) : t('house.spareLeft', { n: s.count }) }}
@@ -67,6 +79,10 @@ function keep(): void {
           <span v-if="tried && draft.name.trim() === ''" class="fault">{{
             t('house.label.fault.name')
           }}</span>
+        </label>
+        <label>
+          {{ t('house.partNumber') }}
+          <n-input v-model:value="draft.partNumber" placeholder="" :maxlength="40" />
         </label>
         <label>
           {{ t('house.onShelf') }}

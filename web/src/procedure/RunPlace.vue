@@ -132,7 +132,7 @@ function enter(event: KeyboardEvent): void {
             :blocked="blocked"
             @done="done"
             @begin="begin"
-            @visit="acts.visit(run, position)"
+            @visit="(v) => run && position && acts.visit(run, position, v)"
             @checked="acts.finishIfDone(run.id)"
             @missing="(part) => run && position && acts.missing(run, position, part)"
           />

@@ -16,7 +16,9 @@ import HoldButton from '../pieces/HoldButton.vue'
 import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
 import StepPicture from '../site/StepPicture.vue'
+import StepSpare from './steps/StepSpare.vue'
 import MixIn from '../rerun/MixIn.vue'
+import { useSpares } from '../site/spares.ts'
 import { useReruns } from '../rerun/reruns.ts'
 import RunChecks from './RunChecks.vue'
 import { useStepWords } from '../site/step-words.ts'
@@ -44,7 +46,7 @@ const props = defineProps<{
 const emit = defineEmits<{
   done: [facts: Facts, ...with_: AnyDraft[]]
   begin: []
-  visit: []
+  visit: [millilitres: number]
   checked: []
   missing: [part: string]
 }>()
@@ -53,6 +55,7 @@ const site = useSite()
 const names = useNames()
 const { fill, titleOf } = useStepWords()
 const { mixes, open } = useReruns()
+const { optionsFor } = useSpares()
 
 const step = computed(() => (props.position.kind === 'step' ? props.position.step : null))
 const title = computed(() => titleOf(props.position, props.run.parameters, props.procedure))
@@ -147,7 +150,7 @@ function poured(p: Poured): void {
     :run="run"
     :blocked="blocked !== null"
     @begin="emit('begin')"
-    @visit="emit('visit')"
+    @visit="(v) => emit('visit', v)"
     @over="emit('done', {})"
   />
   <run-checks
@@ -162,8 +165,8 @@ function poured(p: Poured): void {
     :step="step"
     :name="`${run.id}.${position.key}`"
     :blocked="blocked !== null"
-    @counted="(facts) => emit('done', facts)"
     :trial="trial ?? false"
+    @counted="(facts) => emit('done', facts)"
     @missing="(part) => emit('missing', part)"
   />
   <step-inspect
@@ -195,6 +198,13 @@ function poured(p: Poured): void {
     v-else-if="takesMix && !trial"
     :run="run"
     :step="position.key"
+    :station="station"
+    :blocked="blocked !== null"
+    @done="(facts, ...with_) => emit('done', facts, ...with_)"
+  />
+  <step-spare
+    v-else-if="step?.spare && !trial && optionsFor(station).length > 0"
+    :key="position.key"
     :station="station"
     :blocked="blocked !== null"
     @done="(facts, ...with_) => emit('done', facts, ...with_)"

@@ -12,6 +12,7 @@ import {
 import { isByStep } from '@tadka/core/rerun'
 import type { AnyDraft } from '@tadka/core/stream'
 import { provisional } from '../stream/provisional.ts'
+import { useSpares } from '../site/spares.ts'
 import { useSite } from '../site/site.ts'
 import { boot } from '../wire/device.ts'
 
@@ -20,6 +21,7 @@ const subjectOf = (run: RunState) => ({ kind: 'run', id: run.id }) as const
 /** What a person does in a run, as records. */
 export function useRunActs() {
   const site = useSite()
+  const spares = useSpares()
   const plain = (run: RunState) => ({ run: run.id, station: run.station })
 
   /** A run of which nothing is left to do is finished. */
@@ -44,14 +46,16 @@ export function useRunActs() {
     site.commit(...with_, step, ...(ends ? [finishDraft(run)] : []))
   }
 
-  /** Takes a step back, and what it did with kept mix. */
+  /** Takes a step back, and what it did with kept mix and spares. */
   function back(run: RunState, position: Position): void {
     const step = { run: run.id, step: position.key }
     const kept = site
       .all('rerun')
       .filter((r) => isByStep(r, step))
       .map((r) => site.draftOf('rerun.taken-back@1', { kind: 'rerun', id: r.id }, step))
-    site.commit(site.draftOf('run.step.undone@2', subjectOf(run), takeBack(run, position)), ...kept)
+    const spare = run.done[position.key]?.facts['spare']
+    const put = typeof spare === 'string' ? [spares.drawn(spare, run.station, -1)] : []
+    site.commit(site.draftOf('run.step.undone@2', subjectOf(run), takeBack(run, position)), ...kept, ...put)
   }
 
   return {
@@ -59,8 +63,13 @@ export function useRunActs() {
     finishIfDone,
     wait: (run: RunState, position: Position) =>
       site.record('run.wait.started@2', subjectOf(run), startWait(run, position, boot)),
-    visit: (run: RunState, position: Position) =>
-      site.record('run.visit.made@1', subjectOf(run), { ...plain(run), step: position.key }),
+    /** @param millilitres that it poured in. */
+    visit: (run: RunState, position: Position, millilitres = 0) =>
+      site.record('run.visit.made@1', subjectOf(run), {
+        ...plain(run),
+        step: position.key,
+        ...(millilitres > 0 ? { millilitres } : {}),
+      }),
     back,
     park: (run: RunState) => site.record('run.parked@1', subjectOf(run), plain(run)),
     resume: (run: RunState) => site.record('run.resumed@1', subjectOf(run), plain(run)),

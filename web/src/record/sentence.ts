@@ -154,7 +154,9 @@ export function useSentence() {
       case 'spare.set@1':
         return t('log.say.spare.set', { name: record.payload.name, n: record.payload.count })
       case 'spare.drawn@1':
-        return t('log.say.spare.drawn', { name: site.one('spare', record.payload.spare)?.name ?? '' })
+        return t(`log.say.spare.${record.payload.count < 0 ? 'back' : 'drawn'}`, {
+          name: site.one('spare', record.payload.spare)?.name ?? '',
+        })
       case 'follow-up.closed@1':
         return t('log.say.follow-up.closed', {
           step: names.step(record.payload.run, record.payload.step),

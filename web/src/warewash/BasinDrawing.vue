@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import type { CompartmentUse } from '@tadka/core/warewash'
+import type { Compartment } from '@tadka/core/procedure'
 import { computed } from 'vue'
 
 /** One basin of a sink, filled as far as it is: suds on the wash, clear water in the rinse, the sanitizer dotted. What it reads stands in it. */
-const props = defineProps<{ use: CompartmentUse; full: number; label: string }>()
+const props = defineProps<{ use: Compartment; full: number; label: string }>()
 const [brim, floor] = [22, 116]
 const level = computed(() => floor - Math.min(1, Math.max(0, props.full)) * (floor - brim - 12))
 const suds = [22, 44, 63, 86, 110, 131, 154, 176, 199, 220]

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { showMinutes } from '@tadka/core/quantity'
 import type { StationState } from '@tadka/core/procedure'
-import { sinkOf, type Compartment } from '@tadka/core/warewash'
+import { sinkOf, type CompartmentNow } from '@tadka/core/warewash'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -43,25 +43,25 @@ const age = (at: number) => {
   const minutes = Math.floor(Math.max(0, now() - at) / 60_000)
   return t('bench.age', { time: showMinutes(minutes) })
 }
-function asks({ use, state, goodUntil }: Compartment): string {
+function asks({ use, state, goodUntil }: CompartmentNow): string {
   if (state === 'stands') return t('dish.sink.stands', { time: clock(goodUntil ?? 0) })
   return t(state === 'test' && use === 'rinse' ? 'dish.sink.testRinse' : `dish.sink.${state}`)
 }
 const wash = computed(() => props.station.washWater)
 /** The wash's temperature, where it was read since it was filled. */
-const warmth = (c: Compartment) =>
+const warmth = (c: CompartmentNow) =>
   c.use === 'wash' && wash.value?.celsius && c.filledAt !== null && wash.value.at >= c.filledAt
     ? wash.value
     : null
 /** The sanitizer as it stands now: a reading is of its moment. */
-function strength(c: Compartment) {
+function strength(c: CompartmentNow) {
   const last = c.use === 'sanitize' ? c.bath?.lastReading : null
   const standing = baths.value.find((b) => b.id === c.bath?.id)
   return last ? { ...last, verdict: standing?.now.verdict ?? last.verdict } : null
 }
 /** The reading that its verdict is of. */
-const read = (c: Compartment) => warmth(c) ?? strength(c)
-const outlook = (c: Compartment) => baths.value.find((b) => b.id === c.bath?.id)?.outlook ?? null
+const read = (c: CompartmentNow) => warmth(c) ?? strength(c)
+const outlook = (c: CompartmentNow) => baths.value.find((b) => b.id === c.bath?.id)?.outlook ?? null
 const setUp = computed(() => compartments.value.every((c) => c.state === 'empty'))
 function run(procedure: 'sink.set-up' | 'sink.change'): void {
   start(props.station.id, procedure)

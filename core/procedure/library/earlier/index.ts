@@ -69,6 +69,10 @@ import slushOpen1 from './slush.open.v1.json' with { type: 'json' }
 import softServeGravityOpen3 from './soft-serve-gravity.open.v3.json' with { type: 'json' }
 import softServePumpOpen3 from './soft-serve-pump.open.v3.json' with { type: 'json' }
 import softServeTwinOpen3 from './soft-serve-twin.open.v3.json' with { type: 'json' }
+import iceCubeHalfYear3 from './ice-cube.half-year.v3.json' with { type: 'json' }
+import iceCubeBetween2 from './ice-cube.between.v2.json' with { type: 'json' }
+import iceNuggetHalfYear3 from './ice-nugget.half-year.v3.json' with { type: 'json' }
+import dishMachineOpen3 from './dish-machine.open.v3.json' with { type: 'json' }
 
 export const earlier: readonly unknown[] = [
   batchClose1,
@@ -141,4 +145,8 @@ export const earlier: readonly unknown[] = [
   softServeGravityOpen3,
   softServePumpOpen3,
   softServeTwinOpen3,
+  iceCubeHalfYear3,
+  iceCubeBetween2,
+  iceNuggetHalfYear3,
+  dishMachineOpen3,
 ]

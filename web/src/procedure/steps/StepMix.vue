@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { millilitres, showTemperature } from '@tadka/core/quantity'
-import { numberOf, type RunState, type Step } from '@tadka/core/procedure'
+import { knownNumber, numberOf, type RunState, type Step } from '@tadka/core/procedure'
 import type { BathMixed } from '@tadka/core/bath'
 import { Refusal } from '@tadka/core/refusal'
 import { aimedTarget, checkTarget } from '@tadka/core/rules'
-import { measureFor } from '@tadka/core/solution'
+import { measureFor, supplyByTable } from '@tadka/core/solution'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -49,14 +49,23 @@ const target = computed(() => {
   const c = candidate.value
   return c ? aimedTarget(c.product.agent, c.use, site.set?.schools ?? {}, kit.stripFor(c.product)) : null
 })
+/** mL by the model's own table; where its plate does not say, the label decides. */
+const byTable = computed(() =>
+  props.step.amount === undefined ? null : (knownNumber(props.step.amount, props.run.parameters) ?? null),
+)
 const mixed = computed(() => {
   if (!candidate.value) return { ways: [], refusal: null }
   const { product, use } = candidate.value
   try {
     const aim = { range: use.range, target: target.value }
     if (aim.target !== null) checkTarget(product.agent, use, aim.target)
+    const table = byTable.value === null ? null : supplyByTable(byTable.value, total.value)
+    const aimed = table ? { range: null, target: null } : aim
     return {
-      ways: waysOf(measureFor(product.supply, aim, total.value, kit.measuring(product.id)), holds.value),
+      ways: waysOf(
+        measureFor(table ?? product.supply, aimed, total.value, kit.measuring(product.id)),
+        holds.value,
+      ),
       refusal: null,
     }
   } catch (error) {
@@ -85,7 +94,7 @@ function poured(): void {
     ...w.kept,
     volume: w.total ?? total.value,
     capacity: holds.value,
-    target: target.value,
+    target: byTable.value === null ? target.value : null,
   })
 }
 </script>
@@ -117,7 +126,8 @@ function poured(): void {
     <template #water>
       <b>{{ water }}</b>
     </template>
-    <p v-if="candidate.product.supply.kind === 'per-litre'" class="why">
+    <p v-if="byTable !== null" class="why">{{ t('run.byTable', { v: units.volume(byTable) }) }}</p>
+    <p v-else-if="candidate.product.supply.kind === 'per-litre'" class="why">
       {{ t('run.byLabel', { dose: dose(candidate.product.supply) }) }}
     </p>
     <p v-if="candidate.product.ppe.length > 0" class="ppe">

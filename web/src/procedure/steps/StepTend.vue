@@ -1,11 +1,19 @@
 <script setup lang="ts">
-import { showCountdown } from '@tadka/core/quantity'
-import { numberOf, tendingOf, type Position, type RunState, type Timed } from '@tadka/core/procedure'
+import { showCountdown, volumeFrom } from '@tadka/core/quantity'
+import {
+  knownNumber,
+  numberOf,
+  tendingOf,
+  type Position,
+  type RunState,
+  type Timed,
+} from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { spokenLength } from '../../pieces/seconds.ts'
 import TimerFigure from '../../pieces/TimerFigure.vue'
+import { useUnits } from '../../site/units.ts'
 import { now } from '../../wire/clock.ts'
 import EndEarly from './EndEarly.vue'
 import WaitCut from './WaitCut.vue'
@@ -18,11 +26,23 @@ const props = defineProps<{
   run: RunState
   blocked: boolean
 }>()
-const emit = defineEmits<{ begin: []; visit: []; over: [] }>()
+const emit = defineEmits<{ begin: []; visit: [millilitres: number]; over: [] }>()
 const { t } = useI18n()
+const units = useUnits()
 
 const { minutes, wait, cut, ends, left, over, strict } = useTimed(() => props)
 const every = computed(() => numberOf(props.step.every, props.run.parameters))
+/** What its visits pour in, all in all, mL; null where nobody counts it. */
+const uses = computed(() =>
+  props.step.uses === undefined ? null : (knownNumber(props.step.uses, props.run.parameters) ?? null),
+)
+const used = computed(() => props.run.used?.[props.position.key] ?? 0)
+const jug = computed(() => (units.system.value === 'us' ? volumeFrom(1, 'qt') : 1000))
+const poured = ref(0)
+function visit(): void {
+  emit('visit', uses.value === null ? 0 : poured.value)
+  poured.value = 0
+}
 const tending = computed(() => tendingOf(props.step, props.position.key, props.run, now()))
 </script>
 
@@ -47,6 +67,18 @@ const tending = computed(() => tendingOf(props.step, props.position.key, props.r
         </p>
       </template>
       <p v-else class="fig">{{ spokenLength(minutes * 60_000) }}</p>
+      <div v-if="wait && uses !== null && !over" class="poured">
+        <p>
+          <b>{{ t('run.usedOf', { used: units.volume(used + poured), all: units.volume(uses) }) }}</b>
+          <progress :value="used + poured" :max="uses" :aria-label="t('run.usedName')" />
+        </p>
+        <n-button size="large" :disabled="poured <= 0" @click="poured = Math.max(0, poured - jug / 2)">{{
+          t('run.pouredLess', { v: units.volume(jug / 2) })
+        }}</n-button>
+        <n-button size="large" @click="poured += jug / 2">{{
+          t('run.pouredMore', { v: units.volume(jug / 2) })
+        }}</n-button>
+      </div>
       <div class="act">
         <n-button v-if="!wait" type="primary" class="big" :disabled="blocked" @click="emit('begin')">{{
           t('run.begin')
@@ -54,7 +86,7 @@ const tending = computed(() => tendingOf(props.step, props.position.key, props.r
         <n-button v-else-if="over" type="primary" class="big" @click="emit('over')">{{
           t('run.done')
         }}</n-button>
-        <n-button v-else type="primary" class="big" @click="emit('visit')"
+        <n-button v-else type="primary" class="big" @click="visit"
           >{{ step.duty }}: {{ t('run.visited') }}</n-button
         >
       </div>
@@ -80,6 +112,19 @@ const tending = computed(() => tendingOf(props.step, props.position.key, props.r
 .duty {
   font-size: 26px;
   font-weight: 600;
+}
+progress {
+  display: block;
+  width: 260px;
+  height: 14px;
+  accent-color: var(--accent, #0f6268);
+}
+.poured {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 14px;
+  align-items: center;
+  margin: 14px 0;
 }
 .late {
   color: var(--out);
