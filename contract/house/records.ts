@@ -8,6 +8,11 @@ import { crewSet, rosterSet } from './roster.ts'
 import { siteSet } from './site.ts'
 import { stationSet } from './station.ts'
 
+const recipeRange = (least: number, most: number) =>
+  z
+    .strictObject({ lo: z.number().min(least).max(most), hi: z.number().min(least).max(most) })
+    .refine((r) => r.lo <= r.hi)
+
 export const housePayloads = {
   'site.set@1': siteSet,
   'station.set@1': stationSet,
@@ -29,6 +34,12 @@ export const housePayloads = {
     allergens: z.array(z.enum(allergens)).max(allergens.length).nullable(),
     rerun: z.boolean().nullable(),
     keepDays: z.number().int().min(1).max(365).nullable(),
+    recipe: z
+      .strictObject({
+        celsius: recipeRange(-40, 20).nullable(),
+        consistency: recipeRange(0, 1000).nullable(),
+      })
+      .exactOptional(),
   }),
   'spare.set@1': z.strictObject({
     partNumber: words(40).exactOptional(),

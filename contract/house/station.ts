@@ -55,5 +55,6 @@ export const stationSet = z.strictObject({
   options: z.record(freeKey(40), z.string().max(40)).optional(),
   up: z.enum(['rush', 'trading']).optional(),
   typical: z.literal(true).optional(),
+  pages: z.record(freeKey(40), z.string().min(1).max(20)).optional(),
   retired: z.literal(true).optional(),
 })

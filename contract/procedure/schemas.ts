@@ -13,7 +13,7 @@ import {
   type Procedure,
   touches,
 } from '@tadka/core/procedure'
-import { sharedPlaces } from '@tadka/core/house'
+import { recipeSides, sharedPlaces } from '@tadka/core/house'
 import { z } from 'zod'
 import { freeKey, freeName } from '../stream/envelope.ts'
 
@@ -192,6 +192,7 @@ const stepSchema = z.union([
     unit: z.enum(parameterUnits),
     from: parameter.exactOptional(),
     to: parameter.exactOptional(),
+    recipe: z.enum(recipeSides).exactOptional(),
   }),
 ])
 

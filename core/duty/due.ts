@@ -67,7 +67,16 @@ export function dueList(
         a.latest - b.latest ||
         (a.station < b.station ? -1 : 1),
     )
+    .filter((item, i, all) => !all.slice(0, i).some((sooner) => servesBoth(sooner, item, now)))
 }
+
+/** Whether a job done while it is due serves another of the same procedure, too: what falls due twice is done once. */
+const servesBoth = (a: DueItem, b: DueItem, now: Instant): boolean =>
+  a.station === b.station &&
+  a.procedure === b.procedure &&
+  !a.goneBy &&
+  b.earliest <= Math.max(a.latest, now) &&
+  a.earliest <= b.latest
 
 /** An opening that was missed this long ago is no job for now. Common practice, no source. */
 const goneByMs = 3 * 3_600_000
@@ -76,9 +85,10 @@ const order: Record<Risk, number> = { late: 0, 'past-target': 1, now: 2, ahead: 
 
 function nextDue(station: StationState, duty: StationDuty, context: DutyContext): DueItem | null {
   const last = station.lastRuns[baseOf(duty.procedure)] ?? null
-  const windows = recurring(duty.trigger, context.days)?.filter(
-    (w) => station.closed[closedKey(duty.procedure, w.day)] === undefined,
-  )
+  const byHours = duty.trigger.kind === 'each-close' && isByHours(station, duty.procedure)
+  const windows = recurring(duty.trigger, context.days)
+    ?.filter((w) => station.closed[closedKey(duty.procedure, w.day)] === undefined)
+    .map((w) => (byHours ? { ...w, earliest: instant(w.earliest + notTheCloseMs) } : w))
   const next = windows ? openWindow(windows, last, context.now) : counted(duty, station, last, context)
   if (!next) return null
   const { now } = context
@@ -98,6 +108,13 @@ function nextDue(station: StationState, duty: StationDuty, context: DutyContext)
     minutesLeft: Math.floor((next.latest - now) / 60_000),
   }
 }
+
+/** What is done every few hours in use is not closed by the last of those: only what is done within the last hour is. Common practice, no source. */
+const notTheCloseMs = 2 * 3_600_000
+const isByHours = (station: StationState, procedure: string): boolean =>
+  dutiesOf(station).some(
+    ({ procedure: p, trigger }) => p === procedure && trigger.kind === 'hours' && trigger.counts === 'in-use',
+  )
 
 /** An occurrence that was missed and is not yet overtaken by the next, else the one to come. */
 function openWindow(all: readonly Window[], last: LastRun | null, now: Instant): Window | null {

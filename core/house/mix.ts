@@ -17,6 +17,20 @@ export const allergens = [
 ] as const
 export type Allergen = (typeof allergens)[number]
 
+/** From, to; both ends may be. */
+export interface RecipeRange {
+  readonly lo: number
+  readonly hi: number
+}
+
+/** How a batch is to come out of the freezer: °C, and the number that its display shows; null where the recipe does not say. */
+export interface Recipe {
+  readonly celsius: RecipeRange | null
+  readonly consistency: RecipeRange | null
+}
+export const recipeSides = ['celsius', 'consistency'] as const
+export type RecipeSide = (typeof recipeSides)[number]
+
 /** A frozen-dessert or beverage mix as its maker states it. */
 export interface MixSet {
   readonly name: string
@@ -29,6 +43,8 @@ export interface MixSet {
   readonly rerun: boolean | null
   /** Days that it keeps once it was drawn, the first day counted; null: its maker names none. */
   readonly keepDays: number | null
+  /** Of a batch; absent where nobody has entered one. */
+  readonly recipe?: Recipe
 }
 
 /** Whether a mix needs time and temperature control: what nobody has entered does. */
@@ -41,6 +57,22 @@ export const anyTcs = (mixes: readonly (Partial<MixSet> | null)[]): boolean =>
 /** Why a mix that is left may not be kept; null where it may. */
 export const rerunFault = (mix: Partial<MixSet> | null): 'maker-forbids' | 'maker-unknown' | null =>
   mix === null || mix.rerun === true ? null : mix.rerun === false ? 'maker-forbids' : 'maker-unknown'
+
+/** What a side of a batch must lie in, by the recipe of the one mix that it is of; null where that is not known. */
+export const recipeRange = (
+  mixes: readonly (Partial<MixSet> | null)[],
+  side: RecipeSide,
+): RecipeRange | null => (mixes.length === 1 && mixes[0]?.recipe?.[side]) || null
+
+/**
+ * By how much to set the consistency for the next batch, in numbers of its display: to the middle of the recipe; 0 where it was in. A lower
+ * number is softer: common practice, no source.
+ * @example nextConsistency(6, { lo: 8, hi: 10 }) // 3
+ */
+export function nextConsistency(read: number, { lo, hi }: RecipeRange): number {
+  if (read >= lo && read <= hi) return 0
+  return Math.round((lo + hi) / 2 - read)
+}
 
 /** What people may react to that is in one mix and not in the other; null where those of either are not known. */
 export function allergensBetween(

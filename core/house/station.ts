@@ -39,6 +39,8 @@ export interface StationSet {
   /** The data plate's numbers that procedures take: volumes in mL, times in minutes, counts. */
   readonly parameters: Readonly<Record<string, number>>
   readonly duties: readonly StationDuty[]
+  /** Where the manual gives a number of the plate: its page, by the number's name. */
+  readonly pages?: Readonly<Record<string, string>>
   /** What this model or site chose of its procedures' options. */
   readonly options?: Readonly<Record<string, string>>
   /** When it must be up: in the rushes, or as long as the site trades. */

@@ -1,4 +1,5 @@
 import type { JudgedReading } from '../reading/reading.ts'
+import type { RecipeRange } from '../house/mix.ts'
 import type { Agent } from '../rules/index.ts'
 import type { ChemicalClass } from '../solution/index.ts'
 import type { Procedure, Step } from './language.ts'
@@ -32,6 +33,8 @@ export interface InForce {
   readonly label?: LabelInForce
   /** What another mix asks of the machine before it goes in. */
   readonly asks?: 'full-clean' | 'none'
+  /** What the recipe of the mix in the machine asks of what a step reads. */
+  readonly recipe?: RecipeRange
   readonly judged?: JudgedReading
   /** Hours after which a sanitized machine is sanitized again before product. */
   readonly freshHours?: number

@@ -13,6 +13,7 @@ export {
   mostOfPart,
   movedParts,
   neededNames,
+  machineNumbers,
   wholeCount,
 } from './counts.ts'
 export * from './in-force.ts'

@@ -1,3 +1,4 @@
+import type { RecipeSide } from '../house/mix.ts'
 import type { SharedPlace } from '../house/site.ts'
 import type { Verdict } from '../rules/index.ts'
 import type { Act, Facets } from './facets.ts'
@@ -171,6 +172,8 @@ export type Step = StepBase &
         readonly unit: ParameterUnit
         readonly from?: Parameter
         readonly to?: Parameter
+        /** Judged by the recipe of the mix in the machine instead. */
+        readonly recipe?: RecipeSide
       }
   )
 

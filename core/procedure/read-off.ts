@@ -1,3 +1,4 @@
+import type { RecipeRange } from '../house/mix.ts'
 import type { Verdict } from '../rules/index.ts'
 import type { Parameter, Step } from './language.ts'
 import { knownNumber } from './outline.ts'
@@ -11,10 +12,19 @@ export interface ReadLimits {
 }
 
 /** Whether what is read is judged at all. */
-export const isJudged = (step: ReadStep): boolean => step.from !== undefined || step.to !== undefined
+export const isJudged = (step: ReadStep): boolean =>
+  step.from !== undefined || step.to !== undefined || step.recipe !== undefined
 
-/** What a reading is held against on one machine. @param parameters of the run, by name. */
-export function readLimits(step: ReadStep, parameters: Readonly<Record<string, number>>): ReadLimits {
+/**
+ * What a reading is held against on one machine. @param parameters of the run, by name. @param recipe of the mix in it, where the step goes
+ * by one; null where nobody has entered any.
+ */
+export function readLimits(
+  step: ReadStep,
+  parameters: Readonly<Record<string, number>>,
+  recipe: RecipeRange | null = null,
+): ReadLimits {
+  if (step.recipe !== undefined) return { from: recipe?.lo, to: recipe?.hi }
   const limit = (p: Parameter | undefined) => (p === undefined ? null : knownNumber(p, parameters))
   return { from: limit(step.from), to: limit(step.to) }
 }
@@ -27,9 +37,10 @@ export function readVerdict(
   step: ReadStep,
   value: number,
   parameters: Readonly<Record<string, number>>,
+  recipe: RecipeRange | null = null,
 ): Verdict | null {
   if (!isJudged(step)) return null
-  const { from, to } = readLimits(step, parameters)
+  const { from, to } = readLimits(step, parameters, recipe)
   if ((typeof from === 'number' && value < from) || (typeof to === 'number' && value > to)) return 'out'
   return from === undefined || to === undefined ? 'cannot-tell' : 'in'
 }

@@ -10,6 +10,7 @@ import { runFold } from './run.ts'
 import { isRunType, type RunType } from './records.ts'
 import { baseOf } from './own.ts'
 import { procedureOfRun, withoutKey, withoutTold, type RunState } from './run-state.ts'
+import { withStepForgotten, withStepKept } from './station-kept.ts'
 import type { StationState } from './station-state.ts'
 import { asked, letGo, oldRunRecord, runEnded } from './station-outcome.ts'
 import { withTemperature } from './station-temperature.ts'
@@ -47,25 +48,9 @@ function worked(state: StationState, was: RunState, run: RunState, record: RunRe
     case 'run.step.done@2':
       return run.done[record.payload.step] === was.done[record.payload.step]
         ? state
-        : afresh(
-            filled(
-              counted(asked(stepped(state, was, run, record, 'done'), run, record), run, record.payload.step),
-              run,
-              record.payload.step,
-            ),
-            run,
-            record.payload.step,
-          )
+        : doneOn(asked(stepped(state, was, run, record, 'done'), run, record), run, record.payload.step)
     case 'run.step.undone@2':
-      return notAfresh(
-        emptied(
-          uncounted(undone(state, was, record.payload.step), was, record.payload.step),
-          was,
-          record.payload.step,
-        ),
-        was,
-        record.payload.step,
-      )
+      return undoneOn(undone(state, was, record.payload.step), was, record.payload.step)
     case 'run.part.missing@1':
       return run.stop && run.stop !== was.stop
         ? {
@@ -94,6 +79,11 @@ function worked(state: StationState, was: RunState, run: RunState, record: RunRe
   }
 }
 
+const doneOn = (state: StationState, run: RunState, step: string): StationState =>
+  withStepKept(filled(counted(state, run, step), run, step), run, step)
+const undoneOn = (state: StationState, was: RunState, step: string): StationState =>
+  withStepForgotten(emptied(uncounted(state, was, step), was, step), was, step)
+
 /** What a run counted of the machine is known from then on. */
 function counted(state: StationState, run: RunState, step: string): StationState {
   const told = run.done[step]?.told
@@ -121,29 +111,6 @@ function emptied(state: StationState, run: RunState, step: string): StationState
   const { holds, ...rest } = state
   if (holds?.step !== `${run.id} ${step}`) return state
   return holds.before ? { ...rest, holds: { ...holds.before, step: '', before: null } } : rest
-}
-
-/** A compartment of a sink is filled anew: its age begins. */
-function afresh(state: StationState, run: RunState, key: string): StationState {
-  const procedure = procedureOfRun(run)
-  const position = procedure && outline(procedure, run).find((p) => p.key === key)
-  const fills = position?.kind === 'step' ? position.step.fills : undefined
-  const at = run.done[key]?.at
-  if (!fills || at === undefined) return state
-  const before = state.compartments?.[fills]?.at ?? null
-  return {
-    ...state,
-    compartments: { ...state.compartments, [fills]: { at, step: `${run.id} ${key}`, before } },
-  }
-}
-
-/** It was not: it is as old as it was. */
-function notAfresh(state: StationState, run: RunState, key: string): StationState {
-  const all = Object.entries(state.compartments ?? {}).flatMap(([name, c]) => {
-    if (c.step !== `${run.id} ${key}`) return [[name, c] as const]
-    return c.before === null ? [] : [[name, { at: c.before, step: '', before: null }] as const]
-  })
-  return state.compartments ? { ...state, compartments: Object.fromEntries(all) } : state
 }
 
 function uncounted(state: StationState, was: RunState, step: string): StationState {

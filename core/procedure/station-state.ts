@@ -56,6 +56,14 @@ export interface Filled {
   readonly before: number | null
 }
 
+/** A number that a run read off the machine. */
+export interface ReadOff {
+  readonly at: number
+  readonly step: string
+  readonly value: number
+  readonly verdict: Verdict | null
+}
+
 /** A station: what it is, what state it is in, what runs on it, and when each procedure was last done. */
 export interface StationState {
   readonly id: string
@@ -77,6 +85,8 @@ export interface StationState {
   readonly outOfService: OutOfService | null
   /** The mixes that were put in last, and the kept containers among them; absent where nobody said. */
   readonly holds?: Holds
+  /** Numbers read off it by what was read, the newest last: a burr's zero, a flow number. */
+  readonly readOff?: Readonly<Record<string, readonly ReadOff[]>>
   /** When each compartment of a sink was last filled, and by which step of a run; what it was before that. */
   readonly compartments?: Readonly<Partial<Record<Compartment, Filled>>>
   /** The next mix has other allergens: it is cleaned fully first. */

@@ -4,6 +4,7 @@ import type { Position } from './frame.ts'
 import { readVerdict } from './read-off.ts'
 import { countsTold, isWholeCount } from './counts.ts'
 import { walk } from './outline.ts'
+import type { RecipeRange } from '../house/mix.ts'
 import type { Facts, StepDone } from './payloads.ts'
 import { procedureOfRun, tickOf, withoutKey, type DoneStep, type RunState, type Short } from './run-state.ts'
 import {
@@ -40,12 +41,16 @@ export function waited(run: RunState, step: Timed, key: string, end: Tick): Shor
   return { ms: wait ? provenMs(wait.tick, end) : 0, leastMs: minutes * 60_000 }
 }
 
-/** Judges a step marked done: whether it was its turn, lasted as long as it must, was counted whole. */
+/**
+ * Judges a step marked done: whether it was its turn, lasted as long as it must, was counted whole. @param recipe that a number is held
+ * against, where the step goes by the recipe of the mix in the machine.
+ */
 export function judgeStep(
   procedure: Procedure,
   run: RunState,
   payload: Pick<StepDone, 'step' | 'facts'>,
   tick: Tick,
+  recipe: RecipeRange | null = null,
 ): Taken {
   const { positions, open } = walk(procedure, run)
   const position = positions.find((p) => p.key === payload.step) ?? null
@@ -63,18 +68,23 @@ export function judgeStep(
     const short = lasted.ms < lasted.leastMs && !cooled ? lasted : null
     return { ...judged, short, counts: inTurn && (short === null || !mustLast(step)) }
   }
-  const facts = factsOf(step, payload.facts, run.parameters)
+  const facts = factsOf(step, payload.facts, run.parameters, recipe)
   return { ...judged, facts: facts ?? payload.facts, counts: inTurn && facts !== null }
 }
 
 /** The facts of a step as far as they hold, or null where they do not do it: a count that is short, a choice that is none. */
-function factsOf(step: Step, facts: Facts, parameters: Readonly<Record<string, number>>): Facts | null {
+function factsOf(
+  step: Step,
+  facts: Facts,
+  parameters: Readonly<Record<string, number>>,
+  recipe: RecipeRange | null,
+): Facts | null {
   if (step.kind === 'parts') return isWholeCount(step, facts) ? facts : null
   if (step.kind === 'check') return null
   if (step.kind === 'read') {
     const { read } = facts
     if (typeof read !== 'number') return null
-    const outcome = readVerdict(step, read, parameters)
+    const outcome = readVerdict(step, read, parameters, recipe)
     return outcome === null ? facts : { ...facts, outcome }
   }
   if (step.kind !== 'inspect') return facts
@@ -125,7 +135,7 @@ function done(
 ): RunState {
   const { step, boot = null } = record.payload
   const tick = tickOf(record, boot)
-  const taken = judgeStep(procedure, state, record.payload, tick)
+  const taken = judgeStep(procedure, state, record.payload, tick, record.inForce?.recipe)
   if (!taken.counts) {
     // Ended early, it has not happened: its timer stands still until it is begun anew.
     if (!taken.inTurn || taken.short === null || !state.waits[step]) return state

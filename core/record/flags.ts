@@ -78,7 +78,13 @@ function stepFlags(record: AnyRecord & { type: 'run.step.done@2' }, context: Fla
   const found = running(context)
   const procedure = run && procedureOfRun(run)
   if (!run || !procedure) return found
-  const taken = judgeStep(procedure, run, record.payload, tickOf(record, record.payload.boot ?? null))
+  const taken = judgeStep(
+    procedure,
+    run,
+    record.payload,
+    tickOf(record, record.payload.boot ?? null),
+    record.inForce?.recipe,
+  )
   if (!taken.inTurn) found.push('out-of-order')
   if (taken.short) found.push('wait-cut-short')
   else if (taken.inTurn && !taken.counts) found.push('not-counted')

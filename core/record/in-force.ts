@@ -6,7 +6,7 @@ import { walk } from '../procedure/outline.ts'
 import { procedureOfRun, type RunState } from '../procedure/run-state.ts'
 import type { StationState } from '../procedure/station-state.ts'
 import { Refusal } from '../refusal/index.ts'
-import { asksFullClean, type MixSet } from '../house/mix.ts'
+import { asksFullClean, recipeRange, type MixSet, type RecipeRange } from '../house/mix.ts'
 import type { ProductSet } from '../house/product.ts'
 import type { ReadingTaken } from '../reading/reading.ts'
 import type { AnyDraft, SubjectRef } from '../stream/record.ts'
@@ -98,7 +98,8 @@ export function inForceFor(draft: AnyDraft, known: Known): InForce | undefined {
     case 'run.step.done@1':
     case 'run.step.done@2': {
       const label = labelFor(draft, known)
-      return { freshHours: known.freshHours, ...(label ? { label } : {}) }
+      const recipe = recipeFor(draft.payload, known)
+      return { freshHours: known.freshHours, ...(label ? { label } : {}), ...(recipe ? { recipe } : {}) }
     }
     case 'mix.changed@1': {
       const { station, to } = draft.payload
@@ -117,6 +118,19 @@ export function inForceFor(draft: AnyDraft, known: Known): InForce | undefined {
     default:
       return isRunType(draft.type) ? {} : undefined
   }
+}
+
+/** The recipe that a number of a step is held against; null where it goes by none, or nobody has entered one. */
+function recipeFor(
+  payload: { run: string; station: string; step: string },
+  known: Known,
+): RecipeRange | null {
+  const run = known.run(payload.run)
+  const procedure = run && procedureOfRun(run)
+  const position = procedure && walk(procedure, run).positions.find((p) => p.key === payload.step)
+  if (position?.kind !== 'step' || position.step.kind !== 'read' || !position.step.recipe) return null
+  const held = known.station(payload.station)?.holds?.mixes ?? []
+  return recipeRange(held.map(known.mix), position.step.recipe)
 }
 
 /** A product's label for one use, as far as a run depends on it; null where it has no such use. */

@@ -177,6 +177,17 @@ describe('by what was seen, expected, or done beside it', () => {
     })
     expect(due(bath, '2026-11-26T14:20:00Z', {}, [{ ...at_, station: 'other' }])).toBeNull()
   })
+  it('twice for one procedure is told once, the more urgent; the close is still to do after the last of the hours', () => {
+    const both = station(
+      [duty({ kind: 'each-close' }), duty({ kind: 'hours', hours: 4, counts: 'in-use' })],
+      { lastRuns: { job: { run: 'r', finishedAt: at('2026-11-26T20:35:00Z'), by: 'b' } } },
+    )
+    const told = (now: string) => dueList(site, [both], at(now)).map((d) => [d.trigger, d.risk])
+    expect(told('2026-11-26T21:00:00Z')).toHaveLength(1)
+    const closes = dueList(site, [station([duty({ kind: 'each-close' })])], at('2026-11-26T21:00:00Z'))[0]
+    const closing = new Date((closes?.target ?? 0) - 45 * 60_000 - 30 * 60_000).toISOString()
+    expect(told(closing)).toEqual([['each-close', 'now']])
+  })
   it('a linked one, once the other was done after it', () => {
     const filter = { kind: 'linked', to: 'clean' } as const
     const cleaned = { clean: { run: 'r', finishedAt: at('2026-11-26T10:00:00Z'), by: 'b' } }

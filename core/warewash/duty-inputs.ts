@@ -1,5 +1,6 @@
 import type { Prediction } from '../duty/index.ts'
 import { bathDue, bathOutlook, type BathDue, type BathOutlook } from '../bath/index.ts'
+import { instant } from '../quantity/index.ts'
 import type { StationState } from '../procedure/index.ts'
 import type { BathState } from '../bath/fold.ts'
 import type { ProductSet } from '../house/product.ts'
@@ -47,6 +48,9 @@ export function standingBaths(known: Omit<SiteKnown, 'dishes'>): StandingBath[] 
     })
 }
 
+/** How long before it is too old a bath may be changed. Common practice, no source. */
+const beforeOldMs = 1_800_000
+
 /**
  * What duties are worked out from, the same for the list, the plan and the calendar: the stations with their racks counted, and what
  * their rinses and baths are expected to do.
@@ -57,11 +61,12 @@ export function dutyInputs(known: SiteKnown): {
 } {
   const dishOf = (id: string) => known.dishes.find((d) => d.id === id) ?? null
   const stations = known.stations.map((s) => withRacks(s, dishOf(s.id)))
-  const weakening = standingBaths(known).flatMap(({ station, outlook }): Prediction[] =>
-    station && outlook?.testBy && outlook.likely
-      ? [{ station, what: 'bath', from: outlook.testBy, at: outlook.likely }]
-      : [],
-  )
+  const spent = standingBaths(known).flatMap(({ station, due, outlook }): Prediction[] => {
+    if (!station) return []
+    // Weak sooner than old, or old: whichever comes first.
+    const at = instant(Math.min(outlook?.likely ?? Number.POSITIVE_INFINITY, due.useBy))
+    return [{ station, what: 'bath', from: instant(Math.min(outlook?.testBy ?? at, at - beforeOldMs)), at }]
+  })
   const sinks = stations
     .filter((s) => s.plate?.family === 'sink')
     .flatMap((s) => sinkPredictions(s, known.dishes))
@@ -69,5 +74,5 @@ export function dutyInputs(known: SiteKnown): {
     const [kind, dish] = [kindOf(plate?.family ?? ''), dishOf(id)]
     return kind && plate && dish ? dishPredictions(dish, marksOf(kind, plate.parameters).rinse) : []
   })
-  return { stations, predictions: [...weakening, ...sinks, ...rinses] }
+  return { stations, predictions: [...spent, ...sinks, ...rinses] }
 }

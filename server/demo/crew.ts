@@ -18,6 +18,7 @@ import {
   type StationState,
   type Step,
 } from '@tadka/core/procedure'
+import { recipeRange } from '@tadka/core/house'
 import { inForceFor } from '@tadka/core/record'
 import { type AnyDraft, type AnyRecord } from '@tadka/core/stream'
 import { checkStep, mixStep } from './crew-checks.ts'
@@ -183,7 +184,8 @@ function waitStep(
 
 /** What a gauge in order shows: the middle of what the plate says. */
 function readOff(step: Step & { kind: 'read' }, run: RunState): number {
-  const { from, to } = readLimits(step, run.parameters)
+  const recipe = step.recipe ? recipeRange([mixes[mixOfFamily['batch'] ?? ''] ?? null], step.recipe) : null
+  const { from, to } = readLimits(step, run.parameters, recipe)
   const [lo, hi] = [from ?? to ?? 5, to ?? from ?? 5]
   return Math.round((lo + hi) * 5) / 10
 }

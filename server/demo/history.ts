@@ -1,3 +1,4 @@
+import { bathHours } from '@tadka/core/bath'
 import { dateAfter, dateAt, tradingDayAt, tradingDays, weekdayOf } from '@tadka/core/duty'
 import { randomFrom } from '@tadka/core/plan'
 import { instant } from '@tadka/core/quantity'
@@ -132,6 +133,21 @@ export function demoHistory(now: number, days: number, seed = 2110): AnyDraft[] 
     const who = someone()
     standing.set(station, workRun(diary, on, found, start, who).station)
   }
+  /** What falls due by hours in use, and baths that grow old: each time a little before. */
+  const hourly = (id: string, day: { readonly opens: number; readonly closes: number }) => {
+    for (const { procedure, trigger } of stations[id]?.duties ?? []) {
+      const hours =
+        trigger.kind === 'predicted' && trigger.what === 'bath'
+          ? bathHours.changeHours
+          : trigger.kind === 'hours' && trigger.counts === 'in-use' && trigger.hours !== 'room'
+            ? trigger.hours
+            : null
+      if (hours === null) continue
+      const every = hours * 60 * minute
+      for (let at = day.opens + every; at < day.closes - 60 * minute; at += every)
+        work(id, procedure, at - (18 + random() * 14) * minute)
+    }
+  }
   dishHistory(diary, first, days, now, randomFrom(seed + 1))
   for (const day of trading) {
     for (const id of Object.keys(stations)) {
@@ -145,6 +161,7 @@ export function demoHistory(now: number, days: number, seed = 2110): AnyDraft[] 
         if (weekly || first) work(id, procedure, day.opens + (480 + random() * 120) * minute)
       }
     }
+    for (const id of Object.keys(stations)) hourly(id, day)
     if (day.date === today) break
     for (const id of Object.keys(stations)) {
       const closes = stations[id]?.duties.filter((d) => d.trigger.kind === 'each-close') ?? []

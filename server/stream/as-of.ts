@@ -55,7 +55,10 @@ export async function asOf(
   const sinks = drafts.some(({ draft }) => readingIn(draft)?.what === 'wash-water')
   const products = sinks ? ((await statesOfKind(pool, site, 'product')) as Partial<ProductSet>[]) : []
   const foods = drafts.some(
-    ({ draft }) => draft.type === 'mix.changed@1' || readingIn(draft)?.what === 'cold-product',
+    ({ draft }) =>
+      draft.type === 'mix.changed@1' ||
+      (draft.type === 'run.step.done@2' && draft.payload.facts['read'] !== undefined) ||
+      readingIn(draft)?.what === 'cold-product',
   )
   const mixes = foods ? ((await statesOfKind(pool, site, 'mix')) as MixState[]) : []
   const mixOf = (id: string) => mixes.find((m) => m.id === id) ?? null

@@ -52,7 +52,9 @@ describe('the demo’s history', () => {
   })
   it('leaves tonight’s closes to do, the soft-serve freezer’s among them, and nothing late', async () => {
     const due = dueList(site as SiteSet, await statesOf<StationState>('station'), instant(now))
-    const tonight = due.filter((d) => d.risk === 'now' && d.trigger === 'each-close').map((d) => d.procedure)
+    const tonight = due
+      .filter((d) => d.risk === 'now' && ['each-close', 'hours'].includes(d.trigger))
+      .map((d) => d.procedure)
     const closes = Object.values(stations).flatMap((s) =>
       s.duties.filter((d) => d.trigger.kind === 'each-close'),
     )

@@ -134,6 +134,7 @@ export const editor = {
     sanitize: 'sanitizer touches it',
     prime: 'it is primed with product',
   },
+  recipe: { celsius: 'its temperature', consistency: 'its consistency' },
   touches: { dirty: 'dirty things: hands are washed after it', food: 'food or clean parts' },
   who: { lead: 'a shift lead', technician: 'a technician' },
   compartment: {
@@ -301,6 +302,7 @@ export const editor = {
       what: 'What is checked',
       direction: 'Which way',
       parts: 'Parts',
+      leave: 'Stay where they are this time',
       choices: 'Answers',
       yes: 'Lubricate',
       never: 'Stay dry',
@@ -310,6 +312,7 @@ export const editor = {
       unit: 'What kind of number',
       from: 'At least',
       to: 'At most',
+      recipe: 'Judged by the mix’s recipe',
       sign: 'The question that ends it',
       usualRounds: 'More rounds than this are unusual',
       expected: 'Rounds that the plan counts on',

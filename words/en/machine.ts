@@ -8,6 +8,12 @@ export const machine = {
   start: 'Start',
   nothing: 'No cleaning procedure is known for this machine.',
   history: 'What was done here',
+  readOff: 'Read off it',
+  trend: {
+    rises: 'It rises by about {by} a month.',
+    falls: 'It falls by about {by} a month.',
+    before: 'Before: {list}',
+  },
   unknown: 'Unknown machine',
   unknownHow: 'The site has no machine with this tag. It may have been removed.',
   open: 'Open this machine: what is due, and its history',

@@ -13,6 +13,7 @@ import dishMachineOpen from './dish-machine.open.json' with { type: 'json' }
 import espressoClose from './espresso.close.json' with { type: 'json' }
 import espressoWeekly from './espresso.weekly.json' with { type: 'json' }
 import flushModuleCip from './flush-module.cip.json' with { type: 'json' }
+import grinderBurrs from './grinder.burrs.json' with { type: 'json' }
 import grinderWeekly from './grinder.weekly.json' with { type: 'json' }
 import houseBins from './house.bins.json' with { type: 'json' }
 import houseDisposer from './house.disposer.json' with { type: 'json' }
@@ -62,6 +63,7 @@ const shipped = [
   espressoClose,
   espressoWeekly,
   flushModuleCip,
+  grinderBurrs,
   grinderWeekly,
   houseBins,
   houseDisposer,

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { dueAhead, isDaily, type DueItem } from '../../duty/index.ts'
 import { stationFold } from '../../procedure/index.ts'
+import { bathFold } from '../../bath/index.ts'
 import { instant } from '../../quantity/index.ts'
 import type { SiteSet, StationSet } from '../../house/index.ts'
 import { dutyInputs, dishFold, type DishState } from '../../warewash/index.ts'
@@ -59,5 +60,27 @@ describe('what falls due by a count of racks', () => {
   })
   it('is not due before the count', () => {
     expect(ahead([{ ...worked, total: 3 }]).filter((d) => !isDaily(d))).toEqual([])
+  })
+})
+
+describe('a bath in a vessel', () => {
+  const bath = (mixedAt: number) => ({
+    ...bathFold.initial('b'),
+    station: 'bucket',
+    where: 'bucket',
+    product: 'quat',
+    target: null,
+    mixedAt,
+  })
+  const known = (mixedAt: number) => ({
+    ...house([]),
+    baths: [bath(mixedAt)],
+    products: [{ id: 'quat', agent: 'quat' as const }],
+  })
+  it('falls due to be changed when it is old, though nobody can say how it weakens', () => {
+    const mixedAt = now - 3 * 3_600_000
+    expect(dutyInputs(known(mixedAt) as never).predictions).toEqual([
+      { station: 'bucket', what: 'bath', from: mixedAt + 3.5 * 3_600_000, at: mixedAt + 4 * 3_600_000 },
+    ])
   })
 })

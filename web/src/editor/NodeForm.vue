@@ -3,6 +3,7 @@ import { isStep, type Node } from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import LeaveField from './LeaveField.vue'
 import FieldRow from './FieldRow.vue'
 import type { ToldFault } from './fault-words.ts'
 import FindingsField from './FindingsField.vue'
@@ -74,6 +75,16 @@ const faultOf = (name: string) => props.faults.find((f) => f.field === name)?.sa
           @update:model-value="findings"
         />
         <span v-if="faultOf('on') ?? faultOf('is')" class="fault">{{ faultOf('on') ?? faultOf('is') }}</span>
+      </div>
+      <div v-else-if="f.is === 'leave' && node.kind === 'parts'" class="field">
+        <span class="name">{{ t('editor.field.any.leave') }}</span>
+        <leave-field
+          :label="t('editor.field.any.leave')"
+          :parts="node.parts"
+          :model-value="node.leave"
+          @update:model-value="(to) => change('leave', to)"
+        />
+        <span v-if="faultOf('leave')" class="fault">{{ faultOf('leave') }}</span>
       </div>
       <field-row
         v-else

@@ -1,4 +1,4 @@
-import { productUses, sharedPlaces } from '@tadka/core/house'
+import { productUses, recipeSides, sharedPlaces } from '@tadka/core/house'
 import {
   acts,
   assemblies,
@@ -29,6 +29,8 @@ export type FieldSpec =
   | (Named & { readonly is: 'plate'; readonly unit: ParameterUnit })
   /** `words`: where their names stand, each under its own key. */
   | (Named & { readonly is: 'choice'; readonly of: readonly string[]; readonly words: string })
+  /** Which of the step's own parts stay where they are. */
+  | (Named & { readonly is: 'leave' })
   /** After which findings a branch is gone into. */
   | (Named & { readonly is: 'findings' })
   | (Named & { readonly is: 'state'; readonly of: readonly Facet[] })
@@ -147,6 +149,7 @@ const own: Readonly<Record<Node['kind'], readonly FieldSpec[]>> = {
         { is: 'picture', name: 'picture', optional: true },
       ],
     },
+    { is: 'leave', name: 'leave', optional: true },
   ],
   inspect: [
     {
@@ -189,6 +192,7 @@ const own: Readonly<Record<Node['kind'], readonly FieldSpec[]>> = {
     { is: 'choice', name: 'unit', of: parameterUnits, words: 'editor.unit' },
     { is: 'amount', name: 'from', unit: 'own', optional: true },
     { is: 'amount', name: 'to', unit: 'own', optional: true },
+    { is: 'choice', name: 'recipe', of: recipeSides, words: 'editor.recipe', optional: true },
   ],
   until: [
     { is: 'line', name: 'title' },

@@ -2,7 +2,7 @@
 import { plateNumber } from '@tadka/core/plate'
 import { optionalNames } from '@tadka/core/procedure'
 import type { StationSet } from '@tadka/core/house'
-import { NButton, useMessage } from 'naive-ui'
+import { NButton, NInput, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSession } from '../rights/session.ts'
@@ -51,6 +51,19 @@ const groups = computed(() =>
   })),
 )
 const countedOf = (name: string) => site.one('station', props.id)?.counted?.[name]
+/** Where the manual gives each number: its page. */
+const pages = ref<Record<string, string>>({ ...props.plate.pages })
+const showsPages = ref(false)
+const pagesKept = computed(() =>
+  Object.fromEntries(
+    Object.entries(pages.value).flatMap(([name, page]) => (page.trim() ? [[name, page.trim()]] : [])),
+  ),
+)
+function noteOf(name: string): string {
+  const told = countedOf(name) === undefined ? [] : [t('house.countedAs', { n: countedOf(name) })]
+  const page = props.plate.pages?.[name]
+  return [...told, ...(page ? [t('house.onPage', { page })] : [])].join(' ')
+}
 const sound = computed(() => parsed.value.every((p) => !p.fault) && tooShort.value.length === 0)
 /** The questions that this family's procedures leave to the model or the site. */
 const questions = computed(() => {
@@ -61,6 +74,7 @@ const options = ref<Record<string, string>>({ ...props.plate.options })
 const changed = computed(
   () =>
     parsed.value.some((p) => p.value !== (props.plate.parameters[p.name] ?? null)) ||
+    JSON.stringify(pagesKept.value) !== JSON.stringify(props.plate.pages ?? {}) ||
     questions.value.some(
       (o) => (options.value[o.id] ?? o.fallback) !== (props.plate.options?.[o.id] ?? o.fallback),
     ),
@@ -76,11 +90,12 @@ const label = (name: string) => (te(`plate.${name}`) ? t(`plate.${name}`) : name
 function save(): void {
   const parameters = parametersFrom(parsed.value)
   // Whoever keeps its numbers has compared them with the plate.
-  const { typical: _, ...plate } = props.plate
+  const { typical: _, pages: __, ...plate } = props.plate
+  const kept = Object.keys(pagesKept.value).length > 0 ? { pages: pagesKept.value } : {}
   site.record(
     'station.set@1',
     { kind: 'station', id: props.id },
-    { ...plate, parameters, options: options.value },
+    { ...plate, ...kept, parameters, options: options.value },
   )
   message.success(t('house.saved'))
 }
@@ -102,19 +117,33 @@ function save(): void {
             :model-value="yesNo.find((o) => o.value === typed[p.name])?.value ?? null"
             @update:model-value="(value) => (typed[p.name] = value)"
           />
-          <figure-field
-            v-else
-            :id="`${id}-${p.name}`"
-            v-model="typed[p.name]!"
-            keys
-            :label="label(p.name)"
-            :unit="p.unit"
-            :fault="faultOf(p)"
-            :note="countedOf(p.name) === undefined ? '' : t('house.countedAs', { n: countedOf(p.name) })"
-          />
+          <div v-else>
+            <figure-field
+              :id="`${id}-${p.name}`"
+              v-model="typed[p.name]!"
+              keys
+              :label="label(p.name)"
+              :unit="p.unit"
+              :fault="faultOf(p)"
+              :note="noteOf(p.name)"
+            />
+            <label v-if="showsPages" class="page">
+              <span>{{ t('house.page') }}</span>
+              <n-input
+                :value="pages[p.name] ?? ''"
+                :maxlength="20"
+                placeholder=""
+                :input-props="{ 'aria-label': `${label(p.name)}: ${t('house.page')}` }"
+                @update:value="(typed) => (pages = { ...pages, [p.name]: typed })"
+              />
+            </label>
+          </div>
         </template>
       </div>
     </template>
+    <n-button v-if="session.mayDo('set-up-house')" class="pages" @click="showsPages = !showsPages">{{
+      t(showsPages ? 'house.pagesHide' : 'house.pages')
+    }}</n-button>
     <p v-for="x in tooShort" :key="x" class="tooShort" role="alert">{{ x }}</p>
     <template v-if="questions.length > 0">
       <h2 class="label">{{ t('house.optionsOf') }}</h2>
@@ -163,6 +192,16 @@ function save(): void {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
   gap: 16px 28px;
+  margin-bottom: 16px;
+}
+.page {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin-top: 6px;
+  color: var(--ink-2);
+}
+.pages {
   margin-bottom: 16px;
 }
 .label {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { allergens, type Allergen, type MixState } from '@tadka/core/house'
+import { allergens, recipeSides, type Allergen, type MixState, type RecipeRange } from '@tadka/core/house'
+import { typedIn } from '@tadka/core/plate'
 import { NButton, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -8,6 +9,7 @@ import NumberField from '../pieces/NumberField.vue'
 import { useReruns } from '../rerun/reruns.ts'
 import { useSession } from '../rights/session.ts'
 import { useSite } from '../site/site.ts'
+import { useUnitSystem } from '../site/unit-system.ts'
 import { newId } from '../wire/device.ts'
 import HouseForm from './HouseForm.vue'
 import TextField from '../pieces/TextField.vue'
@@ -29,11 +31,33 @@ const fresh = () => ({
   keepDays: null as number | null,
   none: false,
   allergens: [] as Allergen[],
+  celsiusLo: null as number | null,
+  celsiusHi: null as number | null,
+  consistencyLo: null as number | null,
+  consistencyHi: null as number | null,
 })
+const { system } = useUnitSystem()
 const draft = ref<ReturnType<typeof fresh> | null>(null)
 const tried = ref(false)
 const fault = computed(() => (tried.value && draft.value?.name.trim() === '' ? t('rerun.nameNeeded') : ''))
 
+const degrees = computed(() => typedIn({ unit: '°C' }, system.value))
+const shown = (celsius: number | undefined) =>
+  celsius === undefined ? null : Number(degrees.value.shown(celsius).toFixed(1))
+/** A range of a recipe, what is wrong with it; none where both ends are empty. */
+function rangeOf(lo: number | null, hi: number | null): RecipeRange | null | 'half' {
+  if (lo === null && hi === null) return null
+  return lo === null || hi === null || Number.isNaN(lo) || Number.isNaN(hi) || lo > hi ? 'half' : { lo, hi }
+}
+const ranges = computed(() => {
+  const d = draft.value
+  if (!d) return { celsius: null, consistency: null }
+  const kept = (v: number | null) => (v === null ? null : degrees.value.kept(v))
+  return {
+    celsius: rangeOf(kept(d.celsiusLo), kept(d.celsiusHi)),
+    consistency: rangeOf(d.consistencyLo, d.consistencyHi),
+  }
+})
 function change(m: MixState): void {
   draft.value = {
     id: m.id,
@@ -44,6 +68,10 @@ function change(m: MixState): void {
     keepDays: m.keepDays ?? null,
     none: m.allergens?.length === 0,
     allergens: [...(m.allergens ?? [])],
+    celsiusLo: shown(m.recipe?.celsius?.lo),
+    celsiusHi: shown(m.recipe?.celsius?.hi),
+    consistencyLo: m.recipe?.consistency?.lo ?? null,
+    consistencyHi: m.recipe?.consistency?.hi ?? null,
   }
   tried.value = false
 }
@@ -56,7 +84,10 @@ function toggle(a: Allergen): void {
 function keep(): void {
   tried.value = true
   const d = draft.value
+  const { celsius, consistency } = ranges.value
   if (!d || d.name.trim() === '' || Number.isNaN(d.keepDays)) return
+  if (celsius === 'half' || consistency === 'half') return
+  const recipe = celsius || consistency ? { recipe: { celsius, consistency } } : {}
   const known = d.none || d.allergens.length > 0
   site.record(
     'mix.set@1',
@@ -68,6 +99,7 @@ function keep(): void {
       allergens: known ? allergens.filter((a) => d.allergens.includes(a)) : null,
       rerun: d.may === 'yes' ? true : d.may === 'no' ? false : null,
       keepDays: d.keepDays,
+      ...recipe,
     },
   )
   message.success(t('house.saved'))
@@ -129,6 +161,33 @@ function keep(): void {
             (['yes', 'no', 'unknown'] as const).map((value) => ({ value, text: t(`rerun.maySay.${value}`) }))
           "
         />
+        <div
+          v-for="side in recipeSides"
+          :key="side"
+          class="wide range"
+          role="group"
+          :aria-label="t(`rerun.recipe.${side}`)"
+        >
+          <span class="name">{{ t(`rerun.recipe.${side}`) }}</span>
+          <div class="ends">
+            <number-field
+              v-model="draft[`${side}Lo`]"
+              :min="side === 'celsius' ? -40 : 0"
+              :max="side === 'celsius' ? 70 : 1000"
+              :label="t('rerun.recipe.lo')"
+              :empty="t('rerun.recipe.none')"
+            />
+            <number-field
+              v-model="draft[`${side}Hi`]"
+              :min="side === 'celsius' ? -40 : 0"
+              :max="side === 'celsius' ? 70 : 1000"
+              :label="t('rerun.recipe.hi')"
+              :empty="t('rerun.recipe.none')"
+            />
+            <span class="unit">{{ side === 'celsius' ? degrees.unit : '' }}</span>
+          </div>
+          <span v-if="tried && ranges[side] === 'half'" class="fault">{{ t('rerun.recipe.half') }}</span>
+        </div>
         <div class="wide" role="group" :aria-label="t('rerun.allergens')">
           <span class="name">{{ t('rerun.allergens') }}</span>
           <div class="choices">
@@ -160,6 +219,16 @@ function keep(): void {
 <style scoped>
 .mixes {
   padding-top: 24px;
+}
+.ends {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 14px;
+  align-items: center;
+}
+.range .fault {
+  color: var(--out);
+  font-weight: 600;
 }
 .days {
   max-width: 420px;

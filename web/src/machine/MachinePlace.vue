@@ -12,6 +12,7 @@ import LogList from '../record/LogList.vue'
 import OutOfService from '../procedure/OutOfService.vue'
 import MixAsked from './MixAsked.vue'
 import NextMix from './NextMix.vue'
+import ReadTrend from './ReadTrend.vue'
 import { useStartRun } from '../procedure/start.ts'
 import { useFacets } from '../site/facets.ts'
 import FamilyMark from '../site/FamilyMark.vue'
@@ -85,6 +86,7 @@ const begin = (item: DueItem) => start(item.station, item.procedure)
         </div>
         <p v-if="offered.length === 0" class="quiet">{{ t('machine.nothing') }}</p>
       </section>
+      <read-trend :station="state" />
       <next-mix v-if="takesMix && !state.mixChange" :station="state" />
     </div>
     <section class="history">

@@ -183,6 +183,7 @@ function poured(p: Poured): void {
     :key="position.key"
     :step="step"
     :parameters="run.parameters"
+    :station="station"
     :blocked="blocked !== null"
     @done="(facts) => emit('done', facts)"
   />

@@ -70,7 +70,10 @@ export function useNames() {
       const found = stepOf(run, key)
       if (found?.position.kind !== 'step' || found.position.step.kind !== 'read') return String(value)
       const { step } = found.position
-      const verdict = readVerdict(step, value, found.state.parameters)
+      const { recipe } = step
+      // What went by a recipe was judged as it was then.
+      const told = recipe ? found.state.done[key]?.facts['outcome'] : undefined
+      const verdict = told ?? readVerdict(step, value, found.state.parameters)
       return [`${step.what} ${readOff.say(step, value)}`, ...(verdict ? [t(`verdict.${verdict}`)] : [])].join(
         ', ',
       )

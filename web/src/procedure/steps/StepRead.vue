@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { isJudged, readVerdict, type Step } from '@tadka/core/procedure'
+import { nextConsistency, recipeRange } from '@tadka/core/house'
+import { isJudged, readVerdict, type StationState, type Step } from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -7,17 +8,20 @@ import { numberIn } from '../../pieces/field.ts'
 import FigureField from '../../pieces/FigureField.vue'
 import NumberPad from '../../pieces/NumberPad.vue'
 import VerdictMark from '../../pieces/VerdictMark.vue'
+import { useSite } from '../../site/site.ts'
 import { useReadOff } from '../../site/read-off.ts'
 
 /** A number read off and typed; what the plate has for it stands beside, and the verdict as one types. */
 const props = defineProps<{
   step: Step & { kind: 'read' }
   parameters: Readonly<Record<string, number>>
+  station: StationState
   blocked: boolean
 }>()
 const emit = defineEmits<{ done: [facts: { read: number }] }>()
 const { t } = useI18n()
 const readOff = useReadOff()
+const site = useSite()
 
 const text = ref('')
 const tried = ref(false)
@@ -30,9 +34,29 @@ const fault = computed(() => {
   const isNone = value.value === null && (tried.value || text.value.trim() !== '')
   return isNone ? t('bench.fieldNeeded') : undefined
 })
+const recipe = computed(() => {
+  const held = props.station.holds?.mixes ?? []
+  return props.step.recipe
+    ? recipeRange(
+        held.map((id) => site.one('mix', id)),
+        props.step.recipe,
+      )
+    : null
+})
 const verdict = computed(() =>
-  value.value === null ? null : readVerdict(props.step, value.value, props.parameters),
+  value.value === null ? null : readVerdict(props.step, value.value, props.parameters, recipe.value),
 )
+/** What to do otherwise with the next batch. */
+const next = computed(() => {
+  const [read, range] = [value.value, recipe.value]
+  if (read === null || range === null) return ''
+  if (props.step.recipe === 'consistency') {
+    const by = nextConsistency(read, range)
+    return by === 0 ? '' : t(`run.nextBatch.${by > 0 ? 'higher' : 'lower'}`, { n: Math.abs(by) })
+  }
+  if (read > range.hi) return t('run.nextBatch.longer')
+  return read < range.lo ? t('run.nextBatch.shorter') : ''
+})
 function done(): void {
   tried.value = true
   if (value.value !== null) emit('done', { read: value.value })
@@ -51,10 +75,11 @@ function done(): void {
         :fault="fault"
         @enter="done"
       />
-      <p v-if="isJudged(step)" class="limits">{{ readOff.limits(step, parameters) }}</p>
+      <p v-if="isJudged(step)" class="limits">{{ readOff.limits(step, parameters, recipe) }}</p>
       <p v-if="verdict" class="verdict" role="status">
         <verdict-mark :verdict="verdict" :size="32" />
       </p>
+      <p v-if="next" role="status">{{ next }}</p>
       <div class="act">
         <n-button type="primary" class="big" :disabled="blocked" @click="done">{{ t('run.done') }}</n-button>
       </div>
