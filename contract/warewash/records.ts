@@ -1,4 +1,4 @@
-import { endings, waysOn } from '@tadka/core/warewash'
+import { endings, rejectSigns, waysOn } from '@tadka/core/warewash'
 import { z } from 'zod'
 import { instantMs, slug, words } from '../stream/envelope.ts'
 import { judgement } from '../reading/records.ts'
@@ -35,6 +35,11 @@ export const dishPayloads = {
     replaces: z.array(slug).max(20),
   }),
   'rack.tallied@1': z.strictObject({ station: slug, racks }),
+  'ware.rejected@1': z.strictObject({
+    station: slug,
+    sign: z.enum(rejectSigns),
+    pieces: z.union([z.literal(1), z.literal(-1)]),
+  }),
   'dish.water-changed@1': z.strictObject({ station: slug }),
   'dish.set-aside@1': z.strictObject({
     station: slug,

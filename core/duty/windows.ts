@@ -92,7 +92,8 @@ export function counted(
       return bySign(trigger.sign, station, context)
     case 'predicted': {
       const found = context.predictions.find((p) => p.station === station.id && p.what === trigger.what)
-      return found ? span(context, found.from, found.from, found.at) : null
+      if (!found || (trigger.what === bathSpent && isAtNight(found.at, context))) return null
+      return span(context, found.from, found.from, found.at)
     }
     case 'linked': {
       const other = station.lastRuns[baseOf(trigger.to)]
@@ -103,6 +104,11 @@ export function counted(
       return null
   }
 }
+
+/** The event that a bath is weak or old, as duties name it. One that comes so while nobody trades is thrown out at the close. */
+export const bathSpent = 'bath'
+const isAtNight = (at: number, { days }: DutyContext): boolean =>
+  !days.some((d) => at >= d.opens && at <= d.closes)
 
 /** What is forecast falls between milliseconds; calendars know whole ones only. */
 const whole = (at: number): Instant => instant(Math.round(at))

@@ -188,6 +188,11 @@ describe('by what was seen, expected, or done beside it', () => {
     const closing = new Date((closes?.target ?? 0) - 45 * 60_000 - 30 * 60_000).toISOString()
     expect(told(closing)).toEqual([['each-close', 'now']])
   })
+  it('a bath that would grow old while nobody trades is not changed: it is thrown out at the close', () => {
+    const at_ = (time: string) => ({ station: 'st', what: 'bath', from: at(time), at: at(time) })
+    const bath = { kind: 'predicted', what: 'bath' } as const
+    expect(due(bath, '2026-11-26T20:00:00Z', {}, [at_('2026-11-27T02:30:00Z')])).toBeNull()
+  })
   it('a linked one, once the other was done after it', () => {
     const filter = { kind: 'linked', to: 'clean' } as const
     const cleaned = { clean: { run: 'r', finishedAt: at('2026-11-26T10:00:00Z'), by: 'b' } }

@@ -5,7 +5,7 @@ import type { ReadingTaken } from '../reading/reading.ts'
 import type { Verdict } from '../rules/index.ts'
 import type { Fed } from './detergent.ts'
 import type { DelimeInterval } from './scale.ts'
-import type { CycleJudged, WayOn } from './records.ts'
+import type { CycleJudged, RejectSign, WayOn } from './records.ts'
 import type { Ending } from './split.ts'
 
 /** One cycle, or one reading by hand, as the strip of marks shows it. */
@@ -83,6 +83,8 @@ export interface DishState {
   readonly delimes: readonly DelimeInterval[]
   readonly scaleSeen: boolean
   readonly lastAt: number | null
+  /** Ware sent back at inspection, the newest last; absent where none was. */
+  readonly rejects?: readonly { readonly at: number; readonly sign: RejectSign }[]
   /** Out of use for sanitizing; null while it serves. */
   readonly aside: {
     readonly at: number
@@ -97,7 +99,7 @@ export interface DishState {
 }
 
 /** So many marks are kept, days, hours. */
-const kept = { marks: 60, rackTests: 12, fed: 48, delimes: 6, days: 130, hours: 48 } as const
+const kept = { marks: 60, rejects: 60, rackTests: 12, fed: 48, delimes: 6, days: 130, hours: 48 } as const
 const [hourMs, dayMs] = [3_600_000, 86_400_000]
 const never: Since = { racks: 0, at: null }
 
@@ -129,6 +131,18 @@ export const dishFold: Fold<DishState> = {
       case 'rack.tallied@1': {
         const tallied = Math.max(0, state.tallied + record.payload.racks)
         return counted({ ...state, tallied }, record.payload.racks, at)
+      }
+      case 'ware.rejected@1': {
+        const { sign, pieces } = record.payload
+        const before = state.rejects ?? []
+        const rejects =
+          pieces > 0
+            ? [...before, { at, sign }].slice(-kept.rejects)
+            : before.toSpliced(
+                before.findLastIndex((r) => r.sign === sign),
+                before.some((r) => r.sign === sign) ? 1 : 0,
+              )
+        return { ...state, rejects }
       }
       case 'sign.seen@1':
         return record.payload.sign === 'scale' ? { ...state, scaleSeen: true } : state

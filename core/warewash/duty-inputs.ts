@@ -1,4 +1,4 @@
-import type { Prediction } from '../duty/index.ts'
+import { bathSpent, type Prediction } from '../duty/index.ts'
 import { bathDue, bathOutlook, type BathDue, type BathOutlook } from '../bath/index.ts'
 import { instant } from '../quantity/index.ts'
 import type { StationState } from '../procedure/index.ts'
@@ -65,7 +65,9 @@ export function dutyInputs(known: SiteKnown): {
     if (!station) return []
     // Weak sooner than old, or old: whichever comes first.
     const at = instant(Math.min(outlook?.likely ?? Number.POSITIVE_INFINITY, due.useBy))
-    return [{ station, what: 'bath', from: instant(Math.min(outlook?.testBy ?? at, at - beforeOldMs)), at }]
+    return [
+      { station, what: bathSpent, from: instant(Math.min(outlook?.testBy ?? at, at - beforeOldMs)), at },
+    ]
   })
   const sinks = stations
     .filter((s) => s.plate?.family === 'sink')

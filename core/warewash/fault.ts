@@ -1,6 +1,7 @@
 import type { Trend } from './drift.ts'
 import type { DoseState } from './detergent.ts'
 import type { Mark } from './dish.ts'
+import type { RejectSign } from './records.ts'
 
 /** What a pattern of cycles points at. */
 export type Fault =
@@ -16,6 +17,9 @@ export type Fault =
   | 'sanitizer-strong'
   | 'probe-stuck'
   | 'stream-gaps'
+  | 'ware-soiled'
+  | 'rinse-aid-low'
+  | 'suds-left'
 
 /** Who may do something about it. */
 export type Fixer = 'crew' | 'manager' | 'licensed-trade'
@@ -49,7 +53,13 @@ export interface Pattern {
   readonly detergent: DoseState
   /** How the sanitizer lay at the rack when it was last tested; null where it was in, or was not. */
   readonly sanitizer: 'weak' | 'strong' | null
+  /** Pieces sent back at inspection of late, by what for. */
+  readonly rejects: Readonly<Partial<Record<RejectSign, number>>>
 }
+
+/** So many pieces of one kind of late are no accident. Common practice, no source. */
+const rejectsTold = 3
+const ofRejects = { soil: 'ware-soiled', suds: 'suds-left', spots: 'rinse-aid-low' } as const
 
 const who: Record<Fault, Fixer> = {
   'low-tank': 'crew',
@@ -64,6 +74,9 @@ const who: Record<Fault, Fixer> = {
   'sanitizer-strong': 'manager',
   'probe-stuck': 'manager',
   'stream-gaps': 'manager',
+  'ware-soiled': 'crew',
+  'rinse-aid-low': 'crew',
+  'suds-left': 'crew',
 }
 
 const look: Record<Fault, readonly string[]> = {
@@ -79,6 +92,9 @@ const look: Record<Fault, readonly string[]> = {
   'sanitizer-strong': ['dosing-setting', 'rinse-nozzles'],
   'probe-stuck': ['probe-plug', 'hand-thermometer'],
   'stream-gaps': ['gateway-power', 'wifi'],
+  'ware-soiled': ['rack-loading', 'wash-nozzles', 'strainers-in-place', 'detergent-drum'],
+  'rinse-aid-low': ['rinse-aid-drum', 'rinse-nozzles', 'water-softener'],
+  'suds-left': ['pre-soak-rinsed', 'dosing-setting', 'rinse-nozzles'],
 }
 
 const middleOf = (values: readonly (number | null)[]): number | null => {
@@ -117,6 +133,8 @@ export function likelyFaults(p: Pattern): Likely[] {
   if (p.sanitizer) found.push(`sanitizer-${p.sanitizer}`)
   const last = p.cycles.slice(-4)
   if (last.length > 0) found.push(...fromCycles(p, last))
+  for (const [sign, fault] of Object.entries(ofRejects))
+    if ((p.rejects[sign as RejectSign] ?? 0) >= rejectsTold) found.push(fault)
   return found.map((fault) => ({ fault, look: look[fault], who: who[fault] }))
 }
 

@@ -1,3 +1,4 @@
+import { rejectSigns, type RejectSign } from './records.ts'
 import type { Instant } from '../quantity/index.ts'
 import type { StationState } from '../procedure/index.ts'
 import type { ProductKept, SiteKept } from '../house/folds.ts'
@@ -66,6 +67,7 @@ export function machineNow(
   const sanitizer =
     meteredState(fed.sanitizer) === 'empty' ? ('weak' as const) : (state.rackTests.at(-1)?.off ?? null)
   const every = delimeCount(station, state)
+  const rejects = rejectsOfLate(state, now)
   return {
     kind,
     limits,
@@ -99,9 +101,20 @@ export function machineNow(
       rinseTrend: outlook.trend,
       detergent,
       sanitizer,
+      rejects,
     }),
+    /** Ware sent back at inspection in the last hours, by what for. */
+    rejects,
   }
 }
+/** How long a piece that was sent back counts, ms. Common practice, no source. */
+const rejectCountsMs = 2 * 3_600_000
+
+function rejectsOfLate({ rejects = [] }: DishState, now: number): Partial<Record<RejectSign, number>> {
+  const late = rejects.filter((r) => r.at > now - rejectCountsMs)
+  return Object.fromEntries(rejectSigns.map((sign) => [sign, late.filter((r) => r.sign === sign).length]))
+}
+
 export type MachineNow = ReturnType<typeof machineNow>
 
 /** What the meters of its detergents, and of its sanitizers, counted. */

@@ -32,6 +32,17 @@ export interface RacksTallied {
   readonly racks: number
 }
 
+/** What clean ware is sent back for. */
+export const rejectSigns = ['soil', 'spots', 'suds', 'chipped'] as const
+export type RejectSign = (typeof rejectSigns)[number]
+
+/** A piece that came out and was not clean, or not whole; -1 takes one back. */
+export interface WareRejected {
+  readonly station: string
+  readonly sign: RejectSign
+  readonly pieces: 1 | -1
+}
+
 export interface WaterChanged {
   readonly station: string
 }
@@ -64,6 +75,7 @@ export interface DishReturned {
 interface DishPayloads {
   'cycle.judged@1': CycleJudged
   'rack.tallied@1': RacksTallied
+  'ware.rejected@1': WareRejected
   'dish.water-changed@1': WaterChanged
   'dish.set-aside@1': DishSetAside
   'dish.returned@1': DishReturned
@@ -76,6 +88,7 @@ declare module '../stream/record.ts' {
 export const dishRecords: RulesOf<keyof DishPayloads> = {
   'cycle.judged@1': { needs: 'record', madeBy: 'device' },
   'rack.tallied@1': { needs: 'record', typed: true, tap: true },
+  'ware.rejected@1': { needs: 'record', tap: true },
   'dish.water-changed@1': { needs: 'record', tap: true },
   'dish.set-aside@1': { needs: 'record' },
   'dish.returned@1': { needs: 'close-case' },

@@ -57,6 +57,7 @@ const diagnosed = (s: Seen, more = {}) =>
     limits: { wash: 66, rinse: 82, pressureLow: 100, pressureHigh: 170 },
     rinseTrend: null,
     sanitizer: null,
+    rejects: {},
     detergent: doseState({ volume: 40_000, rinseWater: 3000 }, 2.35, s.conductivity),
     ...more,
   }).map((l) => l.fault)

@@ -131,7 +131,7 @@ function workStep(w: Working, position: Position, at: number): number {
     case 'parts':
       return w.done(position, hands + 120_000, wholeCount(step))
     case 'read':
-      return w.done(position, hands, { read: readOff(step, w.run) })
+      return w.done(position, hands, { read: readOff(step, w.run, random) })
     case 'inspect':
       return w.done(position, hands, chosen(w.worker, step))
     case 'product':
@@ -182,18 +182,20 @@ function waitStep(
   return at + 1000
 }
 
-/** What a gauge in order shows: the middle of what the plate says. */
-function readOff(step: Step & { kind: 'read' }, run: RunState): number {
+/** What a gauge in order shows: near the middle of what the plate says. */
+function readOff(step: Step & { kind: 'read' }, run: RunState, random: () => number): number {
   const recipe = step.recipe ? recipeRange([mixes[mixOfFamily['batch'] ?? ''] ?? null], step.recipe) : null
   const { from, to } = readLimits(step, run.parameters, recipe)
   const [lo, hi] = [from ?? to ?? 5, to ?? from ?? 5]
-  return Math.round((lo + hi) * 5) / 10
+  const off = (hi - lo) * (random() - 0.5) * 0.6
+  return Math.round(((lo + hi) / 2 + off) * 10) / 10
 }
 
 function chosen(worker: Worker, step: Step & { kind: 'inspect' }): Facts {
   const rare = worker.random() < 0.06 ? 'watch' : 'fine'
   const find = (outcome: string) => step.choices.find((c) => c.outcome === outcome)
-  const named = step.choices.find((c) => c.id === worker.choice)
+  // Four hours of use spend every compartment of a sink.
+  const named = step.choices.find((c) => c.id === (worker.choice ?? 'all'))
   const choice = named ?? find(worker.outcome ?? rare) ?? find('fine') ?? step.choices[0]
   return choice ? { choice: choice.id } : {}
 }

@@ -92,7 +92,7 @@ export const router = createRouter({
       meta: { place: 'bench' },
     },
     {
-      path: '/dish/:view(machine|months|sink|files)?/:station?',
+      path: '/dish/:view(machine|ware|months|sink|files)?/:station?',
       component: views.dish,
       props: true,
       meta: { place: 'dish' },

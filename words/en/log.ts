@@ -235,7 +235,12 @@ export const log = {
       step: { undone: 'Took back: {step}' },
     },
     'follow-up': { closed: 'Repair done: {step}. {note}' },
-    ware: { in: 'Basket into the sanitizer', out: 'Basket out of the sanitizer' },
+    ware: {
+      rejected: 'Ware sent back: {sign}',
+      back: 'Ware sent back: {sign}, taken back',
+      in: 'Basket into the sanitizer',
+      out: 'Basket out of the sanitizer',
+    },
     bath: { mixed: 'Mixed {volume} of {product}: {poured}' },
     case: { closed: 'Closed the corrective action: {reason}' },
     shift: { signed: 'Signed {day}' },

@@ -237,4 +237,16 @@ describe('a duty by count of racks', () => {
     expect(Number.isInteger(due?.latest)).toBe(true)
     expect(due?.latest).toBeGreaterThan(start + 330 * minuteMs)
   })
+  it('counts what is sent back at inspection, of late and by what for; one taken back was none', () => {
+    const reject = (n: number, sign: string, pieces = 1) =>
+      record('ware.rejected@1', start + n * 60_000, { sign, pieces })
+    const state = [
+      reject(1, 'soil'),
+      reject(2, 'spots'),
+      reject(3, 'soil'),
+      reject(4, 'soil', -1),
+      reject(5, 'suds', -1),
+    ].reduce((s, r) => dishFold.apply(s, r), dishFold.initial('dish'))
+    expect(state.rejects?.map((r) => r.sign)).toEqual(['soil', 'spots'])
+  })
 })

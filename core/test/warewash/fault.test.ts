@@ -22,6 +22,7 @@ const pattern = (change: Partial<Pattern>): Pattern => ({
   rinseTrend: null,
   detergent: 'kept',
   sanitizer: null,
+  rejects: {},
   ...change,
 })
 const sinking = { slope: -0.2, slopeLow: -0.25, slopeHigh: -0.15, now: 82.5, lastDay: 12 }
@@ -68,6 +69,15 @@ describe('the likely cause of what the cycles show', () => {
     ['too much sanitizer', { sanitizer: 'strong' }, ['sanitizer-strong']],
     ['detergent gone', { detergent: 'empty' }, ['detergent-empty']],
   ])('%s', (_, change, faults) => expect(likelyFaults(pattern(change)).map((l) => l.fault)).toEqual(faults))
+  it.each([
+    ['soil', 'ware-soiled'],
+    ['spots', 'rinse-aid-low'],
+    ['suds', 'suds-left'],
+  ] as const)('%s on three pieces sent back points at %s; two do not, nor do chips', (sign, fault) => {
+    const of = (rejects: Pattern['rejects']) => likelyFaults(pattern({ rejects })).map((l) => l.fault)
+    expect(of({ [sign]: 3 })).toContain(fault)
+    expect(of({ [sign]: 2, chipped: 9 })).not.toContain(fault)
+  })
   it('says where to look first, and leaves electricity to its trade', () => {
     const [found] = likelyFaults(pattern({ cycles: four({ rinseLow: 62, rinseHigh: 63 }) }))
     expect(found).toMatchObject({ fault: 'element-out', who: 'licensed-trade' })

@@ -72,8 +72,10 @@ function drawn(values: readonly number[]): string {
     <ul>
       <li v-for="l in lines" :key="l.what">
         <div>
-          <b>{{ l.what }}: {{ l.last }}</b>
-          <verdict-mark v-if="l.verdict" :verdict="l.verdict" :size="18" />
+          <p class="now">
+            <b>{{ l.what }}: {{ l.last }}</b>
+            <verdict-mark v-if="l.verdict" :verdict="l.verdict" :size="18" />
+          </p>
           <p class="quiet">{{ l.on }}. {{ l.limits }}</p>
           <p v-if="l.way">{{ l.way }}</p>
           <p v-if="l.earlier.length > 0" class="quiet">
@@ -103,6 +105,11 @@ li {
   justify-content: space-between;
   padding: 10px 0;
   border-bottom: 1px solid var(--line-soft);
+}
+.now {
+  display: flex;
+  gap: 14px;
+  align-items: center;
 }
 polyline {
   fill: none;

@@ -265,6 +265,10 @@ export function useSentence() {
       }
       case 'logger.withdrawn@1':
         return t('log.say.logger.withdrawn', { reason: record.payload.reason })
+      case 'ware.rejected@1':
+        return t(`log.say.ware.${record.payload.pieces > 0 ? 'rejected' : 'back'}`, {
+          sign: t(`dish.reject.${record.payload.sign}`),
+        })
       case 'rack.tallied@1':
         return t('log.say.rack.tallied', { n: record.payload.racks })
       case 'dish.set-aside@1': {

@@ -12,6 +12,7 @@ import DishCounts from './DishCounts.vue'
 import DishTrends from './DishTrends.vue'
 import DishGauges from './DishGauges.vue'
 import RackTally from './RackTally.vue'
+import WareCard from './WareCard.vue'
 import SinkBasins from './SinkBasins.vue'
 import { useDish, useDishMachines, useSinks } from './dish.ts'
 
@@ -25,7 +26,7 @@ const id = computed(() => {
   return found?.id ?? ''
 })
 const dish = useDish(id)
-const views = ['machine', 'months', 'sink', 'files'] as const
+const views = ['machine', 'ware', 'months', 'sink', 'files'] as const
 const view = computed(() => views.find((v) => v === props.view) ?? 'machine')
 const tabs = computed(() =>
   views.map((v) => ({
@@ -57,6 +58,7 @@ const opened = computed(() => dish.state.value.marks.find((m) => m.key === open.
       <h2>{{ t('dish.standing') }}</h2>
       <bath-list :without="sinks.map((s) => s.id)" />
     </div>
+    <div v-else-if="view === 'ware'" class="one" tabindex="0"><ware-card :station="id" :dish="dish" /></div>
     <div v-else-if="view === 'files'" class="one" tabindex="0"><logger-files :station="id" /></div>
     <div v-else-if="id === ''" class="one">
       <h2>{{ t('dish.noMachine') }}</h2>
