@@ -41,6 +41,14 @@ test('mix that is left is put by with its label, read in the morning, used first
     await new GenericCrew(page).toTheEnd()
     await expect(page.getByText('all sent')).toBeVisible()
   })
+  await test.step('its label can be printed again', async () => {
+    await go(page, '/shift')
+    await card.getByRole('link', { name: 'Print its label' }).tap()
+    await expect(page.locator('.stuck')).toContainText('Skerry soft mix, vanilla')
+    await expect(page.locator('.stuck')).toContainText('use by 30 Nov 2026')
+    await expect(page.getByRole('button', { name: 'Print', exact: true })).toBeVisible()
+    await isAccessible(page)
+  })
   await test.step('in the morning it is read before it is used', async () => {
     await later(page, 300)
     await go(page, '/shift')

@@ -154,6 +154,15 @@ describe('soft-serve', () => {
     inOrder('soft-serve-pump.close', ['fill', 'bleed', 'drain', 'wash-pour', 'wash-bleed', 'wash-drain'])
     expect(order('soft-serve-pump.close')).toContain('probe')
   })
+  it('flush module: the line is drawn and stands while the cycle runs, after the bay was tested', () => {
+    const cip = latestProcedure('flush-module.cip')?.nodes.find((n) => n.id === 'cip')
+    const lanes = cip?.kind === 'together' ? cip.lanes : []
+    expect(lanes.map((l) => l.id)).toEqual(['module', 'line', 'sink'])
+    expect(lanes[1]?.steps.map((s) => s.id)).toEqual(['line-draw', 'line-contact', 'line-dry'])
+    expect(step('flush-module.cip', 'line-contact')).toMatchObject({ kind: 'wait', of: 'contact' })
+    inOrder('flush-module.cip', ['bay-mix', 'bay-check', 'line-draw'])
+    expect(step('flush-module.cip', 'cups').spare).toBe(true)
+  })
   it('flush module: cups are counted, it ends whole and sanitized, the first portion is thrown away', () => {
     expect(step('flush-module.cip', 'cups-count')).toMatchObject({
       kind: 'read',

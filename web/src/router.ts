@@ -31,6 +31,7 @@ const views = {
   run: withWords(() => import('./procedure/RunPlace.vue')),
   machine: withWords(() => import('./machine/MachinePlace.vue')),
   tags: withWords(() => import('./house/TagsPlace.vue')),
+  label: withWords(() => import('./rerun/LabelPlace.vue')),
   bench: withWords(() => import('./solution/BenchPlace.vue')),
   dish: withWords(() => import('./warewash/DishPlace.vue')),
   chart: withWords(() => import('./procedure/WallChart.vue')),
@@ -65,6 +66,7 @@ export const router = createRouter({
     { path: '/shift/ahead', component: views.ahead, meta: { place: 'shift' } },
     { path: '/shift/roster', component: views.roster, meta: { place: 'shift' } },
     { path: '/shift/lists', component: views.lists, meta: { place: 'shift' } },
+    { path: '/shift/label/:rerun', component: views.label, props: true, meta: { place: 'shift' } },
     { path: '/run', component: views.chooser, meta: { place: 'run' } },
     {
       path: '/run/begin/:station/:procedure',

@@ -53,6 +53,8 @@ export const rerun = {
       'Nobody has entered whether its maker allows keeping it. Throw it out, or ask the manager to enter it.',
   },
   label: 'Write on the container',
+  printLabel: 'Print its label',
+  noLabel: 'This tablet does not know this container. It comes with the network.',
   drawn: 'drawn {day}',
   useBy: 'use by {day}',
   contains: 'contains {list}',

@@ -46,12 +46,16 @@ const out = () =>
       />
       <n-button attr-type="submit" :disabled="value === null">{{ t('rerun.saveRead') }}</n-button>
     </form>
+    <router-link :to="`/shift/label/${rerun.id}`" class="print">{{ t('rerun.printLabel') }}</router-link>
     <slot />
     <n-button @click="out">{{ t('rerun.throwOut') }}</n-button>
   </div>
 </template>
 
 <style scoped>
+.print {
+  font-weight: 600;
+}
 .card {
   display: grid;
   gap: 8px;

@@ -73,6 +73,7 @@ import iceCubeHalfYear3 from './ice-cube.half-year.v3.json' with { type: 'json' 
 import iceCubeBetween2 from './ice-cube.between.v2.json' with { type: 'json' }
 import iceNuggetHalfYear3 from './ice-nugget.half-year.v3.json' with { type: 'json' }
 import dishMachineOpen3 from './dish-machine.open.v3.json' with { type: 'json' }
+import flushModuleCip3 from './flush-module.cip.v3.json' with { type: 'json' }
 
 export const earlier: readonly unknown[] = [
   batchClose1,
@@ -149,4 +150,5 @@ export const earlier: readonly unknown[] = [
   iceCubeBetween2,
   iceNuggetHalfYear3,
   dishMachineOpen3,
+  flushModuleCip3,
 ]
