@@ -107,8 +107,10 @@ export function counted(
 
 /** The event that a bath is weak or old, as duties name it. One that comes so while nobody trades is thrown out at the close. */
 export const bathSpent = 'bath'
-const isAtNight = (at: number, { days }: DutyContext): boolean =>
-  !days.some((d) => at >= d.opens && at <= d.closes)
+const isAtNight = (at: number, { days, now }: DutyContext): boolean =>
+  !days.some(
+    (d) => at >= d.opens && at <= d.closes && now <= d.closes + around['each-close'].latest * minuteMs,
+  )
 
 /** What is forecast falls between milliseconds; calendars know whole ones only. */
 const whole = (at: number): Instant => instant(Math.round(at))

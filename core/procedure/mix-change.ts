@@ -62,8 +62,9 @@ export function fullCleans(station: StationState, ofFamily: readonly Procedure[]
   return ofFamily.filter((p) => moves(p) && startFaults(p, station).length === 0)
 }
 
-/** What asked for a full clean is answered once it is sanitized after one. */
+/** What asked for a full clean is answered once it is sanitized after one: the mix that it was for is what goes in next. */
 export function mixSettled(state: StationState): StationState {
   const { mixChange, ...rest } = state
-  return mixChange && state.facets.hygiene === 'sanitized' && !waitsForFullClean(state) ? rest : state
+  if (!mixChange || state.facets.hygiene !== 'sanitized' || waitsForFullClean(state)) return state
+  return { ...rest, holds: { mixes: mixChange.to, reruns: [], step: '', before: null } }
 }

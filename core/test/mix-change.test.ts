@@ -133,6 +133,8 @@ describe('a machine whose next mix is another', () => {
       { kind: 'station', id: 'st' },
       { station: 'st', sign: 'x', note: '' },
     )
-    expect(stationFold.apply(done, seen as unknown as AnyRecord).mixChange).toBeUndefined()
+    const settled = stationFold.apply(done, seen as unknown as AnyRecord)
+    expect(settled.mixChange).toBeUndefined()
+    expect(settled.holds?.mixes).toEqual(['peanut'])
   })
 })

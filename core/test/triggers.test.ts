@@ -191,6 +191,8 @@ describe('by what was seen, expected, or done beside it', () => {
   it('a bath that would grow old while nobody trades is not changed: it is thrown out at the close', () => {
     const at_ = (time: string) => ({ station: 'st', what: 'bath', from: at(time), at: at(time) })
     const bath = { kind: 'predicted', what: 'bath' } as const
+    expect(due(bath, '2026-11-26T20:00:00Z', {}, [at_('2026-11-25T15:00:00Z')])).toBeNull()
+    expect(due(bath, '2026-11-26T20:00:00Z', {}, [at_('2026-11-26T15:00:00Z')])?.risk).toBe('late')
     expect(due(bath, '2026-11-26T20:00:00Z', {}, [at_('2026-11-27T02:30:00Z')])).toBeNull()
   })
   it('a linked one, once the other was done after it', () => {

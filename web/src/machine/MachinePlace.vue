@@ -87,7 +87,7 @@ const begin = (item: DueItem) => start(item.station, item.procedure)
         <p v-if="offered.length === 0" class="quiet">{{ t('machine.nothing') }}</p>
       </section>
       <read-trend :station="state" />
-      <next-mix v-if="takesMix && !state.mixChange" :station="state" />
+      <next-mix v-if="takesMix && !state.mixChange && !state.currentRun" :station="state" />
     </div>
     <section class="history">
       <h2 class="label">{{ t('machine.history') }}</h2>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { recipeRange, type RecipeSide } from '@tadka/core/house'
 import { decimals } from '@tadka/core/quantity'
 import { isJudged, machineNumbers, stepsOf, type StationState } from '@tadka/core/procedure'
 import { trendOf } from '@tadka/core/warewash'
@@ -6,6 +7,7 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import VerdictMark from '../pieces/VerdictMark.vue'
 import { useProcedures } from '../site/procedures.ts'
+import { useSite } from '../site/site.ts'
 import { useTimes } from '../site/times.ts'
 import { useReadOff } from '../site/read-off.ts'
 
@@ -14,11 +16,20 @@ const props = defineProps<{ station: StationState }>()
 const { t } = useI18n()
 const { day } = useTimes()
 const readOff = useReadOff()
+const site = useSite()
 const procedures = useProcedures()
 
 const dayMs = 86_400_000
 const daysAMonth = 30.4
 const [width, height, edge] = [220, 44, 6]
+
+const recipeOf = (side: RecipeSide | undefined) =>
+  side === undefined
+    ? null
+    : recipeRange(
+        (props.station.holds?.mixes ?? []).map((id) => site.one('mix', id)),
+        side,
+      )
 
 const lines = computed(() =>
   Object.entries(props.station.readOff ?? {}).flatMap(([what, all]) => {
@@ -39,7 +50,9 @@ const lines = computed(() =>
         last: said(last.value),
         on: day(last.at),
         verdict: last.verdict,
-        limits: isJudged(step) ? readOff.limits(step, machineNumbers(props.station)) : '',
+        limits: isJudged(step)
+          ? readOff.limits(step, machineNumbers(props.station), recipeOf(step.recipe))
+          : '',
         way: way && t(`machine.trend.${way}`, { by: said(month) }),
         points: drawn(all.map((r) => r.value)),
         earlier: all

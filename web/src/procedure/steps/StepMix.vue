@@ -4,7 +4,7 @@ import { knownNumber, numberOf, type RunState, type Step } from '@tadka/core/pro
 import type { BathMixed } from '@tadka/core/bath'
 import { Refusal } from '@tadka/core/refusal'
 import { aimedTarget, checkTarget } from '@tadka/core/rules'
-import { measureFor, supplyByTable } from '@tadka/core/solution'
+import { isLiquid, measureFor, supplyByTable } from '@tadka/core/solution'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -51,7 +51,9 @@ const target = computed(() => {
 })
 /** mL by the model's own table; where its plate does not say, the label decides. */
 const byTable = computed(() =>
-  props.step.amount === undefined ? null : (knownNumber(props.step.amount, props.run.parameters) ?? null),
+  props.step.amount === undefined || !candidate.value || !isLiquid(candidate.value.product.supply)
+    ? null
+    : (knownNumber(props.step.amount, props.run.parameters) ?? null),
 )
 const mixed = computed(() => {
   if (!candidate.value) return { ways: [], refusal: null }
