@@ -98,7 +98,7 @@ function nameFaults(procedure: Procedure): ProcedureFault[] {
       chosen(`${s.id}.${p.id}`, p.when)
     }
     for (const y of s.kind === 'lubricate' ? s.yes : []) chosen(s.id, y.when)
-    if (s.kind === 'read') for (const p of [s.from, s.to]) parameter(s.id, p)
+    if (s.kind === 'read') for (const p of [s.from, s.to, s.portion]) parameter(s.id, p)
     if (s.kind === 'mix') for (const p of [s.volume, s.capacity, s.amount]) parameter(s.id, p)
     if (s.kind === 'wait') for (const p of [s.length, s.most]) parameter(s.id, p)
     if (s.kind === 'tend') for (const p of [s.length, s.every, s.uses]) parameter(s.id, p)

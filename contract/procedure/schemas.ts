@@ -192,6 +192,7 @@ const stepSchema = z.union([
     unit: z.enum(parameterUnits),
     from: parameter.exactOptional(),
     to: parameter.exactOptional(),
+    portion: parameter.exactOptional(),
     recipe: z.enum(recipeSides).exactOptional(),
   }),
 ])

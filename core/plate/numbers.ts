@@ -72,6 +72,7 @@ export const plateNumbers = {
   wash: volume(500, 60_000, { within: 'bucketHolds' }),
   soak: volume(100, 60_000, { within: 'soakHolds' }),
   soakHolds: volume(100, 120_000),
+  portion: volume(20, 1000, { small: true }),
   trough: volume(200, 60_000, { within: 'troughHolds' }),
   troughHolds: volume(200, 120_000),
   cleanerCycle: volume(5, 2000, { small: true }),

@@ -172,6 +172,8 @@ export type Step = StepBase &
         readonly unit: ParameterUnit
         readonly from?: Parameter
         readonly to?: Parameter
+        /** What one portion of it is, in the same unit: how many it makes is told. */
+        readonly portion?: Parameter
         /** Judged by the recipe of the mix in the machine instead. */
         readonly recipe?: RecipeSide
       }

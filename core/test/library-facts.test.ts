@@ -154,6 +154,15 @@ describe('soft-serve', () => {
     inOrder('soft-serve-pump.close', ['fill', 'bleed', 'drain', 'wash-pour', 'wash-bleed', 'wash-drain'])
     expect(order('soft-serve-pump.close')).toContain('probe')
   })
+  it('soft-serve standby: clean hands, the tube turned over, the mix read; back from it the mix is read before it freezes', () => {
+    inOrder('soft-serve-gravity.standby', ['hands', 'tube', 'standby', 'product-check'])
+    expect(step('soft-serve-gravity.standby', 'tube').text).toContain('without the hole')
+    inOrder('soft-serve-gravity.resume', ['product-check', 'hands', 'tube', 'freeze', 'first-draw'])
+    expect(latestProcedure('soft-serve-gravity.standby')?.ends).toEqual({
+      contents: 'product',
+      power: 'standby',
+    })
+  })
   it('flush module: the line is drawn and stands while the cycle runs, after the bay was tested', () => {
     const cip = latestProcedure('flush-module.cip')?.nodes.find((n) => n.id === 'cip')
     const lanes = cip?.kind === 'together' ? cip.lanes : []

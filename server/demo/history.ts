@@ -145,7 +145,7 @@ export function demoHistory(now: number, days: number, seed = 2110): AnyDraft[] 
       if (hours === null) continue
       const every = hours * 60 * minute
       for (let at = day.opens + every; at < day.closes - 60 * minute; at += every)
-        work(id, procedure, at - (18 + random() * 14) * minute)
+        work(id, procedure, at - (32 + random() * 10) * minute)
     }
   }
   dishHistory(diary, first, days, now, randomFrom(seed + 1))

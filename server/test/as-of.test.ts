@@ -68,7 +68,7 @@ const bath: SubjectRef = { kind: 'bath', id: 'ba' }
 const instrument: SubjectRef = { kind: 'instrument', id: 'in' }
 const onlySeen: SubjectRef = { kind: 'station', id: 'only-seen' }
 const run = draft(0, 'run.started@1', { run: 'r', station: 'st' })
-const step = draft(0, 'run.step.done@2', { run: 'r', station: 'st' })
+const step = draft(0, 'run.step.done@2', { run: 'r', station: 'st', facts: {} })
 const readingOf = (what: string) => draft(0, 'reading.taken@1', { what, station: 'st' })
 
 /** What is known of a draft that was seen at an instant. What stands now is marked. */

@@ -312,6 +312,7 @@ export const editor = {
       unit: 'What kind of number',
       from: 'At least',
       to: 'At most',
+      portion: 'One portion is',
       recipe: 'Judged by the mix’s recipe',
       sign: 'The question that ends it',
       usualRounds: 'More rounds than this are unusual',

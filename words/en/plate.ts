@@ -33,6 +33,7 @@ export const plate = {
   compartment: 'A compartment, filled',
   urn: 'Urn, filled',
   stand: 'Stand',
+  portion: 'One portion of a batch',
   trough: 'Trough: fill with',
   troughHolds: 'Trough holds',
   cleanerCycle: 'Cleaner for one cycle, by the manual’s table',

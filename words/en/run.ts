@@ -57,6 +57,7 @@ export const run = {
   readUnknown: 'The plate does not say what it must be: can’t tell. A manager can enter it in House.',
   readNoRecipe: 'Nobody has entered a recipe for this mix: can’t tell. A manager can in House, Products.',
   readRecipe: 'Its recipe asks for {from} to {to}.',
+  portions: 'About {n} portions.',
   nextBatch: {
     higher: 'Softer than its recipe: set the next batch {n} higher.',
     lower: 'Firmer than its recipe: set the next batch {n} lower.',

@@ -36,6 +36,8 @@ import slushFilter from './slush.filter.json' with { type: 'json' }
 import slushInPlace from './slush.in-place.json' with { type: 'json' }
 import softServeGravityClose from './soft-serve-gravity.close.json' with { type: 'json' }
 import softServeGravityOpen from './soft-serve-gravity.open.json' with { type: 'json' }
+import softServeGravityResume from './soft-serve-gravity.resume.json' with { type: 'json' }
+import softServeGravityStandby from './soft-serve-gravity.standby.json' with { type: 'json' }
 import softServePumpClose from './soft-serve-pump.close.json' with { type: 'json' }
 import softServePumpOpen from './soft-serve-pump.open.json' with { type: 'json' }
 import softServeTwinClose from './soft-serve-twin.close.json' with { type: 'json' }
@@ -86,6 +88,8 @@ const shipped = [
   slushInPlace,
   softServeGravityClose,
   softServeGravityOpen,
+  softServeGravityResume,
+  softServeGravityStandby,
   softServePumpClose,
   softServePumpOpen,
   softServeTwinClose,

@@ -192,6 +192,7 @@ const own: Readonly<Record<Node['kind'], readonly FieldSpec[]>> = {
     { is: 'choice', name: 'unit', of: parameterUnits, words: 'editor.unit' },
     { is: 'amount', name: 'from', unit: 'own', optional: true },
     { is: 'amount', name: 'to', unit: 'own', optional: true },
+    { is: 'amount', name: 'portion', unit: 'own', optional: true },
     { is: 'choice', name: 'recipe', of: recipeSides, words: 'editor.recipe', optional: true },
   ],
   until: [

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { nextConsistency, recipeRange } from '@tadka/core/house'
-import { isJudged, readVerdict, type StationState, type Step } from '@tadka/core/procedure'
+import { isJudged, knownNumber, readVerdict, type StationState, type Step } from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -46,6 +46,11 @@ const recipe = computed(() => {
 const verdict = computed(() =>
   value.value === null ? null : readVerdict(props.step, value.value, props.parameters, recipe.value),
 )
+/** Whole portions that it makes; null where nobody said what one is. */
+const portions = computed(() => {
+  const one = props.step.portion && knownNumber(props.step.portion, props.parameters)
+  return one && value.value !== null ? Math.floor(value.value / one) : null
+})
 /** What to do otherwise with the next batch. */
 const next = computed(() => {
   const [read, range] = [value.value, recipe.value]
@@ -79,6 +84,7 @@ function done(): void {
       <p v-if="verdict" class="verdict" role="status">
         <verdict-mark :verdict="verdict" :size="32" />
       </p>
+      <p v-if="portions !== null" role="status">{{ t('run.portions', { n: portions }) }}</p>
       <p v-if="next" role="status">{{ next }}</p>
       <div class="act">
         <n-button type="primary" class="big" :disabled="blocked" @click="done">{{ t('run.done') }}</n-button>
