@@ -1,4 +1,4 @@
-import { go, isAccessible, press, signIn } from './crew.ts'
+import { counts, go, isAccessible, press, signIn } from './crew.ts'
 import { GenericCrew } from './generic-crew.ts'
 import { beginsAnew, expect, test } from './test.ts'
 
@@ -14,6 +14,7 @@ test('ware that is sent back is counted with one touch, taken back, and told by 
   const less = page.getByRole('button', { name: 'One back: spots' })
   await expect(less).toBeDisabled()
   for (const n of [1, 2, 3]) {
+    await counts(page)
     await more.tap()
     await expect(more).toContainText(`${n} spots`)
   }
@@ -21,6 +22,7 @@ test('ware that is sent back is counted with one touch, taken back, and told by 
   await go(page, '/dish/machine')
   await expect(page.getByText('Spots on the ware: rinse aid')).toBeVisible()
   await go(page, '/dish/ware')
+  await counts(page)
   await less.tap()
   await expect(more).toContainText('2 spots')
   await go(page, '/dish/machine')

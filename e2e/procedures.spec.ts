@@ -158,7 +158,7 @@ test('a run is handed over between two tablets; what an inspection asks for stan
   await go(other, '/house/spares')
   await expect(other.getByText('0 on the shelf: order it')).toBeVisible()
   await go(page, '/run')
-  await page.locator('li', { hasText: 'Espresso grinder' }).getByRole('button').click()
+  await page.locator('li', { hasText: 'Espresso grinder' }).getByRole('button', { name: 'Go on' }).click()
   await press(page, 'Start the timer')
   await later(page, 2)
   await press(page, 'Done')
