@@ -165,8 +165,8 @@ await lead.getByLabel(/Reads right within/).blur()
 await lead.getByRole('button', { name: 'Save to the log' }).waitFor()
 await take('logger-file', lead)
 
-// The sink as it stands an hour after it was set up.
-await turn(-1050)
+// The sink as it stands an hour after its water was changed.
+await turn(-60)
 await go('/dish/sink', '.basin', lead)
 await take('sink', lead)
 

@@ -242,6 +242,7 @@ const nodeSchema: z.ZodType<Node> = z.lazy(() =>
           )
           .max(9),
         chose: z.array(id).min(1).exactOptional(),
+        expected: z.boolean().exactOptional(),
         steps: nodes,
       })
       .refine((b) => b.is.length > 0 || b.chose !== undefined, 'opens on nothing'),

@@ -255,6 +255,8 @@ export interface Branch extends NodeBase {
   readonly is: readonly (InspectChoice['outcome'] | Verdict)[]
   /** Choices by their ids, where their outcomes do not tell them apart. */
   readonly chose?: readonly string[]
+  /** Usually gone into: planning reckons with it. */
+  readonly expected?: boolean
   readonly steps: readonly Node[]
 }
 

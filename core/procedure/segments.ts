@@ -82,8 +82,11 @@ export function segmentsOf(written: Procedure, model: Model): SegmentGraph {
   function node(n: Node, prefix: string): void {
     if (!belongs(procedure, n, options)) return
     if (isStep(n)) return putStep(built, n, prefix, model)
-    // Branches are the exception, not the plan.
-    if (n.kind === 'branch') return
+    // A branch is the exception, not the plan, where it does not say otherwise.
+    if (n.kind === 'branch') {
+      for (const inner of n.expected ? n.steps : []) node(inner, prefix)
+      return
+    }
     if (n.kind === 'until') {
       for (let round = 1; round <= (n.expected ?? 2); round++)
         for (const inner of n.steps) node(inner, `${prefix}${n.id}.${round}.`)

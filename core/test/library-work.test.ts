@@ -36,6 +36,16 @@ it('somebody else may go on somewhere in every closing and opening of a machine 
   expect(none.map((p) => p.id)).toEqual([])
 })
 
+it('a sink whose water is changed is planned with all three compartments: a branch that is usual counts', () => {
+  const change = allProcedures().find((p) => p.id === 'sink.change') as Procedure
+  const { segments } = segmentsOf(change, { parameters: { compartment: 38_000 }, options: {} })
+  const minutes = segments.reduce((sum, s) => sum + (s.kind === 'hands-on' ? s.minutes : 0), 0)
+  expect(minutes).toBeGreaterThan(15)
+  const machine = allProcedures().find((p) => p.id === 'dish-machine.open') as Procedure
+  const rare = segmentsOf(machine, { parameters: { heat: 20 }, options: {} }).segments.flatMap((s) => s.steps)
+  expect(rare.filter((k) => k.startsWith('freed') || k.startsWith('cause'))).toEqual([])
+})
+
 it('work joins over dirty and food, keeps what it begins and ends with, and ends where somebody else may go on', () => {
   const work = (id: string, more: object): Step => ({ id, kind: 'do', title: id, minutes: 2, ...more })
   const p = {

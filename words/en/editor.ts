@@ -338,7 +338,7 @@ export const editor = {
     read: { what: 'What is read' },
     each: { unit: 'Every …', count: 'How many there are' },
     until: { title: 'What is repeated' },
-    branch: { on: 'After which findings' },
+    branch: { on: 'After which findings', expected: 'Usually gone into: the plan counts on it' },
     option: { question: 'Question', why: 'Why it matters', choice: 'Answer' },
   },
   mendRule: {

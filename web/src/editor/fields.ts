@@ -215,7 +215,10 @@ const own: Readonly<Record<Node['kind'], readonly FieldSpec[]>> = {
       fields: [{ is: 'line', name: 'title' }],
     },
   ],
-  branch: [{ is: 'findings', name: 'on' }],
+  branch: [
+    { is: 'findings', name: 'on' },
+    { is: 'flag', name: 'expected', optional: true },
+  ],
 }
 
 const groups: readonly Node['kind'][] = ['until', 'each', 'together', 'branch']
