@@ -5,7 +5,7 @@ import { baseOf } from '../procedure/own.ts'
 import { instant, type Instant } from '../quantity/index.ts'
 import type { SiteSet } from '../house/site.ts'
 import { boundsOfDay, dateAfter, tradingDays } from './trading-day.ts'
-import { recurring } from './windows.ts'
+import { isCloseByHours, recurringOn } from './windows.ts'
 
 /** Something of a day that is not as it should be, with what names it. */
 export type DayLeft =
@@ -59,11 +59,13 @@ function dutiesLeft(station: StationState, { site, runs }: DayKnown, date: strin
   if (station.laidUp && station.laidUp.since < boundsOfDay(site, date).from) return []
   const days = tradingDays(site, dateAfter(date, -8), 17)
   return dutiesOf(station).flatMap((duty): DayLeft[] => {
-    const windows = recurring(duty.trigger, days)
+    const windows = recurringOn(station, duty, days)
     const at = windows?.findIndex((w) => w.day === date) ?? -1
     const window = windows?.[at]
     if (!windows || !window || now <= window.target) return []
-    const until = windows[at + 1]?.earliest ?? instant(Number.MAX_SAFE_INTEGER)
+    // The next day's rounds by the hour are no late close of this one.
+    const opens = isCloseByHours(station, duty) ? days.find((d) => d.opens > window.latest)?.opens : undefined
+    const until = opens ?? windows[at + 1]?.earliest ?? instant(Number.MAX_SAFE_INTEGER)
     const names = { station: station.id, procedure: duty.procedure }
     const ended = runs
       .filter(

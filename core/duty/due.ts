@@ -5,7 +5,7 @@ import { closedKey, type LastRun, type StationState } from '../procedure/station
 import type { SiteSet } from '../house/site.ts'
 import type { StationDuty } from '../house/station.ts'
 import { dateAfter, dateAt, tradingDays } from './trading-day.ts'
-import { counted, recurring, type DutyContext, type Prediction, type Window } from './windows.ts'
+import { counted, recurringOn, type DutyContext, type Prediction, type Window } from './windows.ts'
 
 export type Risk =
   /** Past its latest time: late by the rule. */
@@ -85,10 +85,9 @@ const order: Record<Risk, number> = { late: 0, 'past-target': 1, now: 2, ahead: 
 
 function nextDue(station: StationState, duty: StationDuty, context: DutyContext): DueItem | null {
   const last = station.lastRuns[baseOf(duty.procedure)] ?? null
-  const byHours = duty.trigger.kind === 'each-close' && isByHours(station, duty.procedure)
-  const windows = recurring(duty.trigger, context.days)
-    ?.filter((w) => station.closed[closedKey(duty.procedure, w.day)] === undefined)
-    .map((w) => (byHours ? { ...w, earliest: instant(w.earliest + notTheCloseMs) } : w))
+  const windows = recurringOn(station, duty, context.days)?.filter(
+    (w) => station.closed[closedKey(duty.procedure, w.day)] === undefined,
+  )
   const next = windows ? openWindow(windows, last, context.now) : counted(duty, station, last, context)
   if (!next) return null
   const { now } = context
@@ -108,13 +107,6 @@ function nextDue(station: StationState, duty: StationDuty, context: DutyContext)
     minutesLeft: Math.floor((next.latest - now) / 60_000),
   }
 }
-
-/** What is done every few hours in use is not closed by the last of those: only what is done within the last hour is. Common practice, no source. */
-const notTheCloseMs = 2 * 3_600_000
-const isByHours = (station: StationState, procedure: string): boolean =>
-  dutiesOf(station).some(
-    ({ procedure: p, trigger }) => p === procedure && trigger.kind === 'hours' && trigger.counts === 'in-use',
-  )
 
 /** An occurrence that was missed and is not yet overtaken by the next, else the one to come. */
 function openWindow(all: readonly Window[], last: LastRun | null, now: Instant): Window | null {

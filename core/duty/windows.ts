@@ -5,6 +5,7 @@ import { instant, type Instant } from '../quantity/index.ts'
 import type { SiteSet } from '../house/site.ts'
 import type { StationDuty, Trigger } from '../house/station.ts'
 import { cleaningInterval } from '../rules/index.ts'
+import { dutiesOf } from './duties.ts'
 import { dateAt, instantAt, weekdayOf, type TradingDay } from './trading-day.ts'
 
 /** When a duty may be done, is aimed at, and must be done by. `day`: the trading day or date that it belongs to. */
@@ -56,7 +57,7 @@ function aroundDay(day: TradingDay, kind: keyof typeof around): Window {
 }
 
 /** The windows of a trigger that comes back with the trading days, or null for the other triggers. */
-export function recurring(trigger: Trigger, days: readonly TradingDay[]): Window[] | null {
+function recurring(trigger: Trigger, days: readonly TradingDay[]): Window[] | null {
   if (trigger.kind === 'each-close' || trigger.kind === 'each-open')
     return days.map((day) => aroundDay(day, trigger.kind))
   if (trigger.kind !== 'weekly') return null
@@ -68,6 +69,28 @@ export function recurring(trigger: Trigger, days: readonly TradingDay[]): Window
       return Array.from({ length: gap }, (_, n) => weekdayOf(minusDays(day.date, n))).includes(trigger.day)
     })
     .map((day) => aroundDay(day, 'weekly'))
+}
+
+/** What is done every few hours in use is not closed by the last of those: only what is done within the last hour is. Common practice, no source. */
+const notTheCloseMs = 2 * hourMs
+
+/** Whether a close is of work that is done by hours in use, too: then only what is done around it is the close. */
+export const isCloseByHours = (station: StationState, { procedure, trigger }: StationDuty): boolean =>
+  trigger.kind === 'each-close' &&
+  dutiesOf(station).some(
+    (d) => d.procedure === procedure && d.trigger.kind === 'hours' && d.trigger.counts === 'in-use',
+  )
+
+/** The windows of a station's duty that comes back with the trading days, or null for others. */
+export function recurringOn(
+  station: StationState,
+  duty: StationDuty,
+  days: readonly TradingDay[],
+): Window[] | null {
+  const windows = recurring(duty.trigger, days)
+  return isCloseByHours(station, duty)
+    ? (windows?.map((w) => ({ ...w, earliest: after(w.earliest, notTheCloseMs) })) ?? null)
+    : windows
 }
 
 const minusDays = (date: string, days: number): string =>

@@ -70,6 +70,26 @@ describe('what of a day is left, before it is signed', () => {
       { what: 'not-done', station: 'st', procedure: 'soft-serve-gravity.close' },
     ])
   })
+  it('the close of what is done every few hours: neither the evening’s last round nor the next morning’s first was it', () => {
+    const rounds: StationState = station({
+      plate: {
+        ...plate,
+        duties: [
+          { procedure: 'surface.in-place', trigger: { kind: 'each-close' }, rule: 'code' },
+          {
+            procedure: 'surface.in-place',
+            trigger: { kind: 'hours', hours: 4, counts: 'in-use' },
+            rule: 'code',
+          },
+        ],
+      },
+    })
+    const round = (iso: string) => finished('surface.in-place', iso)
+    const of = (...runs: RunState[]) => left({ stations: [rounds], runs })
+    const notDone = [{ what: 'not-done', station: 'st', procedure: 'surface.in-place' }]
+    expect(of(round('2026-11-26T21:05:00Z'), round('2026-11-27T09:10:00Z'))).toEqual(notDone)
+    expect(of(round('2026-11-26T23:40:00Z'))).toEqual([])
+  })
   it('not yet, while its time is still to come', () => {
     expect(left({ runs: [opened] }, '2026-11-26T22:00:00Z')).toEqual([])
   })
