@@ -9,7 +9,7 @@ import { outline } from './outline.ts'
 import { runFold } from './run.ts'
 import { isRunType, type RunType } from './records.ts'
 import { baseOf } from './own.ts'
-import { procedureOfRun, withoutKey, withoutTold, type RunState } from './run-state.ts'
+import { overriddenStep, procedureOfRun, withoutKey, withoutTold, type RunState } from './run-state.ts'
 import { withStepForgotten, withStepKept } from './station-kept.ts'
 import type { StationState } from './station-state.ts'
 import { asked, letGo, oldRunRecord, runEnded } from './station-outcome.ts'
@@ -139,7 +139,14 @@ function stepped(
     what === 'during'
       ? changeDuring(position.step)
       : changeBy(position.step, now, { whole: run.done[key]?.short === undefined, broke })
-  return changedBy(state, run, position, change, at)
+  return changedBy(state, run, position, notByShort(run, change), at)
+}
+
+/** A run in which a contact time was cut short sanitizes nothing, whatever else of it was in contact long enough. */
+function notByShort(run: RunState, change: Partial<Facets>): Partial<Facets> {
+  if (change.hygiene !== 'sanitized' || !overriddenStep(run)?.short) return change
+  const { hygiene: _, ...rest } = change
+  return rest
 }
 
 function changedBy(
