@@ -1,4 +1,4 @@
-import { counts, go, isAccessible, press, signIn } from './crew.ts'
+import { counts, go, isAccessible, press, settled, signIn } from './crew.ts'
 import { GenericCrew } from './generic-crew.ts'
 import { beginsAnew, expect, test } from './test.ts'
 
@@ -11,7 +11,7 @@ test('ware that is sent back is counted with one touch, taken back, and told by 
   await signIn(page, 'Bao', '2468')
   await go(page, '/dish/ware')
   const more = page.getByRole('button', { name: 'One more: spots' })
-  const less = page.getByRole('button', { name: 'One back: spots' })
+  const less = page.getByRole('button', { name: 'Take one back: spots' })
   await expect(less).toBeDisabled()
   for (const n of [1, 2, 3]) {
     await counts(page)
@@ -40,9 +40,12 @@ test('an ice machine’s solution is counted as it is used, and its new filter c
   one.onStep = async (_, key) => {
     if (key !== 'descaler-ice') return
     await press(page, 'Start the timer')
+    await settled(page)
     await page.getByRole('button', { name: '+ 500 mL' }).tap()
     await expect(page.getByText('500 mL of 2.8 L poured in')).toBeVisible()
     await press(page, 'Top up the reservoir: done')
+    await settled(page)
+    await counts(page)
     await page.getByRole('button', { name: '+ 500 mL' }).tap()
     await expect(page.getByText('1 L of 2.8 L poured in')).toBeVisible()
   }

@@ -64,14 +64,18 @@ export const recipeRange = (
   side: RecipeSide,
 ): RecipeRange | null => (mixes.length === 1 && mixes[0]?.recipe?.[side]) || null
 
+/** What to do otherwise with the next batch: set its number by so much, or freeze it longer or less. */
+export type NextBatch =
+  { readonly set: 'higher' | 'lower'; readonly by: number } | { readonly freeze: 'longer' | 'less' }
+
 /**
- * By how much to set the consistency for the next batch, in numbers of its display: to the middle of the recipe; 0 where it was in. A lower
- * number is softer: common practice, no source.
- * @example nextConsistency(6, { lo: 8, hi: 10 }) // 3
+ * What a batch that came out asks of the next, by its recipe; null where it was in. The number is set to the middle of the recipe. A lower
+ * number is softer: common practice, no source. @param read °C, or the number of the display.
  */
-export function nextConsistency(read: number, { lo, hi }: RecipeRange): number {
-  if (read >= lo && read <= hi) return 0
-  return Math.round((lo + hi) / 2 - read)
+export function nextBatch(side: RecipeSide, read: number, { lo, hi }: RecipeRange): NextBatch | null {
+  if (read >= lo && read <= hi) return null
+  if (side === 'celsius') return { freeze: read > hi ? 'longer' : 'less' }
+  return { set: read < lo ? 'higher' : 'lower', by: Math.abs(Math.round((lo + hi) / 2 - read)) }
 }
 
 /** What people may react to that is in one mix and not in the other; null where those of either are not known. */

@@ -1,5 +1,6 @@
 import { holdsSolution, isLive, type Facets } from './facets.ts'
-import { stepsOf, stepsOfRun, type Procedure } from './language.ts'
+import { stepsOf, stepsOfRun } from './nodes.ts'
+import { type Procedure } from './language.ts'
 import type { SafeAct } from './payloads.ts'
 import type { StationState } from './station-state.ts'
 

@@ -1,6 +1,7 @@
 import { diffArrays } from 'diff'
 import { idOf, keyed, type NodeKey } from './edit.ts'
-import { isStep, type Node, type Procedure } from './language.ts'
+import { isStep } from './nodes.ts'
+import { type Node, type Procedure } from './language.ts'
 
 export type LineChange = 'same' | 'changed' | 'moved' | 'added' | 'removed'
 

@@ -1,5 +1,6 @@
-import { belongs, isStep, stepsOf, type Node, type Part, type Procedure, type Step } from './language.ts'
-import { namesOf } from './outline.ts'
+import { belongs, isStep, stepsOf } from './nodes.ts'
+import { type Node, type Part, type Procedure, type Step } from './language.ts'
+import { namesOf } from './parameter.ts'
 import type { Facts } from './payloads.ts'
 import type { StationState } from './station-state.ts'
 

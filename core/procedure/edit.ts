@@ -1,4 +1,5 @@
-import { isStep, type Node } from './language.ts'
+import { isStep } from './nodes.ts'
+import { type Node } from './language.ts'
 
 /**
  * A procedure's nodes, changed by key: the ids from the outside in, joined by dots, lanes among them ("soak.parts.loose").

@@ -1,5 +1,6 @@
 import type { Facets } from './facets.ts'
-import { stepsOf, type Procedure, type Step } from './language.ts'
+import { stepsOf } from './nodes.ts'
+import { type Procedure, type Step } from './language.ts'
 import { pieces } from './outline.ts'
 import type { SafetyRule } from './safety-rules.ts'
 

@@ -1,4 +1,5 @@
-import { servesFamily, type Procedure } from './language.ts'
+import { servesFamily } from './nodes.ts'
+import { type Procedure } from './language.ts'
 import { latestProcedure, proceduresOf } from './library/index.ts'
 import type { OwnProcedure } from './own-fold.ts'
 import { baseOf, isOwn, ownId } from './own.ts'

@@ -1,5 +1,7 @@
 export * from './facets.ts'
 export * from './language.ts'
+export * from './nodes.ts'
+export * from './parameter.ts'
 export * from './payloads.ts'
 export { procedureRecords } from './records.ts'
 export type { InLane, Position } from './frame.ts'

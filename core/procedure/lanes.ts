@@ -1,6 +1,6 @@
 import { mayChange } from './effects.ts'
 import type { Facets } from './facets.ts'
-import { stepsOf } from './language.ts'
+import { stepsOf } from './nodes.ts'
 import type { InLane } from './frame.ts'
 import { lanesOf } from './outline.ts'
 import type { RunState } from './run-state.ts'

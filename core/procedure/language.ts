@@ -2,19 +2,7 @@ import type { RecipeSide } from '../house/mix.ts'
 import type { SharedPlace } from '../house/site.ts'
 import type { Verdict } from '../rules/index.ts'
 import type { Act, Facets } from './facets.ts'
-
-/**
- * A number on the model's data plate, by name, as it is or so many times it, less another of its numbers; `else` stands in where the plate
- * lacks it. Or a fixed one.
- */
-export type Parameter =
-  | number
-  | {
-      readonly of: string
-      readonly times?: number
-      readonly less?: string
-      readonly else?: Exclude<Parameter, number>
-    }
+import type { Parameter, ParameterUnit } from './parameter.ts'
 
 /** Holds for a run whose option has this choice. */
 export interface When {
@@ -262,9 +250,6 @@ export interface Branch extends NodeBase {
 
 export type Node = Step | Until | Each | Together | Branch
 
-export const isStep = (node: Node): node is Step =>
-  node.kind !== 'until' && node.kind !== 'each' && node.kind !== 'together' && node.kind !== 'branch'
-
 /** A question on which sites or models differ, with the default and its reason. */
 export interface Option {
   readonly id: string
@@ -273,9 +258,6 @@ export interface Option {
   readonly fallback: string
   readonly why: string
 }
-
-export const parameterUnits = ['mL', 'min', 'count', '°C', 'K', 'g', 'µm'] as const
-export type ParameterUnit = (typeof parameterUnits)[number]
 
 export interface Procedure {
   readonly id: string
@@ -296,52 +278,4 @@ export interface Procedure {
   readonly ends?: Partial<Facets>
   /** May freeze its own solution, as some ice makers do on purpose. */
   readonly freezesSolution?: boolean
-}
-
-/** Whether a procedure is for stations of a family: those of "dish-machine" serve every kind of it. */
-export const servesFamily = ({ family: of }: Pick<Procedure, 'family'>, family: string): boolean =>
-  of === family || family.startsWith(`${of}.`)
-
-/** The pictures of a step, and of the parts that it counts. */
-export const picturesOf = (step: Step): readonly Picture[] => [
-  ...(step.pictures ?? []),
-  ...(step.kind === 'parts' ? step.parts.flatMap((p) => p.picture ?? []) : []),
-]
-
-/** Every step of a list of nodes, those inside groups too. */
-export const stepsOf = (nodes: readonly Node[]): Step[] =>
-  nodes.flatMap((node): Step[] => {
-    if (isStep(node)) return [node]
-    return node.kind === 'together' ? node.lanes.flatMap((lane) => stepsOf(lane.steps)) : stepsOf(node.steps)
-  })
-
-/** The choice of an option: what was chosen, or its default. */
-export function choiceOf(
-  procedure: Procedure,
-  option: string,
-  chosen: Readonly<Record<string, string>>,
-): string {
-  const found = procedure.options?.find((o) => o.id === option)
-  const choice = chosen[option]
-  return found && choice !== undefined && found.choices.some((c) => c.id === choice)
-    ? choice
-    : (found?.fallback ?? '')
-}
-
-/** Whether a node belongs to a run with these choices. */
-export const belongs = (
-  procedure: Procedure,
-  node: { readonly when?: readonly When[] },
-  chosen: Readonly<Record<string, string>>,
-): boolean => (node.when ?? []).every((w) => w.is.includes(choiceOf(procedure, w.option, chosen)))
-
-/** The steps that belong to a run with these choices; those that only a finding would open are left out. */
-export function stepsOfRun(procedure: Procedure, chosen: Readonly<Record<string, string>>): Step[] {
-  const inside = (nodes: readonly Node[]): Step[] =>
-    nodes.flatMap((node): Step[] => {
-      if (!belongs(procedure, node, chosen) || node.kind === 'branch') return []
-      if (isStep(node)) return [node]
-      return node.kind === 'together' ? node.lanes.flatMap((l) => inside(l.steps)) : inside(node.steps)
-    })
-  return inside(procedure.nodes)
 }

@@ -1,7 +1,6 @@
 import { forMachine } from './counts.ts'
+import { belongs, isStep } from './nodes.ts'
 import {
-  belongs,
-  isStep,
   type Branch,
   type Each,
   type Node,

@@ -1,7 +1,8 @@
 import type { AnyRecord } from '../stream/record.ts'
 import { correctedAt } from '../stream/record.ts'
 import { startFaults } from './begin.ts'
-import { stepsOfRun, type Procedure } from './language.ts'
+import { stepsOfRun } from './nodes.ts'
+import { type Procedure } from './language.ts'
 import type { StationState } from './station-state.ts'
 
 /** The next mix of a machine is another one. */

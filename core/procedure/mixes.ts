@@ -1,7 +1,8 @@
 import type { StationSet } from '../house/station.ts'
 import type { Vessel } from '../solution/index.ts'
-import { stepsOf, type Procedure } from './language.ts'
-import { numberOf } from './outline.ts'
+import { stepsOf } from './nodes.ts'
+import { type Procedure } from './language.ts'
+import { numberOf } from './parameter.ts'
 import { Refusal } from '../refusal/index.ts'
 
 /**

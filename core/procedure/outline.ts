@@ -1,16 +1,14 @@
-import { Refusal } from '../refusal/index.ts'
+import { belongs, isStep } from './nodes.ts'
 import {
-  belongs,
-  isStep,
   type Branch,
   type Each,
   type Node,
-  type Parameter,
   type Procedure,
   type Step,
   type Together,
   type Until,
 } from './language.ts'
+import { numberOf } from './parameter.ts'
 import { forMachine, movedParts } from './counts.ts'
 import { framesOf, type Frame, type Position } from './frame.ts'
 import type { RunState } from './run-state.ts'
@@ -139,31 +137,6 @@ export function lastDone(
     null,
   )
 }
-
-/** A parameter's number from the run's model; undefined where its plate lacks it. */
-export function knownNumber(
-  parameter: Parameter,
-  parameters: Readonly<Record<string, number>>,
-): number | undefined {
-  if (typeof parameter === 'number') return parameter
-  const { of, times = 1, less } = parameter
-  const [value, off] = [parameters[of], less === undefined ? 0 : parameters[less]]
-  if (value !== undefined && off !== undefined) return value * times - off
-  return parameter.else && knownNumber(parameter.else, parameters)
-}
-
-/** A parameter's number from the run's model. Throws `parameter_missing`. */
-export function numberOf(parameter: Parameter, parameters: Readonly<Record<string, number>>): number {
-  const value = knownNumber(parameter, parameters)
-  if (value !== undefined) return value
-  throw new Refusal('parameter_missing', { parameter: typeof parameter === 'object' ? parameter.of : '' })
-}
-
-/** The plate's numbers that a parameter takes, those that stand in among them. */
-export const namesOf = (parameter: Parameter | undefined): string[] =>
-  typeof parameter === 'object'
-    ? [parameter.of, ...(parameter.less ? [parameter.less] : []), ...namesOf(parameter.else)]
-    : []
 
 /** Instant (ms UTC) at which a wait's minutes are over, or null where it has not begun. */
 export function waitEndsAt(run: Pick<RunState, 'waits'>, key: string): number | null {

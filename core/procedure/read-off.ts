@@ -1,7 +1,8 @@
 import type { RecipeRange } from '../house/mix.ts'
 import type { Verdict } from '../rules/index.ts'
-import type { Parameter, Step } from './language.ts'
-import { knownNumber } from './outline.ts'
+import type { Parameter } from './parameter.ts'
+import type { Step } from './language.ts'
+import { knownNumber } from './parameter.ts'
 
 type ReadStep = Step & { readonly kind: 'read' }
 

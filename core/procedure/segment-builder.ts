@@ -18,7 +18,7 @@ export class SegmentBuilder {
   /** Work of one's hands: joined to the work just before where that is of the same lane and places; cut where it is long. */
   hands(step: Step, key: string, lane: string, lasting: Lasting): void {
     const places = step.at ? [step.at] : []
-    if (this.#joins(step, key, lane, places, lasting)) return
+    if (this.#joins(step, key, lane, lasting)) return
     const slow = slowest(lasting)
     // Cut so that the slowest keeps to it; whoever is quicker has the same share of each part.
     for (let part = 0; part * longest < slow || part === 0; part++) {
@@ -99,7 +99,8 @@ export class SegmentBuilder {
   }
 
   /** Joins work to what was put in last, where one person would do both without a pause. */
-  #joins(step: Step, key: string, lane: string, places: readonly SharedPlace[], lasting: Lasting): boolean {
+  #joins(step: Step, key: string, lane: string, lasting: Lasting): boolean {
+    const places = step.at ? [step.at] : []
     const last = this.segments.at(-1)
     const follows = this.#open.length === 1 && this.#open[0] === last?.id
     if (!last || last.kind !== 'hands-on' || !follows) return false

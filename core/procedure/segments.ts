@@ -1,7 +1,9 @@
 import { forMachine } from './counts.ts'
 import type { SharedPlace } from '../house/site.ts'
-import { belongs, isStep, type Node, type Procedure, type Step, type Touch } from './language.ts'
-import { lanesOf, numberOf, pieces } from './outline.ts'
+import { belongs, isStep } from './nodes.ts'
+import { type Node, type Procedure, type Step, type Touch } from './language.ts'
+import { lanesOf, pieces } from './outline.ts'
+import { numberOf } from './parameter.ts'
 import { SegmentBuilder } from './segment-builder.ts'
 
 /** A piece of a run as planning sees it: a person's hands, or a wait that needs nobody. Minutes are whole. */

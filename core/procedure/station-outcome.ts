@@ -4,7 +4,7 @@ import type { Facets } from './facets.ts'
 import { overriddenStep, procedureOfRun, withoutKey, type RunState } from './run-state.ts'
 import type { FollowUp, StationState, Watched } from './station-state.ts'
 import { changeBy, changeDuring } from './effects.ts'
-import { stepsOfRun } from './language.ts'
+import { stepsOfRun } from './nodes.ts'
 import { baseOf } from './own.ts'
 
 /** What an inspection asks for: a follow-up, an eye kept on it, or the machine out of service at once. */

@@ -1,5 +1,5 @@
 import type { Step } from './language.ts'
-import { numberOf } from './outline.ts'
+import { numberOf } from './parameter.ts'
 import type { RunState } from './run-state.ts'
 
 export interface Tending {

@@ -1,6 +1,7 @@
 import { startInForce } from '../procedure/acts.ts'
 import { useOf, type InForce, type LabelInForce } from '../procedure/in-force.ts'
-import { servesFamily, type Procedure } from '../procedure/language.ts'
+import { servesFamily } from '../procedure/nodes.ts'
+import { type Procedure } from '../procedure/language.ts'
 import { isRunType } from '../procedure/records.ts'
 import { walk } from '../procedure/outline.ts'
 import { procedureOfRun, type RunState } from '../procedure/run-state.ts'

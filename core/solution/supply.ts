@@ -49,11 +49,15 @@ export const isLiquid = (supply: Supply): supply is LiquidSupply =>
   supply.kind !== 'powder' && supply.kind !== 'pieces' && supply.kind !== 'grams-per-litre'
 
 /**
- * A dose that is a volume by a model's own table, mL, in `total` mL of solution, as millilitres to each litre of water. Throws
- * `no_water_left` where it leaves no water.
- * @example supplyByTable(100, 2100).millilitres // 50
+ * A liquid's dose where a model's own table gives its volume, mL, in `total` mL of solution, as millilitres to each litre of water. Null
+ * where the table says nothing, or the product is no liquid: then its label decides. Throws `no_water_left` where it leaves no water.
  */
-export function supplyByTable(amount: number, total: number): LiquidSupply {
+export function supplyByTable(
+  supply: Supply,
+  amount: number | undefined,
+  total: number,
+): LiquidSupply | null {
+  if (amount === undefined || !isLiquid(supply)) return null
   if (!(amount > 0) || amount >= total) throw new Refusal('no_water_left', { field: 'amount' })
   return { kind: 'per-litre', millilitres: millilitres((1000 * amount) / (total - amount)) }
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { nextConsistency, recipeRange, type MixSet } from '../house/index.ts'
+import { nextBatch, recipeRange, type MixSet } from '../house/index.ts'
 import { latestProcedure, readVerdict, stepsOf, takeBack, type Step } from '../procedure/index.ts'
 import { readLimits } from '../procedure/read-off.ts'
 import { workThrough, Worked } from './records.ts'
@@ -35,14 +35,27 @@ describe('a batch as it comes out', () => {
         fc.nat(30),
         (n, lo, wide) => {
           const range = { lo, hi: lo + wide }
-          const by = nextConsistency(n, range)
-          if (n < lo) expect(by).toBeGreaterThan(0)
-          else if (n > range.hi) expect(by).toBeLessThan(0)
-          else expect(by).toBe(0)
-          if (by !== 0) expect(nextConsistency(n + by, range)).toBe(0)
+          const asks = nextBatch('consistency', n, range)
+          if (n >= lo && n <= range.hi) {
+            expect(asks).toBeNull()
+            return
+          }
+          if (!asks || !('set' in asks)) throw new Error('no setting')
+          expect(asks.set).toBe(n < lo ? 'higher' : 'lower')
+          expect(asks.by).toBeGreaterThan(0)
+          const then = n + (asks.set === 'higher' ? asks.by : -asks.by)
+          expect(nextBatch('consistency', then, range)).toBeNull()
         },
       ),
     )
+  })
+  it('warmer than its recipe is frozen longer, colder less', () => {
+    const range = { lo: -7, hi: -5 }
+    expect([-8, -6, -4].map((c) => nextBatch('celsius', c, range))).toEqual([
+      { freeze: 'less' },
+      null,
+      { freeze: 'longer' },
+    ])
   })
 })
 

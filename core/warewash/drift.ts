@@ -17,6 +17,10 @@ export interface Trend {
   readonly lastDay: number
 }
 
+/** Which way a trend goes for certain; null where it may be neither. */
+export const directionOf = ({ slopeLow, slopeHigh }: Trend): 'rises' | 'falls' | null =>
+  slopeLow > 0 ? 'rises' : slopeHigh < 0 ? 'falls' : null
+
 /** Below so many days nothing is said of a trend. */
 const fewest = 5
 /** Half-width of a 90 % interval of a normal. */

@@ -1,4 +1,4 @@
-import type { Trend } from './drift.ts'
+import { directionOf, type Trend } from './drift.ts'
 import type { DoseState } from './detergent.ts'
 import type { Mark } from './dish.ts'
 import type { RejectSign } from './records.ts'
@@ -151,7 +151,7 @@ function fromCycles(p: Pattern, last: readonly Seen[]): Fault[] {
   if (washNow !== null && washNow < p.limits.wash) found.push('low-tank')
   if (rinse !== null && rinse < p.limits.rinse + 1) {
     const hurried = p.rate.rated !== null && p.rate.racks > p.rate.rated
-    const sinksByDays = p.rinseTrend !== null && p.rinseTrend.slopeHigh < 0
+    const sinksByDays = p.rinseTrend !== null && directionOf(p.rinseTrend) === 'falls'
     if (hurried) found.push('booster-behind')
     // Cold feed water shows within the rinse: it begins well and falls steeply.
     if (spreadOf(last) - spreadOf(p.cycles.slice(0, 4)) > steeper) found.push('cold-feed')

@@ -5,7 +5,7 @@ import { foldAll, correctedAt, type AnyDraft, type SubjectKind, type SubjectRef 
 import { foldOf, readingIn, upcast, useOfStep, type Known, type ReadingKnown } from '@tadka/core/record'
 import { washLabel } from '@tadka/core/reading'
 import { type BathState } from '@tadka/core/bath'
-import { type MixState, type ProductSet, type SiteSet } from '@tadka/core/house'
+import { type MixSet, type MixState, type ProductSet, type SiteSet } from '@tadka/core/house'
 import type { Pool } from '../db/pool.ts'
 import type { AppendContext } from './append-queries.ts'
 import { recordsOfSubject, statesOfKind } from './queries.ts'
@@ -61,10 +61,12 @@ export async function asOf(
       readingIn(draft)?.what === 'cold-product',
   )
   const mixes = foods ? ((await statesOfKind(pool, site, 'mix')) as MixState[]) : []
-  const mixOf = (id: string) => mixes.find((m) => m.id === id) ?? null
   const at = new Map(drafts.map((d) => [d.draft.id, d.seenAt]))
   return (draft, now) => {
     const of = (kind: SubjectKind, id: string) => earlier.get(`${draft.id} ${kind}/${id}`) ?? now(kind, id)
+    // What came in the same breath is known already.
+    const mixOf = (id: string) =>
+      (now('mix', id) as Partial<MixSet> | null) ?? mixes.find((m) => m.id === id) ?? null
     const schools = (of('site', site) as Partial<SiteSet> | null)?.schools ?? {}
     return {
       station: (id) => of('station', id) as StationState | null,

@@ -11,32 +11,32 @@ export const dish = {
   rejectsHow:
     'Look at each piece on the clean side. Soiled ware is washed again; chipped or cracked ware leaves service.',
   rejectOne: 'One more: {sign}',
-  rejectBack: 'One back: {sign}',
+  rejectBack: 'Take one back: {sign}',
   loadTitle: 'How it is loaded',
   loadBefore: 'Scrape first. Pre-soak cutlery. No steel wool, no loose metal.',
   loadClean:
     'Clean hands for the clean side. Air dry 1 to 2 min before unloading; an overflow rack for when it is full.',
-  loadOpen: 'To open it in mid-cycle: ajar, 10 s for the arms to stop.',
+  loadOpen: 'To open it mid-cycle: open it a little, wait 10 s for the arms to stop.',
   loadWare: { ware: 'Ware', rack: 'Rack', how: 'How', cycle: 'Cycle' },
   load: {
     plates: {
       ware: 'Plates',
       rack: 'with pegs',
       how: 'on edge, facing the middle, none touching',
-      cycle: 'common',
+      cycle: 'normal',
     },
     cups: {
       ware: 'Cups and bowls',
       rack: 'flat or with pegs',
       how: 'upside down, none stacked',
-      cycle: 'common',
+      cycle: 'normal',
     },
-    glasses: { ware: 'Glasses', rack: 'deep pockets', how: 'upside down', cycle: 'common' },
+    glasses: { ware: 'Glasses', rack: 'deep pockets', how: 'upside down', cycle: 'normal' },
     cutlery: {
       ware: 'Cutlery',
       rack: 'flat grid, then upright',
       how: 'pre-soaked; twice: flat, then upright, mixed',
-      cycle: 'common, twice',
+      cycle: 'normal, twice',
     },
     large: {
       ware: 'Large ware, trays',

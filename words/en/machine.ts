@@ -8,7 +8,7 @@ export const machine = {
   start: 'Start',
   nothing: 'No cleaning procedure is known for this machine.',
   history: 'What was done here',
-  readOff: 'Read off it',
+  readOff: 'Readings of its runs',
   trend: {
     rises: 'It rises by about {by} a month.',
     falls: 'It falls by about {by} a month.',

@@ -58,7 +58,7 @@ export const plate = {
   burrZeroLow: 'Burr zero from',
   burrZeroHigh: 'Burr zero to',
   feedC: 'Booster fed with at least',
-  boosterRise: 'Booster lifts by',
+  boosterRise: 'Booster heats water by',
   spiralBlades: 'Blades on the spirals',
   spigotRings: 'Spigot O-rings',
   doorScrews: 'Door screws',

@@ -1,4 +1,5 @@
-import { servesFamily, type Procedure } from '../language.ts'
+import { servesFamily } from '../nodes.ts'
+import { type Procedure } from '../language.ts'
 import batchClose from './batch.close.json' with { type: 'json' }
 import batchOpen from './batch.open.json' with { type: 'json' }
 import bottleFill from './bottle.fill.json' with { type: 'json' }

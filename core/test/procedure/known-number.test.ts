@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { findProcedure, latestProcedure, readVerdict, stepsOf, type Step } from '../../procedure/index.ts'
-import { knownNumber, numberOf } from '../../procedure/outline.ts'
+import { knownNumber, numberOf } from '../../procedure/parameter.ts'
 import { freshDose, supplyByTable } from '../../solution/index.ts'
 
 const number = fc.double({ min: 0, max: 500, noNaN: true })
@@ -48,18 +48,25 @@ describe('the water that feeds a booster', () => {
 })
 
 describe('cleaner by the table of an ice machine', () => {
+  const liquid = { kind: 'ratio', parts: 100, meaning: 'to' } as const
+  it('goes by the label where the table says nothing, and for what is no liquid', () => {
+    expect(supplyByTable(liquid, undefined, 9000)).toBeNull()
+    expect(supplyByTable({ kind: 'grams-per-litre', grams: 5 }, 150, 9000)).toBeNull()
+  })
   it('is that volume, whatever the label says', () => {
     fc.assert(
       fc.property(fc.double({ min: 5, max: 2000, noNaN: true }), (amount) => {
-        const dose = freshDose(supplyByTable(amount, 9000), null, 9000 as never)
+        const supply = supplyByTable(liquid, amount, 9000)
+        if (!supply) throw new Error('no supply')
+        const dose = freshDose(supply, null, 9000 as never)
         expect(dose.concentrate).toBeCloseTo(amount, 6)
         expect(dose.concentrate + dose.water).toBeCloseTo(9000, 6)
       }),
     )
   })
   it('that leaves no water is refused', () => {
-    expect(() => supplyByTable(9000, 9000)).toThrow()
-    expect(() => supplyByTable(0, 9000)).toThrow()
+    expect(() => supplyByTable(liquid, 9000, 9000)).toThrow()
+    expect(() => supplyByTable(liquid, 0, 9000)).toThrow()
   })
   it('is no number that a run waits for: without it the label decides', () => {
     const mix = stepsOf(latestProcedure('ice-cube.half-year')?.nodes ?? []).find(

@@ -32,6 +32,13 @@ const x = computed(() =>
 )
 const { nameOf } = useProcedures()
 const fits = (from: number, to: number, text: string) => x.value(to) - x.value(from) > text.length * 8 + 16
+/** What a window is called, as long as there is room for it: up to the next one of the lane, or the edge. */
+function labelOf(lane: Sheet['lanes'][number], d: Sheet['lanes'][number]['due'][number]): string {
+  const ends = lane.due.map((o) => o.earliest).filter((from) => from > d.earliest)
+  const room = Math.min(width.value - 12, ...ends.map((from) => x.value(from))) - x.value(d.earliest) - 14
+  const [name, most] = [nameOf(d.procedure), Math.floor(room / 8)]
+  return name.length <= most ? name : most < 4 ? '' : `${name.slice(0, most - 1).trimEnd()}…`
+}
 </script>
 
 <template>
@@ -66,7 +73,7 @@ const fits = (from: number, to: number, text: string) => x.value(to) - x.value(f
             :y2="laneHeight / 2 + half"
             class="aim"
           />
-          <text :x="x(d.earliest) + 9" :y="laneHeight / 2 + 6" class="what">{{ nameOf(d.procedure) }}</text>
+          <text :x="x(d.earliest) + 9" :y="laneHeight / 2 + 6" class="what">{{ labelOf(lane, d) }}</text>
         </g>
         <g v-for="r in lane.runs" :key="r.id" :class="['run', { running: r.running }]">
           <rect

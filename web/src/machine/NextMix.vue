@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { allergensBetween, type Allergen } from '@tadka/core/house'
+import { allergensBetween, asksFullClean, type Allergen } from '@tadka/core/house'
 import type { StationState } from '@tadka/core/procedure'
 import { NButton, NSelect } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -20,20 +20,17 @@ const options = computed(() =>
     .filter((m) => held.value.length !== 1 || m.id !== held.value[0])
     .map((m) => ({ value: m.id, label: nameOf([m.id]) })),
 )
-const list = (all: readonly Allergen[]) => {
-  const said = all.map((a) => t(`rerun.allergen.${a}`)).join(', ')
-  return said.charAt(0).toUpperCase() + said.slice(1)
-}
+const list = (all: readonly Allergen[]) => all.map((a) => t(`rerun.allergen.${a}`)).join(', ')
 const says = computed(() => {
   if (next.value === null) return ''
-  const between = allergensBetween(mixesOf(held.value), mixesOf([next.value]))
-  if (!between)
-    return `${t(held.value.length > 0 ? 'rerun.next.unknown' : 'rerun.next.notNamed')} ${t('rerun.next.clean')}`
-  const { leave, come } = between
-  if (leave.length + come.length === 0) return t('rerun.next.same')
+  const [was, is] = [mixesOf(held.value), mixesOf([next.value])]
+  if (!asksFullClean(was, is)) return t('rerun.next.same')
+  const between = allergensBetween(was, is)
+  const { leave, come } = between ?? { leave: [], come: [] }
   return [
-    ...(leave.length > 0 ? [t('rerun.next.leave', { list: list(leave) })] : []),
+    ...(between ? [] : [t(held.value.length > 0 ? 'rerun.next.unknown' : 'rerun.next.notNamed')]),
     ...(come.length > 0 ? [t('rerun.next.come', { list: list(come) })] : []),
+    ...(leave.length > 0 ? [t('rerun.next.leave', { list: list(leave) })] : []),
     t('rerun.next.clean'),
   ].join(' ')
 })

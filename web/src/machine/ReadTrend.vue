@@ -1,13 +1,10 @@
 <script setup lang="ts">
-import { recipeRange, type RecipeSide } from '@tadka/core/house'
-import { decimals } from '@tadka/core/quantity'
 import { isJudged, machineNumbers, stepsOf, type StationState } from '@tadka/core/procedure'
-import { trendOf } from '@tadka/core/warewash'
+import { directionOf, trendOf } from '@tadka/core/warewash'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import VerdictMark from '../pieces/VerdictMark.vue'
 import { useProcedures } from '../site/procedures.ts'
-import { useSite } from '../site/site.ts'
 import { useTimes } from '../site/times.ts'
 import { useReadOff } from '../site/read-off.ts'
 
@@ -16,20 +13,11 @@ const props = defineProps<{ station: StationState }>()
 const { t } = useI18n()
 const { day } = useTimes()
 const readOff = useReadOff()
-const site = useSite()
 const procedures = useProcedures()
 
 const dayMs = 86_400_000
 const daysAMonth = 30.4
 const [width, height, edge] = [220, 44, 6]
-
-const recipeOf = (side: RecipeSide | undefined) =>
-  side === undefined
-    ? null
-    : recipeRange(
-        (props.station.holds?.mixes ?? []).map((id) => site.one('mix', id)),
-        side,
-      )
 
 const lines = computed(() =>
   Object.entries(props.station.readOff ?? {}).flatMap(([what, all]) => {
@@ -38,12 +26,11 @@ const lines = computed(() =>
       .of(props.station.plate?.family ?? '')
       .flatMap((p) => stepsOf(p.nodes))
       .find((s) => s.kind === 'read' && s.what === what)
-    if (!last || step?.kind !== 'read') return []
-    const typed = readOff.typed(step)
-    const said = (value: number) => [decimals(typed.shown(value), 1), typed.unit].filter(Boolean).join(' ')
+    // How much went in is chosen, not read off the machine.
+    if (!last || step?.kind !== 'read' || step.portion) return []
+    const said = (value: number) => readOff.say(step, value)
     const trend = trendOf(all.map((r) => ({ day: r.at / dayMs, value: r.value })))
-    const way = trend && trend.slopeLow > 0 ? 'rises' : trend && trend.slopeHigh < 0 ? 'falls' : null
-    const month = trend ? Math.abs(trend.slope) * daysAMonth : 0
+    const way = trend && directionOf(trend)
     return [
       {
         what,
@@ -51,9 +38,10 @@ const lines = computed(() =>
         on: day(last.at),
         verdict: last.verdict,
         limits: isJudged(step)
-          ? readOff.limits(step, machineNumbers(props.station), recipeOf(step.recipe))
+          ? readOff.limits(step, machineNumbers(props.station), readOff.recipeOf(step, props.station))
           : '',
-        way: way && t(`machine.trend.${way}`, { by: said(month) }),
+        way:
+          way && t(`machine.trend.${way}`, { by: readOff.sayMore(step, Math.abs(trend.slope) * daysAMonth) }),
         points: drawn(all.map((r) => r.value)),
         earlier: all
           .slice(0, -1)

@@ -4,7 +4,7 @@ import { knownNumber, numberOf, type RunState, type Step } from '@tadka/core/pro
 import type { BathMixed } from '@tadka/core/bath'
 import { Refusal } from '@tadka/core/refusal'
 import { aimedTarget, checkTarget } from '@tadka/core/rules'
-import { isLiquid, measureFor, supplyByTable } from '@tadka/core/solution'
+import { measureFor, supplyByTable } from '@tadka/core/solution'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -49,29 +49,27 @@ const target = computed(() => {
   const c = candidate.value
   return c ? aimedTarget(c.product.agent, c.use, site.set?.schools ?? {}, kit.stripFor(c.product)) : null
 })
-/** mL by the model's own table; where its plate does not say, the label decides. */
-const byTable = computed(() =>
-  props.step.amount === undefined || !candidate.value || !isLiquid(candidate.value.product.supply)
-    ? null
-    : (knownNumber(props.step.amount, props.run.parameters) ?? null),
-)
+/** mL by the model's own table, where its plate says any. */
+const tabled = computed(() => props.step.amount && knownNumber(props.step.amount, props.run.parameters))
+const none = (refusal: Refusal | null) => ({ ways: [], byTable: false, refusal })
 const mixed = computed(() => {
-  if (!candidate.value) return { ways: [], refusal: null }
+  if (!candidate.value) return none(null)
   const { product, use } = candidate.value
   try {
     const aim = { range: use.range, target: target.value }
     if (aim.target !== null) checkTarget(product.agent, use, aim.target)
-    const table = byTable.value === null ? null : supplyByTable(byTable.value, total.value)
+    const table = supplyByTable(product.supply, tabled.value, total.value)
     const aimed = table ? { range: null, target: null } : aim
     return {
       ways: waysOf(
         measureFor(table ?? product.supply, aimed, total.value, kit.measuring(product.id)),
         holds.value,
       ),
+      byTable: table !== null,
       refusal: null,
     }
   } catch (error) {
-    if (error instanceof Refusal) return { ways: [], refusal: error }
+    if (error instanceof Refusal) return none(error)
     throw error
   }
 })
@@ -96,7 +94,7 @@ function poured(): void {
     ...w.kept,
     volume: w.total ?? total.value,
     capacity: holds.value,
-    target: byTable.value === null ? target.value : null,
+    target: mixed.value.byTable ? null : target.value,
   })
 }
 </script>
@@ -128,7 +126,7 @@ function poured(): void {
     <template #water>
       <b>{{ water }}</b>
     </template>
-    <p v-if="byTable !== null" class="why">{{ t('run.byTable', { v: units.volume(byTable) }) }}</p>
+    <p v-if="mixed.byTable" class="why">{{ t('run.byTable', { v: units.volume(tabled ?? 0) }) }}</p>
     <p v-else-if="candidate.product.supply.kind === 'per-litre'" class="why">
       {{ t('run.byLabel', { dose: dose(candidate.product.supply) }) }}
     </p>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { nextConsistency, recipeRange } from '@tadka/core/house'
+import { nextBatch } from '@tadka/core/house'
 import { isJudged, knownNumber, readVerdict, type StationState, type Step } from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -8,7 +8,6 @@ import { numberIn } from '../../pieces/field.ts'
 import FigureField from '../../pieces/FigureField.vue'
 import NumberPad from '../../pieces/NumberPad.vue'
 import VerdictMark from '../../pieces/VerdictMark.vue'
-import { useSite } from '../../site/site.ts'
 import { useReadOff } from '../../site/read-off.ts'
 
 /** A number read off and typed; what the plate has for it stands beside, and the verdict as one types. */
@@ -21,7 +20,6 @@ const props = defineProps<{
 const emit = defineEmits<{ done: [facts: { read: number }] }>()
 const { t } = useI18n()
 const readOff = useReadOff()
-const site = useSite()
 
 const text = ref('')
 const tried = ref(false)
@@ -34,15 +32,7 @@ const fault = computed(() => {
   const isNone = value.value === null && (tried.value || text.value.trim() !== '')
   return isNone ? t('bench.fieldNeeded') : undefined
 })
-const recipe = computed(() => {
-  const held = props.station.holds?.mixes ?? []
-  return props.step.recipe
-    ? recipeRange(
-        held.map((id) => site.one('mix', id)),
-        props.step.recipe,
-      )
-    : null
-})
+const recipe = computed(() => readOff.recipeOf(props.step, props.station))
 const verdict = computed(() =>
   value.value === null ? null : readVerdict(props.step, value.value, props.parameters, recipe.value),
 )
@@ -53,14 +43,10 @@ const portions = computed(() => {
 })
 /** What to do otherwise with the next batch. */
 const next = computed(() => {
-  const [read, range] = [value.value, recipe.value]
-  if (read === null || range === null) return ''
-  if (props.step.recipe === 'consistency') {
-    const by = nextConsistency(read, range)
-    return by === 0 ? '' : t(`run.nextBatch.${by > 0 ? 'higher' : 'lower'}`, { n: Math.abs(by) })
-  }
-  if (read > range.hi) return t('run.nextBatch.longer')
-  return read < range.lo ? t('run.nextBatch.shorter') : ''
+  const [read, range, side] = [value.value, recipe.value, props.step.recipe]
+  const asks = read === null || !range || !side ? null : nextBatch(side, read, range)
+  if (!asks) return ''
+  return 'set' in asks ? t(`run.nextBatch.${asks.set}`, { n: asks.by }) : t(`run.nextBatch.${asks.freeze}`)
 })
 function done(): void {
   tried.value = true

@@ -45,6 +45,8 @@ function done(): void {
   </div>
 </template>
 
+<style scoped src="../run-step.css"></style>
+
 <style scoped>
 .spare {
   flex: 1 0 auto;
@@ -56,11 +58,5 @@ label {
   max-width: 420px;
   font-weight: 600;
   color: var(--ink-2);
-}
-.act {
-  margin-top: auto;
-  display: flex;
-  gap: 18px;
-  align-items: center;
 }
 </style>

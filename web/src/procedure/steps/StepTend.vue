@@ -117,7 +117,7 @@ progress {
   display: block;
   width: 260px;
   height: 14px;
-  accent-color: var(--accent, #0f6268);
+  accent-color: var(--sea);
 }
 .poured {
   display: flex;
