@@ -41,7 +41,6 @@ export const rerun = {
     consistency: 'Number on the display as a batch comes out',
     lo: 'from',
     hi: 'to',
-    none: 'no recipe',
     half: 'Both ends, the lower first, or neither.',
   },
   save: 'Save to the log',

@@ -175,14 +175,14 @@ function keep(): void {
               :min="side === 'celsius' ? -40 : 0"
               :max="side === 'celsius' ? 70 : 1000"
               :label="t('rerun.recipe.lo')"
-              :empty="t('rerun.recipe.none')"
+              :empty="t('rerun.recipe.lo')"
             />
             <number-field
               v-model="draft[`${side}Hi`]"
               :min="side === 'celsius' ? -40 : 0"
               :max="side === 'celsius' ? 70 : 1000"
               :label="t('rerun.recipe.hi')"
-              :empty="t('rerun.recipe.none')"
+              :empty="t('rerun.recipe.hi')"
             />
             <span class="unit">{{ side === 'celsius' ? degrees.unit : '' }}</span>
           </div>
