@@ -11,12 +11,15 @@ export function demoClose(at: string, putIn: readonly string[] = []): PlanProble
   const now = instant(Date.parse(at))
   const yesterday = { run: 'before', finishedAt: now - 86_400_000, by: 'ines' }
   const thisMorning = { ...yesterday, finishedAt: Date.parse(`${at.slice(0, 10)}T05:00:00Z`) }
+  // What is done by hours was done two hours ago.
+  const lately = { ...yesterday, finishedAt: now - 2 * 3_600_000 }
   const states = Object.entries(stations).map(([id, plate]): StationState => ({
     ...stationFold.initial(id),
     plate,
     lastRuns: Object.fromEntries([
       ...plate.duties.map((d) => [d.procedure, yesterday]),
       ...plate.duties.flatMap((d) => (d.trigger.kind === 'each-open' ? [[d.procedure, thisMorning]] : [])),
+      ...plate.duties.flatMap((d) => (d.trigger.kind === 'hours' ? [[d.procedure, lately]] : [])),
     ]),
   }))
   const [roster] = rosters(at.slice(0, 10), 1)

@@ -39,17 +39,13 @@ for (const { name, problem, ms } of cases) {
     while (performance.now() - begin < ms) search.improve(10)
     last = checked(problem, search.plan())
     iterations = search.iterations()
-    const bound = boundOf(
-      problem,
-      last.unplaced.map((u) => u.run),
-      last.objective.late,
-    )
+    const bound = boundOf(problem, last, last.objective.late)
     gaps.push((last.objective.last - bound.last) / Math.max(1, bound.last))
     if (seed === 3) {
       report({
         bench: 'plan',
         case: name,
-        figure: `bound set by ${bound.by}`,
+        figure: `bound set by ${bound.proofs.last.kind}`,
         value: bound.last,
         unit: 'min',
       })

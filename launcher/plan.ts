@@ -14,11 +14,7 @@ export async function planCommand(args: readonly string[]): Promise<number> {
   const search = planSearch(problem, numberAfter(rest, '--seed', 1))
   search.improve(numberAfter(rest, '--iterations', usual))
   const plan = search.plan()
-  const bound = boundOf(
-    problem,
-    plan.unplaced.map((u) => u.run),
-    plan.objective.late,
-  )
+  const bound = boundOf(problem, plan, plan.objective.late)
   console.log(
     JSON.stringify(
       { plan, objective: plan.objective, bound, violations: planViolations(problem, plan) },

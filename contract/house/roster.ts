@@ -30,4 +30,5 @@ export const crewSet = z.strictObject({
   learning: z.array(slug).max(200),
   serves: z.array(slug).max(5),
   home: words(80).nullable(),
+  keys: z.boolean().optional(),
 })

@@ -1,5 +1,5 @@
 import { unitSystems } from '@tadka/core/quantity'
-import { contactKinds, sharedPlaces } from '@tadka/core/house'
+import { contactKinds, planWishes, sharedPlaces } from '@tadka/core/house'
 import { z } from 'zod'
 import { slug, words } from '../stream/envelope.ts'
 
@@ -80,6 +80,18 @@ export const siteSet = z.strictObject({
     .max(100)
     .optional(),
   lastOfAll: z.array(slug).max(50).optional(),
+  planning: z
+    .strictObject({
+      wish: z.enum(planWishes).optional(),
+      neverAlone: z.boolean().optional(),
+      keys: z.boolean().optional(),
+      closedBy: localTime.optional(),
+      breaks: z
+        .strictObject({ hours: z.number().min(1).max(12), minutes: z.number().int().min(5).max(120) })
+        .optional(),
+      placeAreas: z.partialRecord(z.enum(sharedPlaces), words(80).min(1)).optional(),
+    })
+    .exactOptional(),
 })
 
 function isTimeZone(zone: string): boolean {

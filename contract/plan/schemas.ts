@@ -15,6 +15,11 @@ const segment = z.strictObject({
   minutesBy: z.record(key, length.min(1)).optional(),
   most: length.nullable(),
   places: z.array(key).max(10),
+  task: key.optional(),
+  hands: z.union([z.literal(1), z.literal(2)]).optional(),
+  first: z.enum(['dirty', 'food']).optional(),
+  last: z.enum(['dirty', 'food']).optional(),
+  handover: z.boolean().optional(),
   fixed: z.strictObject({ person: key.nullable(), start: minute.min(0) }).optional(),
 })
 
@@ -32,6 +37,7 @@ const run = z.strictObject({
   segments: z.array(segment).min(1).max(200),
   links: z.array(z.strictObject({ from: key, to: key, least: length, most: length.nullable() })).max(1000),
   endsFrom: minute,
+  begunBy: key.optional(),
 })
 
 const person = z.strictObject({
@@ -47,9 +53,23 @@ const person = z.strictObject({
     )
     .max(5),
   home: key.nullable(),
+  earlier: length.optional(),
 })
 
 export const pin = z.strictObject({ run: key, person: key.nullable(), start: minute.nullable() })
+
+const terms = z.strictObject({
+  paid: z.number(),
+  last: z.number(),
+  wish: z.number(),
+  handovers: z.number(),
+  walks: z.number(),
+  areas: z.number(),
+  short: z.number(),
+  gaps: z.number(),
+  unfair: z.number(),
+  changes: z.number(),
+})
 
 /** The JSON form of a shift to be planned: docs/formats.md. */
 export const planProblem: z.ZodType<PlanProblem> = z
@@ -86,6 +106,14 @@ export const planProblem: z.ZodType<PlanProblem> = z
     runs: z.array(run).max(300),
     orders: z.array(z.strictObject({ before: key, after: key })).max(2000),
     pins: z.array(pin).max(300),
+    walkElse: length.max(60).optional(),
+    placeAreas: z.record(key, z.string().max(80)).optional(),
+    washing: length.max(60).optional(),
+    handing: length.max(60).optional(),
+    neverAlone: z.boolean().optional(),
+    keys: z.array(key).max(200).optional(),
+    closedBy: minute.optional(),
+    weights: terms.optional(),
   })
   .superRefine((problem, context) => {
     for (const fault of faultsOf(problem)) context.addIssue({ code: 'custom', ...fault })
@@ -118,6 +146,35 @@ function faultsOf(problem: PlanProblem): { path: (string | number)[]; message: s
     'runs',
     problem.runs.map((r) => r.id),
   )
+  twice(
+    'stations',
+    problem.stations.map((s) => s.id),
+  )
+  const backwards = (path: (string | number)[], { from, to }: { from: number; to: number }) => {
+    if (to < from) faults.push({ path, message: `it ends (${to}) before it begins (${from})` })
+  }
+  problem.people.forEach((p, i) => {
+    backwards(['people', i], p)
+    if (p.most < p.to) faults.push({ path: ['people', i, 'most'], message: 'it is before `to`' })
+    p.breaks.forEach((b, n) => backwards(['people', i, 'breaks', n], { from: b.earliest, to: b.latest }))
+    twice(
+      `people.${i}.breaks`,
+      p.breaks.map((b) => b.id),
+    )
+  })
+  problem.stations.forEach((s, i) => s.up.forEach((u, n) => backwards(['stations', i, 'up', n], u)))
+  problem.counters.forEach((c, i) => c.need.forEach((u, n) => backwards(['counters', i, 'need', n], u)))
+  const runs = new Set(problem.runs.map((r) => r.id))
+  problem.orders.forEach((o, i) => {
+    for (const end of ['before', 'after'] as const)
+      if (!runs.has(o[end])) faults.push({ path: ['orders', i, end], message: `there is no run ${o[end]}` })
+  })
+  const people = new Set(problem.people.map((p) => p.id))
+  problem.pins.forEach((p, i) => {
+    if (!runs.has(p.run)) faults.push({ path: ['pins', i, 'run'], message: `there is no run ${p.run}` })
+    if (p.person !== null && !people.has(p.person))
+      faults.push({ path: ['pins', i, 'person'], message: `there is nobody ${p.person}` })
+  })
   const stations = new Set(problem.stations.map((s) => s.id))
   problem.runs.forEach((r, i) => {
     if (!stations.has(r.station))
@@ -142,9 +199,18 @@ const placed = z.strictObject({
   segment: key,
   person: key.nullable(),
   by: key.optional(),
+  helper: key.optional(),
   start: minute,
   end: minute,
 })
+
+const told = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('break-missing'), person: key, id: key }),
+  z.strictObject({ kind: z.literal('break-late'), person: key, id: key, minutes: length }),
+  z.strictObject({ kind: z.literal('alone'), person: key, from: minute, to: minute }),
+  z.strictObject({ kind: z.literal('no-keys'), from: minute, to: minute }),
+  z.strictObject({ kind: z.literal('machine-down'), run: key, from: minute, to: minute }),
+])
 
 export const plan: z.ZodType<Plan> = z.strictObject({
   format: z.literal('tadka-plan@1'),
@@ -153,6 +219,7 @@ export const plan: z.ZodType<Plan> = z.strictObject({
   unplaced: z
     .array(z.strictObject({ run: key, why: z.enum(['no-person', 'no-window', 'no-room', 'pin']) }))
     .max(300),
+  told: z.array(told).max(500),
   leaves: z.record(key, minute),
-  objective: z.strictObject({ late: z.number(), last: minute, departures: z.number(), soft: z.number() }),
+  objective: z.strictObject({ late: z.number(), price: z.number(), last: minute, terms }),
 })

@@ -43,4 +43,6 @@ export interface CrewSet {
   /** Counters by id. */
   readonly serves: readonly string[]
   readonly home: string | null
+  /** Holds keys: may be the last to leave. */
+  readonly keys?: boolean | undefined
 }

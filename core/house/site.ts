@@ -63,8 +63,28 @@ export interface SiteSet {
   readonly preferred?: Readonly<Record<string, string>>
   /** Minutes that it takes to walk from one area to another, both ways alike; areas left out are next to each other. */
   readonly walks?: readonly Walk[]
+  /** What the site asks of a shift's plan; what is left out is not asked. */
+  readonly planning?: Planning
   /** Stations that are closed down after all others: the dish machine. */
   readonly lastOfAll?: readonly string[]
+}
+
+/** What a plan is to be like, in plain settings. */
+export const planWishes = ['home-soonest', 'even', 'fewest-changes'] as const
+export type PlanWish = (typeof planWishes)[number]
+
+export interface Planning {
+  readonly wish?: PlanWish | undefined
+  /** Nobody is the only one of the shift in the building. */
+  readonly neverAlone?: boolean | undefined
+  /** Somebody with keys stays to the end. */
+  readonly keys?: boolean | undefined
+  /** By when everybody is to be gone. */
+  readonly closedBy?: LocalTime | undefined
+  /** Nobody works longer than so many hours without a break of so many minutes. */
+  readonly breaks?: { readonly hours: number; readonly minutes: number } | undefined
+  /** The area in which each shared place stands; one left out is carried. */
+  readonly placeAreas?: Readonly<Partial<Record<SharedPlace, string>>> | undefined
 }
 
 /** Two areas, as stations name them, and the minutes between them. */

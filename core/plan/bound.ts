@@ -1,76 +1,136 @@
-import { overtimeAtLeast, possible, type Work } from './hands.ts'
+import { proofOf } from './certificate.ts'
+import { pastHours, shortOf, type Busy, type Work } from './hands.ts'
 import { networkOf } from './make-network.ts'
 import type { Job, Network } from './network.ts'
-import { overtimeWeight, unplacedMinutes, type PlanProblem } from './problem.ts'
+import { overtimeWeight, unplacedMinutes, type Plan, type PlanProblem } from './problem.ts'
+import type { Certificate, Claim, ProofTask } from './proof.ts'
 
 export interface Bound {
-  /** No plan that does every duty it can, no later than asked, has the last person leave before this minute. */
+  /** No plan that does all that this one does, no later than asked, has the last person leave before this minute. */
   readonly last: number
   /** No plan is less late than this, weighted minutes: of runs, and of people past their hours. */
   readonly late: number
-  /** What sets it: the counters' last need, one run by itself, one machine or place, or the work of all hands. */
-  readonly by: 'counter' | 'run' | 'machine' | 'hands'
+  /** No plan has people paid for fewer minutes in all. */
+  readonly paid: number
+  /** Why: each can be checked from the problem alone. */
+  readonly proofs: { readonly last: Certificate; readonly late: Certificate; readonly paid: Certificate }
 }
 
+/** What a bound is for: plans with everything in them but this. */
+export type LeftOut = Pick<Plan, 'unplaced' | 'breaks'>
+
+interface Task extends Work {
+  readonly task: ProofTask
+  readonly job: Job
+}
+
+/** Of all single tasks so many are tried as proofs by themselves, those with the longest ways first. */
+const mostPaths = 3
+
 /**
- * A proved lower bound of when the last person leaves: the greatest of the counters' last need, each run's longest way, the
- * preemptive bound of every machine and scarce place, and, by destructive search, the preemptive flow of all work by hand
- * over the people with their sign-offs, hours and the counters' staff. Waits and places are relaxed in the flow.
- * @param unplaced runs left out, by id: the bound is for the others.
+ * Proved lower bounds for plans with everything in them but what `left` leaves out: the flow of all work by hand over the people with their
+ * sign-offs, hours and the counters' staff finds what cannot be done by when; what is said is what its certificate counts up to.
  * @param late weighted minutes: being late comes first, so the bound is for plans that are no later than this; without it, for all.
  */
 export function boundOf(
   problem: PlanProblem,
-  unplaced: readonly string[] = [],
+  left: LeftOut | null = null,
   late: number = Number.POSITIVE_INFINITY,
 ): Bound {
   const network = networkOf(problem)
-  const jobs = network.jobs.filter((j) => !unplaced.includes(j.run.id) && (j.isBreak || j.alone.length > 0))
-  const begins = begun(jobs, problem)
-  const follows = followers(network, jobs)
-  const works = jobs.flatMap((job) =>
-    worksOf(network, job, begins.get(job.index) ?? 0, follows.get(job.index) ?? 0),
-  )
-  const lateRuns = latenessBound(jobs, begins)
-  const overtime = overtimeAtLeast(network, works) * overtimeWeight
-  let best: Bound = { last: lastNeed(problem), late: lateRuns + overtime, by: 'counter' }
-  // What a plan is late by unplaced and late runs is no overtime.
-  const left = problem.runs.filter((r) => unplaced.includes(r.id))
-  const spent = left.reduce((sum, r) => sum + unplacedMinutes * r.weight, lateRuns)
-  const mostOvertime = Math.max(0, Math.floor((late - spent) / overtimeWeight))
-  const raise = (last: number, by: Bound['by']) => {
-    if (last > best.last) best = { ...best, last, by }
+  const without = left === null ? [] : leftOut(problem, left)
+  const prove = (claim: Pick<Claim, 'kind' | 'tasks'> & Partial<Claim>) =>
+    proofOf(problem, { to: 0, overtime: 0, ...claim, without })
+  const start = prove({ kind: 'there', tasks: [] })
+  const { tasks, busy } = tasksOf(network, without)
+  const names = (of: readonly number[]): ProofTask[] => of.map((i) => (tasks[i] as Task).task)
+  const lateness = prove({ kind: 'late', tasks: names(pastHours(network, tasks, busy)) })
+  const paid = prove({ kind: 'paid', tasks: tasks.map((t) => t.task) })
+  if (!start || !lateness || !paid) throw new Error('a bound that proves nothing')
+  const overtime = mostOvertime(problem, without, late)
+  let best: Certificate = start
+  const raise = (proof: Certificate | null) => {
+    if (proof && proof.minute > best.minute) best = proof
   }
-  for (const w of works) raise(w.head + w.minutes + w.tail, 'run')
-  for (const one of oneAtATime(network, jobs, begins)) raise(preemptive(one), 'machine')
-  let [low, high] = [best.last, problem.horizon]
-  if (possible(network, works, low, mostOvertime)) return best
-  // Not possible by `low`; `high` is taken to be.
+  for (const one of oneAtATime(network, without)) raise(prove({ kind: 'one-at-a-time', tasks: one }))
+  const ends = (t: Task) => t.head + t.minutes + t.tail
+  for (const t of tasks.toSorted((a, b) => ends(b) - ends(a)).slice(0, mostPaths))
+    raise(prove({ kind: 'hands', tasks: [t.task], to: ends(t) - 1 }))
+  let [low, high] = [best.minute - 1, problem.horizon + 1]
   while (high - low > 1) {
     const middle = Math.floor((low + high) / 2)
-    if (possible(network, works, middle, mostOvertime)) high = middle
-    else low = middle
+    const short = shortOf(network, tasks, busy, middle, overtime)
+    if (short.length === 0) high = middle
+    else {
+      low = middle
+      raise(prove({ kind: 'hands', tasks: names(short), to: middle, overtime }))
+    }
   }
-  raise(high, 'hands')
-  return best
+  return {
+    last: best.minute,
+    late: lateness.minute,
+    paid: paid.minute,
+    proofs: { last: best, late: lateness, paid },
+  }
 }
 
-const lastNeed = ({ counters, people, horizon }: PlanProblem): number =>
-  Math.max(
-    0,
-    ...people.map((p) => p.from),
-    ...counters.flatMap((c) =>
-      c.need
-        .filter((n) => n.people > 0)
-        .map((n) =>
-          Math.min(
-            n.to,
-            horizon,
-            Math.max(0, ...people.filter((p) => p.serves.includes(c.id)).map((p) => p.to)),
-          ),
-        ),
+/** Runs by id, and breaks that found no place by `[person, id]`. */
+function leftOut({ people }: PlanProblem, { unplaced, breaks }: LeftOut): string[] {
+  const missing = people.flatMap((p) =>
+    p.breaks.flatMap(({ id }) =>
+      breaks.some((b) => b.person === p.id && b.id === id) ? [] : [JSON.stringify([p.id, id])],
     ),
   )
+  return [...unplaced.map((u) => u.run), ...missing]
+}
+
+/** Minutes past their hours that people can have in a plan no later than asked: what is left out is late as well. */
+function mostOvertime({ runs, people }: PlanProblem, without: readonly string[], late: number): number {
+  const lost = runs
+    .filter((r) => without.includes(r.id))
+    .reduce((sum, r) => sum + unplacedMinutes * r.weight, 0)
+  const breaks = people.flatMap((p) => p.breaks.filter((b) => without.includes(JSON.stringify([p.id, b.id]))))
+  const spent = lost + breaks.length * unplacedMinutes
+  const most = Math.floor((late - spent) / overtimeWeight)
+  return Number.isFinite(most) ? Math.max(0, most) : people.length * 1440
+}
+
+/** Work by hand that is not begun yet, with the earliest it can be and what must come after it; and who is at work already. */
+function tasksOf(network: Network, without: readonly string[]): { tasks: Task[]; busy: Busy[] } {
+  const { jobs, pieces, problem } = network
+  const placed = jobs.filter((j) =>
+    j.isBreak
+      ? !without.includes(JSON.stringify([j.run.signedOff[0], j.run.segments[0]?.id]))
+      : !without.includes(j.run.id),
+  )
+  const begins = begun(placed, problem)
+  const follows = followers(network, placed)
+  const busy = pieces.flatMap((p): Busy[] => {
+    const { fixed } = p.segment
+    const person = problem.people.findIndex((x) => x.id === fixed?.person)
+    return fixed && person >= 0 ? [{ person, from: fixed.start, to: fixed.start + p.minutes }] : []
+  })
+  const tasks = placed.flatMap((job) =>
+    job.pieces.flatMap((i): Task[] => {
+      const piece = pieces[i]
+      if (!piece?.work || piece.segment.fixed || job.people.length === 0) return []
+      const after = follows.get(job.index) ?? 0
+      return [
+        {
+          job,
+          task: job.isBreak
+            ? ['break', job.run.signedOff[0] ?? '', piece.segment.id]
+            : ['run', job.run.id, piece.segment.id],
+          minutes: piece.minutes,
+          head: (begins.get(job.index) ?? 0) + piece.head,
+          tail: Math.max(0, piece.handsTail, after > 0 ? piece.tail + after : 0),
+          people: job.people,
+        },
+      ]
+    }),
+  )
+  return { tasks, busy }
+}
 
 /** By job: the first minute at which it can begin, after what must end before it. */
 function begun(jobs: readonly Job[], problem: PlanProblem): Map<number, number> {
@@ -86,6 +146,15 @@ function begun(jobs: readonly Job[], problem: PlanProblem): Map<number, number> 
   }
   for (const job of jobs) of(job)
   return begins
+}
+
+/** The first minute at which a job can stand whole between its station's needs. */
+function earliestBegin(job: Job, problem: PlanProblem): number {
+  if (job.hasBegun) return 0
+  const gap = job.gaps.find((g) => g.to - Math.max(g.from, job.run.earliest) >= job.length)
+  const there = Math.min(...job.people.map((p) => problem.people[p]?.from ?? 0))
+  const begin = Math.max(gap?.from ?? job.run.earliest, job.run.earliest)
+  return Number.isFinite(there) && job.run.segments[0]?.kind === 'hands-on' ? Math.max(begin, there) : begin
 }
 
 /** By job: minutes to the last work by hand of what comes after it, from its end; 0 where nothing does. */
@@ -114,87 +183,18 @@ const handsLength = (pieces: Network['pieces'], job: Job): number =>
     ...job.pieces.map((i) => (pieces[i]?.work ? (pieces[i]?.head ?? 0) + (pieces[i]?.minutes ?? 0) : 0)),
   )
 
-/** The first minute at which a job can stand whole between its station's needs. */
-function earliestBegin(job: Job, problem: PlanProblem): number {
-  const fixed = job.run.segments.flatMap((s) => (s.fixed ? [s.fixed.start] : []))
-  if (fixed.length > 0) return Math.min(...fixed)
-  const gap = job.gaps.find((g) => g.to - Math.max(g.from, job.run.earliest) >= job.length)
-  const there = Math.min(...job.people.map((p) => problem.people[p]?.from ?? 0))
-  const begin = Math.max(gap?.from ?? job.run.earliest, job.run.earliest, job.pin.start)
-  return Number.isFinite(there) && job.run.segments[0]?.kind === 'hands-on' ? Math.max(begin, there) : begin
-}
-
-function worksOf({ pieces }: Network, job: Job, begin: number, follows: number): Work[] {
-  const people = job.pin.person >= 0 ? [job.pin.person] : job.people
-  return job.pieces.flatMap((i): Work[] => {
-    const piece = pieces[i]
-    if (!piece?.work) return []
-    const { fixed } = piece.segment
-    return [
-      {
-        minutes: piece.minutes,
-        head: fixed ? fixed.start : begin + piece.head,
-        tail: Math.max(0, piece.handsTail, follows > 0 ? piece.tail + follows : 0),
-        people,
-      },
-    ]
-  })
-}
-
-const latenessBound = (jobs: readonly Job[], begins: ReadonlyMap<number, number>): number =>
-  jobs.reduce((sum, job) => {
-    const end = Math.max((begins.get(job.index) ?? 0) + job.length, job.run.endsFrom)
-    return sum + Math.max(0, end - job.run.latest) * job.run.weight
-  }, 0)
-
-interface Lump {
-  readonly head: number
-  readonly minutes: number
-  readonly tail: number
-}
-
-/** Jobs of one machine, of a keep-up group that lets one down, and pieces of a place that there is one of. */
-function oneAtATime(
-  { pieces, problem, capacities }: Network,
-  jobs: readonly Job[],
-  begins: ReadonlyMap<number, number>,
-): Lump[][] {
-  const whole = (job: Job): Lump => {
-    // What stands after the last hands keeps the machine, but nobody at work.
-    const waits = Math.max(
-      0,
-      ...job.pieces.map((i) => (pieces[i]?.handsTail === 0 ? (pieces[i]?.tail ?? 0) : 0)),
-    )
-    return { head: begins.get(job.index) ?? 0, minutes: job.length, tail: -waits }
-  }
-  const machines = problem.stations.map((_, s) => jobs.filter((j) => j.station === s).map(whole))
-  const groups = problem.keepUp.map((g, i) =>
-    g.mostDown === 1 ? jobs.filter((j) => j.groups.includes(i)).map(whole) : [],
-  )
-  const places = capacities.map((capacity, p) =>
-    capacity !== 1
-      ? []
-      : jobs.flatMap((job) =>
-          job.pieces.flatMap((i): Lump[] => {
-            const piece = pieces[i]
-            if (!piece?.places.includes(p)) return []
-            const tail = Number.isFinite(piece.handsTail) ? piece.handsTail : -piece.minutes
-            return [{ head: (begins.get(job.index) ?? 0) + piece.head, minutes: piece.minutes, tail }]
-          }),
-        ),
-  )
-  return [...machines, ...groups, ...places].filter((lumps) => lumps.length > 1)
-}
-
-/** The greatest end of any set of lumps on one machine: earliest head, all minutes, least tail. Method: Jackson's preemptive schedule. */
-function preemptive(lumps: readonly Lump[]): number {
-  const tails = [...new Set(lumps.map((l) => l.tail))]
-  const heads = [...new Set(lumps.map((l) => l.head))]
-  let most = 0
-  for (const head of heads)
-    for (const tail of tails) {
-      const set = lumps.filter((l) => l.head >= head && l.tail >= tail)
-      if (set.length > 0) most = Math.max(most, head + set.reduce((sum, l) => sum + l.minutes, 0) + tail)
-    }
-  return most
+/** Runs of one machine, and of a keep-up group that lets one down, of which nothing has begun. */
+function oneAtATime({ jobs, problem, pieces }: Network, without: readonly string[]): ProofTask[][] {
+  const open = jobs.filter((j) => !j.isBreak && !j.hasBegun && !without.includes(j.run.id))
+  const named = (of: readonly Job[]) =>
+    of.flatMap((j): ProofTask[] => {
+      const first = j.pieces.map((i) => pieces[i]).find((p) => p?.work)
+      return first ? [['run', j.run.id, first.segment.id]] : []
+    })
+  return [
+    ...problem.stations.map((_, s) => open.filter((j) => j.station === s)),
+    ...problem.keepUp.map((g, i) => (g.mostDown === 1 ? open.filter((j) => j.groups.includes(i)) : [])),
+  ]
+    .map(named)
+    .filter((tasks) => tasks.length > 1)
 }

@@ -41,6 +41,8 @@ export function begin(
     start: new Int32Array(pieces.length).fill(-1),
     person: new Int16Array(pieces.length).fill(-1),
     by: new Int16Array(pieces.length).fill(-1),
+    helper: new Int16Array(pieces.length).fill(-1),
+    extra: new Int8Array(pieces.length),
     gap: new Int16Array(jobs.length),
     begun: new Int32Array(jobs.length).fill(-1),
     ended: new Int32Array(jobs.length),
@@ -72,12 +74,10 @@ export function begin(
 }
 
 /** Takes over where all but the jobs in `anew` stand; those are taken out of the lines. */
-function keep(b: Building, { start, person, by, unplaced }: Schedule, anew: ReadonlySet<number>): void {
+function keep(b: Building, held: Schedule, anew: ReadonlySet<number>): void {
   const { jobs } = b.network
-  b.start.set(start)
-  b.person.set(person)
-  b.by.set(by)
-  for (const { job, why } of unplaced) if (!anew.has(job)) b.dropped.set(job, why)
+  for (const line of ['start', 'person', 'by', 'helper', 'extra'] as const) b[line].set(held[line])
+  for (const { job, why } of held.unplaced) if (!anew.has(job)) b.dropped.set(job, why)
   for (const job of jobs)
     if (anew.has(job.index)) takeOut(b, job)
     else
@@ -134,6 +134,8 @@ export function free(b: Building, i: number): void {
   b.start[i] = -1
   b.person[i] = -1
   b.by[i] = -1
+  b.helper[i] = -1
+  b.extra[i] = 0
 }
 
 /** Takes all of a run out again; it keeps its machine. */

@@ -2,6 +2,7 @@ import { lay, type Laid } from './laid.ts'
 import type { Job, Network } from './network.ts'
 import { placeBlock } from './place.ts'
 import type { Unplaced } from './problem.ts'
+import { tighten } from './tighten.ts'
 import { begin, close, mayBegin, open, undo, type Building } from './building.ts'
 import { copyOf, restore, takePerson, takePlaces, timelinesOf, type Timelines } from './timelines.ts'
 
@@ -38,13 +39,14 @@ export interface Decoder {
 
 export function decoder(network: Network): Decoder {
   const blank = timelinesOf(network)
-  for (const { segment, places, minutes, run } of network.pieces)
-    if (segment.fixed) {
-      const { start } = segment.fixed
-      const person = network.problem.people.findIndex((p) => p.id === segment.fixed?.person)
-      takePerson(blank, person, network.jobs[run]?.at ?? 0, start, start + minutes, 1)
-      takePlaces(blank, places, start, start + minutes, 1)
-    }
+  for (const piece of network.pieces) {
+    const { segment, places, minutes } = piece
+    if (!segment.fixed) continue
+    const { start } = segment.fixed
+    const person = network.problem.people.findIndex((p) => p.id === segment.fixed?.person)
+    takePerson(blank, person, piece, start, start + minutes, 1)
+    takePlaces(blank, places, start, start + minutes, 1)
+  }
   const lines = copyOf(blank)
   const heldLines = copyOf(blank)
   let held: Schedule | null = null
@@ -55,7 +57,8 @@ export function decoder(network: Network): Decoder {
   }
   const scheduleOf = (b: Building): Schedule => {
     const unplaced = [...b.dropped].map(([job, why]) => ({ job, why }))
-    return { start: b.start, person: b.person, by: b.by, unplaced, lines }
+    const { start, person, by, helper, extra } = b
+    return { start, person, by, helper, extra, unplaced, lines }
   }
   return {
     all: (order) => {
@@ -120,7 +123,10 @@ function build(b: Building, which: readonly Job[]): void {
     const why = placeBlock(b, job, block.pieces)
     if (why === null) {
       b.left[job.index] = (b.left[job.index] as number) - 1
-      if (b.left[job.index] === 0) close(b, job, b.ended[job.index] as number)
+      if (b.left[job.index] === 0) {
+        if (!job.isBreak) tighten(b, job)
+        close(b, job, b.ended[job.index] as number)
+      }
       for (const next of block.after) {
         b.waits[next] = (b.waits[next] as number) - 1
         if (b.waits[next] === 0) b.ready.push(next)

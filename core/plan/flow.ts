@@ -2,6 +2,8 @@
 export interface Flow {
   readonly arc: (from: number, to: number, capacity: number) => void
   readonly most: (source: number, sink: number) => number
+  /** Whether more could still come to a node after that: which side of the least cut it is on. */
+  readonly reached: (node: number) => boolean
 }
 
 export function flowNetwork(nodes: number): Flow {
@@ -63,5 +65,6 @@ export function flowNetwork(nodes: number): Flow {
       }
       return total
     },
+    reached: (node) => level[node] !== -1,
   }
 }

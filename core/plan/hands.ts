@@ -10,23 +10,55 @@ export interface Work {
   readonly people: readonly number[]
 }
 
-/** Whether all work by hand, cut at will, can be done so that the last leaves by `end`, with so many minutes past people's hours. */
-export function possible(network: Network, works: readonly Work[], end: number, overtime: number): boolean {
-  if (works.some((w) => end - w.tail - w.head < w.minutes)) return false
-  return doneBy(network, works, end, overtime) >= totalOf(works)
+/** Work that is begun already: who is at it, and when. */
+export interface Busy {
+  readonly person: number
+  readonly from: number
+  readonly to: number
+}
+
+/**
+ * Of work by hand, cut at will, what cannot all be done so that the last leaves by `end`, with so many minutes past people's hours: the
+ * least cut of the flow. Empty where all of it can. Numbers of `works`.
+ */
+export function shortOf(
+  network: Network,
+  works: readonly Work[],
+  busy: readonly Busy[],
+  end: number,
+  overtime: number,
+): number[] {
+  const never = works.flatMap((w, i) => (end - w.tail - w.head < w.minutes ? [i] : []))
+  if (never.length > 0) return never.slice(0, 1)
+  const { done, cut } = doneBy(network, works, busy, end, overtime)
+  return done >= totalOf(works) ? [] : cut
 }
 
 const totalOf = (works: readonly Work[]): number => works.reduce((sum, w) => sum + w.minutes, 0)
 
-/** Minutes that people work past their hours in any plan that does all of this; 0 where it cannot be done at all. */
-export function overtimeAtLeast(network: Network, works: readonly Work[]): number {
+/** Of work by hand what goes past people's hours in any plan that does all of it: the least cut. Numbers of `works`. */
+export function pastHours(network: Network, works: readonly Work[], busy: readonly Busy[]): number[] {
   const { horizon } = network.problem
-  const fits = works.filter((w) => horizon - w.tail - w.head >= w.minutes)
-  return doneBy(network, fits, horizon, Number.POSITIVE_INFINITY) - doneBy(network, fits, horizon, 0)
+  const fits = works.flatMap((w, i) => (horizon - w.tail - w.head >= w.minutes ? [i] : []))
+  const { done, cut } = doneBy(
+    network,
+    fits.map((i) => works[i] as Work),
+    busy,
+    horizon,
+    0,
+  )
+  const all = fits.reduce((sum, i) => sum + (works[i] as Work).minutes, 0)
+  return done >= all ? [] : cut.map((i) => fits[i] as number)
 }
 
 /** Minutes of work by hand, cut at will, that can be done by `end`, with so many minutes past people's hours. */
-function doneBy({ problem }: Network, works: readonly Work[], end: number, overtime: number): number {
+function doneBy(
+  { problem }: Network,
+  works: readonly Work[],
+  busy: readonly Busy[],
+  end: number,
+  overtime: number,
+): { done: number; cut: number[] } {
   const exact = works.map((w) => ({ ...w, from: w.head, to: end - w.tail }))
   // Large shifts on a coarser grid, windows widened to it: still a bound, and found in time.
   const grid = works.length > 120 ? 5 : 1
@@ -39,6 +71,7 @@ function doneBy({ problem }: Network, works: readonly Work[], end: number, overt
   const marks = [
     ...windows.flatMap((w) => [w.from, w.to]),
     ...people.flatMap((p) => [p.from, p.to, p.most]),
+    ...busy.flatMap((b) => [b.from, b.to]),
     ...counters.flatMap((c) => c.need.flatMap((n) => [n.from, n.to])),
   ].filter((t) => t >= 0 && t <= end)
   const times = [...new Set([0, end, ...marks])].sort((a, b) => a - b)
@@ -64,7 +97,8 @@ function doneBy({ problem }: Network, works: readonly Work[], end: number, overt
   })
   spans.forEach((s, n) => {
     const length = s.to - s.from
-    const inHours = people.filter((p) => p.from <= s.from && s.to <= p.to)
+    const atWork = (i: number) => busy.some((b) => b.person === i && b.from <= s.from && s.to <= b.to)
+    const inHours = people.filter((p, i) => p.from <= s.from && s.to <= p.to && !atWork(i))
     const need = counters
       .flatMap((c) => c.need)
       .reduce((sum, x) => sum + (x.from <= s.from && s.to <= x.to ? x.people : 0), 0)
@@ -73,7 +107,7 @@ function doneBy({ problem }: Network, works: readonly Work[], end: number, overt
     flow.arc(spanAt + 2 * n, sink, free * length)
     flow.arc(spanAt + 2 * n + 1, pastHours, people.length * length)
     people.forEach((p, i) => {
-      if (p.from > s.from || s.to > p.most) return
+      if (p.from > s.from || s.to > p.most || atWork(i)) return
       const node = personAt + i * lanes + n
       flow.arc(node, spanAt + 2 * n + (s.to <= p.to ? 0 : 1), length)
       kinds.forEach((kind, k) => {
@@ -82,5 +116,6 @@ function doneBy({ problem }: Network, works: readonly Work[], end: number, overt
       })
     })
   })
-  return flow.most(source, sink)
+  const done = flow.most(source, sink)
+  return { done, cut: works.flatMap((_, i) => (flow.reached(workAt + i) ? [i] : [])) }
 }

@@ -7,10 +7,14 @@ export interface Laid {
   readonly person: Int16Array
   /** Who is signed off and by, for a learner's piece. */
   readonly by: Int16Array
+  /** Who helps, where a piece needs two. */
+  readonly helper: Int16Array
+  /** Minutes that a piece takes more because it came from other hands. */
+  readonly extra: Int8Array
 }
 
-export const endOf = ({ pieces }: Network, { start, person }: Laid, i: number): number =>
-  (start[i] as number) + minutesOf(pieces[i] as Piece, person[i] as number)
+export const endOf = ({ pieces }: Network, { start, person, extra }: Laid, i: number): number =>
+  (start[i] as number) + minutesOf(pieces[i] as Piece, person[i] as number) + (extra[i] as number)
 
 /** Until when a piece takes its places: a wait until everything after it that stands has begun. */
 export function heldUntil(network: Network, laid: Laid, i: number): number {
@@ -33,7 +37,7 @@ export function lay(network: Network, lines: Timelines, laid: Laid, i: number, b
   const from = piece.segment.fixed ? end : start
   if (piece.places.length > 0 && until > from) takePlaces(lines, piece.places, from, until, by)
   if (piece.segment.fixed) return
-  const { at } = network.jobs[piece.run] as { at: number }
-  takePerson(lines, laid.person[i] as number, at, start, end, by)
-  if ((laid.by[i] as number) >= 0) takeBy(lines, laid.by[i] as number, at, start, end, by)
+  takePerson(lines, laid.person[i] as number, piece, start, end, by)
+  if ((laid.helper[i] as number) >= 0) takePerson(lines, laid.helper[i] as number, piece, start, end, by)
+  if ((laid.by[i] as number) >= 0) takeBy(lines, laid.by[i] as number, piece.at, start, end, by)
 }

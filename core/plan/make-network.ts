@@ -1,4 +1,6 @@
-import type { Arc, Block, Job, Network, Piece, Walks } from './network.ts'
+import { areasOf, nearestWork, setupsOf } from './areas.ts'
+import type { Arc, Block, Job, Network, Piece } from './network.ts'
+import { sharesOf } from './shares.ts'
 import {
   segmentMinutes,
   type PlanBreak,
@@ -13,7 +15,7 @@ import { holdsOn, tie, type Local } from './tie.ts'
 /** Numbers a problem's parts and ties pieces to blocks. Throws where links go in a circle. */
 export function networkOf(problem: PlanProblem): Network {
   const placeNames = Object.keys(problem.places)
-  const where = [...new Set(problem.runs.map((r) => placeOf(problem, r.station)))]
+  const areas = areasOf(problem)
   const pieces: Piece[] = []
   const blocks: Block[] = []
   const runs = [
@@ -33,6 +35,8 @@ export function networkOf(problem: PlanProblem): Network {
       lasting.map((l) => l.minutes),
       first,
     )
+    const station = isBreak ? -1 : areas.ofStation(run.station)
+    const follows = nearestWork(local, first)
     local.forEach(({ segment, ...arcs }, i) => {
       const { minutes, by } = lasting[i] as (typeof lasting)[number]
       pieces.push({
@@ -43,6 +47,17 @@ export function networkOf(problem: PlanProblem): Network {
         minutes,
         by,
         holds: holdsOn({ segment, ...arcs }),
+        ...(isBreak ? { at: -1, enters: -1, leaves: -1 } : areas.ofSegment(segment, station)),
+        follows: follows[i] ?? [],
+        mates: local.flatMap((l, n) =>
+          n !== i &&
+          l.segment.kind === 'hands-on' &&
+          l.segment.task !== undefined &&
+          l.segment.task === segment.task
+            ? [first + n]
+            : [],
+        ),
+        needs: segment.hands ?? 1,
         places: [...new Set(segment.places.map((p) => placeNames.indexOf(p)))].filter((p) => p >= 0),
         ...arcs,
         block: firstBlock + numbers.indexOf(blockOf[i] ?? 0),
@@ -62,7 +77,7 @@ export function networkOf(problem: PlanProblem): Network {
       blocks: numbers.map((_, n) => firstBlock + n),
       length,
       ...within(problem, run, length),
-      at: isBreak ? -1 : 1 + where.indexOf(placeOf(problem, run.station)),
+      at: station,
       ...may,
     }
   })
@@ -81,25 +96,12 @@ export function networkOf(problem: PlanProblem): Network {
     capacities,
     marks: [...new Set(marks)],
     isLearned: jobs.some((job) => job.learning.length > 0),
-    walks: walksBetween(problem, where),
+    walks: areas.walks,
+    areas: areas.count,
+    setups: setupsOf(problem, areas),
+    begunBy: Int16Array.from(jobs, ({ run }) => problem.people.findIndex((p) => p.id === run.begunBy)),
+    shares: sharesOf(problem),
   }
-}
-
-const placeOf = (problem: PlanProblem, station: string): string =>
-  problem.stations.find((s) => s.id === station)?.place ?? ''
-
-/** @param where the areas of jobs, whose numbers begin at 1. */
-function walksBetween({ walks = [] }: PlanProblem, where: readonly string[]): Walks | null {
-  const areas = where.length + 1
-  const minutes = new Int16Array(areas * areas)
-  for (const walk of walks) {
-    const [a, b] = walk.between.map((area) => 1 + where.indexOf(area)) as [number, number]
-    if (a === 0 || b === 0 || a === b) continue
-    minutes[a * areas + b] = walk.minutes
-    minutes[b * areas + a] = walk.minutes
-  }
-  const longest = Math.max(0, ...minutes)
-  return longest === 0 ? null : { areas, minutes, longest }
 }
 
 /** How long a segment lasts: what has begun in the hands that have it, else the least of whoever may do it. */
@@ -116,9 +118,12 @@ function lastingOf(
   return { minutes: Math.min(...theirs), by }
 }
 
+/** The name of a break among runs: no run's, which hold no such mark. */
+export const breakKey = (person: string, id: string): string => `\u0000${JSON.stringify([person, id])}`
+
 /** A break is a run of one piece, by one person, that takes no machine. */
 const breakRun = (person: PlanPerson, b: PlanBreak): PlanRun => ({
-  id: `break ${person.id} ${b.id}`,
+  id: breakKey(person.id, b.id),
   station: '',
   procedure: '',
   title: '',

@@ -58,8 +58,8 @@ export function changed(
   const pieces = anew ? all.filter((p) => anew.has(p.run)) : all
   const some = anew ? 1 + Math.floor(random() * anew.size) : random() < 0.3 ? 3 : 1
   if (anew && random() < 0.5)
-    for (const { index } of pieces) {
-      hands[index] = anyone
+    for (const { index, follows } of pieces) {
+      hands[index] = follows.length === 0 ? anyone : sameHands
       delay[index] = 0
     }
   const late = () => {
@@ -75,13 +75,13 @@ export function changed(
     const kind = random()
     const near = random() < 0.5 ? late() : pick(pieces)
     const job = jobs[near.run] as (typeof jobs)[number]
-    if (kind < 0.3) {
+    if (kind < 0.18) {
       const block = near.block
       keys[block] = (keys[block] as number) + (random() - 0.65) * 60
-    } else if (kind < 0.45) {
+    } else if (kind < 0.27) {
       const [a, b] = [near.block, anew ? pick(pieces).block : pick(blocks).index]
       ;[keys[a], keys[b]] = [keys[b] as number, keys[a] as number]
-    } else if (kind < 0.5 && marks.length > 0) {
+    } else if (kind < 0.32 && marks.length > 0) {
       // A whole run after a mark, among the rest of what stands there.
       const mark = pick(marks)
       const first = job.pieces[0] as number
@@ -89,26 +89,49 @@ export function changed(
       job.blocks.forEach((block, n) => (keys[block] = key + n * 5))
       for (const i of job.pieces) delay[i] = 0
       delay[first] = Math.max(0, mark - Math.max(job.run.earliest, job.gaps[job.firstGap]?.from ?? 0))
-    } else if (kind < 0.6) {
+    } else if (kind < 0.44) {
       const by = (random() - 0.6) * 90
       for (const block of job.blocks) keys[block] = (keys[block] as number) + by
-    } else if (kind < 0.7) {
+    } else if (kind < 0.54) {
       // Waits for the end of some other work or of a counter's need, or no longer.
       const piece = near.index
       const other = pick(all)
       const until = random() < 0.3 && marks.length > 0 ? pick(marks) : endOf(network, schedule, other.index)
       const by = until - (schedule.start[piece] as number)
       delay[piece] = by > 0 && by <= longestDelay ? (delay[piece] as number) + by : 0
-    } else if (kind < 0.87) {
+    } else if (kind < 0.6) {
       hands[near.index] = chosen(random, job.people, pick)
+    } else if (kind < 0.72) {
+      // A whole run in one go: each piece right after the one before.
+      const first = keys[job.blocks[0] as number] as number
+      job.blocks.forEach((block, n) => (keys[block] = first + n * 1e-3))
+    } else if (kind < 0.76) {
+      // Two runs change hands.
+      const other = jobs[pick(pieces).run] as (typeof jobs)[number]
+      const [a, b] = [whoDoes(schedule, job), whoDoes(schedule, other)]
+      giveTo(hands, all, job, b)
+      giveTo(hands, all, other, a)
     } else {
       // A whole run, or what is left of it from a piece on, in one pair of hands.
       const who = chosen(random, job.people, pick)
-      const from = random() < 0.5 ? 0 : (schedule.start[near.index] as number)
+      const from = random() < 0.8 ? 0 : (schedule.start[near.index] as number)
       for (const i of job.pieces) if (all[i]?.work && (schedule.start[i] as number) >= from) hands[i] = who
     }
   }
   return { keys, hands, delay }
+}
+
+/** Who begins a run, or nobody yet. */
+const whoDoes = ({ person }: Schedule, job: Network['jobs'][number]): number =>
+  job.pieces.map((i) => person[i] as number).find((p) => p >= 0) ?? anyone
+
+function giveTo(
+  hands: Int16Array,
+  pieces: Network['pieces'],
+  job: Network['jobs'][number],
+  who: number,
+): void {
+  for (const i of job.pieces) if (pieces[i]?.work) hands[i] = who
 }
 
 const chosen = (

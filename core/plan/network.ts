@@ -19,6 +19,17 @@ export interface Piece {
   readonly tail: number
   /** From its end to the end of the run's last work by hand. */
   readonly handsTail: number
+  /** The area where it is worked, by number from 1; -1 for a break. */
+  readonly at: number
+  /** How it is come to and left, by the numbers of `Setups`; -1 for a break. */
+  readonly enters: number
+  readonly leaves: number
+  /** The nearest work before it in the run: whose hands it comes from. */
+  readonly follows: readonly number[]
+  /** Others of its task: they stay in the same hands. */
+  readonly mates: readonly number[]
+  /** People who must do it together. */
+  readonly needs: 1 | 2
   /** A wait that goes on holding its places until what comes after it has begun. */
   readonly holds: boolean
 }
@@ -46,7 +57,7 @@ export interface Job {
   readonly run: PlanRun
   readonly isBreak: boolean
   readonly station: number
-  /** The place where it is worked, by number from 1; -1 for a break, which is nowhere. */
+  /** The area of its machine, by number from 1; -1 for a break, which is nowhere. */
   readonly at: number
   readonly pieces: readonly number[]
   readonly blocks: readonly number[]
@@ -80,19 +91,26 @@ export interface Network {
   readonly marks: readonly number[]
   /** Somebody learns: who is by must be known. */
   readonly isLearned: boolean
-  /** Minutes of walking between the areas of jobs; null where all are next to each other. */
-  readonly walks: Walks | null
+  /** Minutes of walking between areas, by the numbers of `Piece.at`, row by row. */
+  readonly walks: Int16Array
+  readonly areas: number
+  /** Minutes between one work and the next of the same person; null where none ever lie between. */
+  readonly setups: Setups | null
+  /** By job: the number in the problem of who worked at it last, where it has begun; -1 for nobody. */
+  readonly begunBy: Int16Array
+  /** By person: the minutes of work by hand that would be a fair share. */
+  readonly shares: Float64Array
 }
 
-/** Minutes from area to area, by the numbers of `Job.at`, row by row; and the longest of them. */
-export interface Walks {
-  readonly areas: number
+/** Minutes from how one work is left to how the next is come to, row by row: the walk, and washing hands. And the longest. */
+export interface Setups {
+  readonly kinds: number
   readonly minutes: Int16Array
   readonly longest: number
 }
 
-export const walkMinutes = ({ areas, minutes }: Walks, from: number, to: number): number =>
-  minutes[from * areas + to] as number
+export const setupMinutes = ({ kinds, minutes }: Setups, left: number, entered: number): number =>
+  minutes[left * kinds + entered] as number
 
 /** Minutes that a piece takes in a person's hands; -1 is nobody's. */
 export const minutesOf = (piece: Piece, person: number): number =>

@@ -1,3 +1,5 @@
+import type { PlanWish } from '../house/site.ts'
+
 /**
  * A shift to be planned, and its plan. Times are whole minutes from `start`; `[from, to)` holds its beginning and not its
  * end. The JSON form is documented in docs/formats.md.
@@ -23,6 +25,22 @@ export interface PlanProblem {
   readonly orders: readonly { readonly before: string; readonly after: string }[]
   /** Held by somebody's decision: the run by this person, or begun at this minute. */
   readonly pins: readonly Pin[]
+  /** Minutes between two areas that `walks` leaves out; absent: they are next to each other. */
+  readonly walkElse?: number | undefined
+  /** The area in which a shared place stands; one left out is wherever the machine is. */
+  readonly placeAreas?: Readonly<Record<string, string>> | undefined
+  /** Minutes of washing hands and changing gloves after dirty work, before what must stay clean; absent: none. */
+  readonly washing?: number | undefined
+  /** Worked minutes that a run handed over takes more: what is done is shown; absent: none. */
+  readonly handing?: number | undefined
+  /** Nobody is to be the only one of these people in the building. */
+  readonly neverAlone?: boolean | undefined
+  /** Who holds keys, by id: one of them stays to the end. Absent: nobody need. */
+  readonly keys?: readonly string[] | undefined
+  /** The minute by which the manager wants everybody gone; absent: nobody said. */
+  readonly closedBy?: number | undefined
+  /** What the second level of the objective is made of; absent: as `weightsFor('home-soonest')`. */
+  readonly weights?: PriceWeights | undefined
 }
 
 export interface Pin {
@@ -43,6 +61,8 @@ export interface PlanPerson {
   readonly breaks: readonly PlanBreak[]
   /** The place where this person works when nothing else is on. */
   readonly home: string | null
+  /** Minutes of work by hand that this person did in the last seven days; absent: not counted. */
+  readonly earlier?: number | undefined
 }
 
 export interface PlanBreak {
@@ -92,6 +112,8 @@ export interface PlanRun {
   readonly links: readonly PlanLink[]
   /** Freshness: it ends no earlier than this, or what it made sanitary is stale before its first use. */
   readonly endsFrom: number
+  /** Who worked at it last, where it has begun: somebody else takes it over. */
+  readonly begunBy?: string | undefined
 }
 
 export interface PlanSegment {
@@ -105,6 +127,15 @@ export interface PlanSegment {
   /** The most of a wait, or null where it may last. */
   readonly most: number | null
   readonly places: readonly string[]
+  /** One task of one person: segments of the same task stay in the same hands. Absent: a task by itself. */
+  readonly task?: string | undefined
+  /** People who must do it together; absent: one. */
+  readonly hands?: 1 | 2 | undefined
+  /** What it touches first, and last: something dirty, or what must stay clean. Absent: neither. */
+  readonly first?: 'dirty' | 'food' | undefined
+  readonly last?: 'dirty' | 'food' | undefined
+  /** Somebody else may go on after it: a clean point. */
+  readonly handover?: boolean | undefined
   /** Begun already, or so near that it stays: by whom, and when. */
   readonly fixed?: { readonly person: string | null; readonly start: number } | undefined
 }
@@ -128,21 +159,47 @@ export interface Placed {
   readonly person: string | null
   /** Who is by, where the person is still learning. */
   readonly by?: string | undefined
+  /** Who helps, where it needs two. */
+  readonly helper?: string | undefined
   readonly start: number
   readonly end: number
 }
 
 /** In order: what comes first decides. */
 export interface Objective {
-  /** Weighted minutes late, of runs, breaks and people past their hours; an unplaced duty counts as `unplacedMinutes`. */
+  /** Weighted minutes late, of runs, breaks and people past their hours; what is unplaced counts as `unplacedMinutes`. */
   readonly late: number
+  /** The sum of `terms` by the problem's weights, minutes. */
+  readonly price: number
   /** The minute at which the last person leaves. */
   readonly last: number
-  /** The sum of all departures. */
-  readonly departures: number
-  /** Idle, handovers, unfairness, walking, changes: weighted by `softWeights`. */
-  readonly soft: number
+  readonly terms: PriceTerms
 }
+
+/** What a plan is priced by, each before its weight. */
+export interface PriceTerms {
+  /** Minutes from start to departure of each. */
+  readonly paid: number
+  /** The minute of the last departure. */
+  readonly last: number
+  /** Minutes by which runs end past their aim. */
+  readonly wish: number
+  /** Runs that go into other hands where the procedure marks no clean point, times. */
+  readonly handovers: number
+  /** Minutes of walking between areas. */
+  readonly walks: number
+  /** Work in another area than the work before, times: a walk to the sink within one's own run is none. */
+  readonly areas: number
+  /** Stays of under `shortStay` minutes away from where one is, times. */
+  readonly short: number
+  /** Minutes from a run's first to its last task in which none runs; a wait counts its least length. */
+  readonly gaps: number
+  /** Half the sum over people of what they work more or less than their share, minutes. */
+  readonly unfair: number
+  /** Tasks otherwise than in the plan before: other hands, another neighbour, or moved by more than `movedMinutes`. */
+  readonly changes: number
+}
+export type PriceWeights = PriceTerms
 
 export interface Unplaced {
   readonly run: string
@@ -159,27 +216,58 @@ export interface Plan {
     readonly end: number
   }[]
   readonly unplaced: readonly Unplaced[]
+  /** What it must break, each with its minutes. */
+  readonly told: readonly Told[]
   /** When each person may leave. */
   readonly leaves: Readonly<Record<string, number>>
   readonly objective: Objective
 }
 
-/** What an unplaced duty counts as, in minutes late. */
+/** What a plan breaks because it must: said, never hidden. Minutes of the plan. */
+export type Told =
+  | { readonly kind: 'break-missing'; readonly person: string; readonly id: string }
+  | { readonly kind: 'break-late'; readonly person: string; readonly id: string; readonly minutes: number }
+  /** The only one of tonight's people in the building. */
+  | { readonly kind: 'alone'; readonly person: string; readonly from: number; readonly to: number }
+  /** Nobody who is there holds keys. */
+  | { readonly kind: 'no-keys'; readonly from: number; readonly to: number }
+  /** Begun already, and its machine is down while it must be up. */
+  | { readonly kind: 'machine-down'; readonly run: string; readonly from: number; readonly to: number }
+
+/** What an unplaced duty or break counts as, in minutes late. */
 export const unplacedMinutes = 600
-/** What a minute past a person's hours weighs beside a minute late. */
-export const overtimeWeight = 2
-/** What the third level of the objective is made of. */
-export const softWeights = {
-  /** A minute of standing by between two pieces of one's work. */
-  idle: 1,
-  /** Another person goes on with a run. */
-  handover: 6,
-  /** A minute between the one who cleans most and the one who cleans least. */
-  unfair: 0.5,
-  /** Going to another place. */
-  walk: 2,
-  /** A piece moved or given to somebody else, against the plan before. */
-  change: 3,
-  /** A run that ends past its target, a minute. */
-  pastTarget: 0.05,
-} as const
+/** What a minute past a person's hours weighs beside a minute late; and one alone, or without keys in the building. */
+export const [overtimeWeight, aloneWeight] = [2, 2]
+/** A stay of fewer minutes away from where one is. */
+export const shortStay = 5
+/** Minutes by which a task may move before it counts as changed. */
+export const movedMinutes = 10
+
+const usual: PriceWeights = {
+  paid: 1,
+  last: 1,
+  wish: 0.1,
+  handovers: 15,
+  walks: 1,
+  areas: 6,
+  short: 10,
+  gaps: 0.5,
+  unfair: 1,
+  changes: 3,
+}
+/** Minutes that one of each term is worth. Chosen on the evenings of the demo: decision 0021. */
+const weights: Readonly<Record<PlanWish, PriceWeights>> = {
+  'home-soonest': { ...usual, last: 2 },
+  even: { ...usual, unfair: 3 },
+  'fewest-changes': { ...usual, handovers: 25, areas: 12, changes: 8 },
+}
+
+/** What each term weighs in a plain setting, minutes. */
+export const weightsFor = (wish: PlanWish): PriceWeights => weights[wish]
+/** What a problem's plans are priced by. */
+export const weightsOf = (problem: Pick<PlanProblem, 'weights'>): PriceWeights =>
+  problem.weights ?? weights['home-soonest']
+
+/** The sum of terms by their weights, minutes. */
+export const priceOf = (terms: PriceTerms, by: PriceWeights): number =>
+  Object.entries(by).reduce((sum, [term, weight]) => sum + weight * terms[term as keyof PriceTerms], 0)

@@ -55,16 +55,12 @@ export function heldNear(problem: PlanProblem, before: Plan): PlanProblem {
   return { ...problem, runs }
 }
 
-/** Whether a new plan is worth the change: it mends something, or wins `least` minutes for the last to leave, or for each on average. */
+/** Whether a new plan is worth the change: it mends something, or wins `least` minutes of the price, in which changes count. */
 export function worthChanging(kept: Plan, next: Plan, least = leastGain): boolean {
   if (next.unplaced.length !== kept.unplaced.length) return next.unplaced.length < kept.unplaced.length
   if (next.objective.late < kept.objective.late) return true
   if (next.objective.late > kept.objective.late) return false
-  if (next.objective.last > kept.objective.last) return false
-  return (
-    kept.objective.last - next.objective.last >= least ||
-    kept.objective.departures - next.objective.departures >= least * Object.keys(next.leaves).length
-  )
+  return kept.objective.price - next.objective.price >= least
 }
 
 /** What became of one run between two plans. Minutes of its first work by hand; the people in the order in which they come. */

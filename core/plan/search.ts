@@ -1,11 +1,13 @@
 import { anyone, decoder, sameHands, type Order, type Schedule } from './decode.ts'
 import { endOf } from './laid.ts'
-import { networkOf } from './make-network.ts'
+import { breakKey, networkOf } from './make-network.ts'
 import type { Network } from './network.ts'
 import type { Plan, PlanProblem } from './problem.ts'
 import { changed, someOf } from './moves.ts'
 import { randomFrom } from './random.ts'
-import { compare, valueOf, type Before, type Value } from './value.ts'
+import { byStart, type Before } from './price.ts'
+import { toldOf } from './told.ts'
+import { compare, objectiveOf, valueOf, type Value } from './value.ts'
 
 /** A search under way: it always has a plan, and `improve` makes it better or leaves it. */
 export interface Search {
@@ -33,7 +35,7 @@ const fewestForFew = 10
 /** Iterations of one cooling; then it is warmed anew from the best. */
 const cycle = 1500
 /** How hot each cooling begins, in turn: most look near what is best, some far from it. */
-const heats = [15, 60, 15, 240] as const
+const heats = [2, 8, 2, 30] as const
 
 /**
  * Begins to plan: a first plan at once, from a rule of thumb; then better ones from the other rules and by simulated annealing over the order in which
@@ -95,11 +97,10 @@ export function planSearch(problem: PlanProblem, seed = 1, previous: Plan | null
         const tried = next()
         const heat = (heats[Math.floor(done / cycle) % heats.length] as number) * (1 - phase) ** 2 + 0.01
         const bearable = -heat * Math.log(random())
-        const hard = energy(tried.value) - energy(current.value)
-        // What is soft is counted only where it could decide.
+        // What is dear by its known part alone is not counted to the end.
+        const limit = energy(current.value) + bearable
         const accepted =
-          hard - softShare * current.value.soft() <= bearable &&
-          hard + softShare * (tried.value.soft() - current.value.soft()) <= bearable
+          lateShare * tried.value.late + tried.value.least <= limit && energy(tried.value) <= limit
         if (accepted) {
           current = rekeyed(network, tried)
           decode.hold(tried.schedule, true)
@@ -112,9 +113,8 @@ export function planSearch(problem: PlanProblem, seed = 1, previous: Plan | null
 }
 
 /** One number for the annealing: the levels so far apart that the first nearly always decides. */
-const energy = (v: Value): number => v.late * 200 + v.last * 20 + v.departures
-/** What a point of the third level weighs beside a minute of departure. */
-const softShare = 0.1
+const lateShare = 3
+const energy = (v: Value): number => v.late * lateShare + v.price()
 
 /** Orders by rules of thumb: least time left, longest way to the end first, earliest allowed; with the same hands, or anyone's. */
 function firstOrders(network: Network): Order[] {
@@ -159,31 +159,51 @@ function rekeyed({ blocks, pieces }: Network, standing: Standing): Standing {
   return { ...standing, order: { keys, hands, delay } }
 }
 
-function standingIn({ pieces, jobs, problem }: Network, plan: Plan): Before {
-  const placed = new Map(plan.placed.map((p) => [`${p.run} ${p.segment}`, p]))
-  const of = pieces.map((p) => placed.get(`${jobs[p.run]?.run.id ?? ''} ${p.segment.id}`))
-  return {
-    start: of.map((p) => p?.start ?? -1),
-    person: of.map((p) => (p?.person ? problem.people.findIndex((x) => x.id === p.person) : anyone)),
+function standingIn(network: Network, plan: Plan): Before {
+  const { pieces, jobs, problem } = network
+  const key = (run: string, segment: string) => JSON.stringify([run, segment])
+  const breaks = plan.breaks.map((b) => ({ ...b, run: breakKey(b.person, b.id), segment: b.id }))
+  const placed = new Map([...plan.placed, ...breaks].map((p) => [key(p.run, p.segment), p]))
+  const of = pieces.map((p) => placed.get(key(jobs[p.run]?.run.id ?? '', p.segment.id)))
+  const start = Int32Array.from(of, (p) => p?.start ?? -1)
+  const person = Int16Array.from(of, (p) =>
+    p?.person ? problem.people.findIndex((x) => x.id === p.person) : anyone,
+  )
+  const neighbour = new Int16Array(pieces.length).fill(-1)
+  const row = new Int16Array(problem.people.length).fill(-1)
+  for (const i of byStart(
+    start.map((t) => Math.min(t, problem.horizon)),
+    person,
+    problem.horizon,
+  )) {
+    const p = person[i] as number
+    neighbour[i] = row[p] as number
+    row[p] = pieces[i]?.run ?? -1
   }
+  return { start, person, neighbour }
 }
 
 function planOf(network: Network, { schedule, value }: Standing): Plan {
   const { pieces, jobs, problem } = network
+  const named = (p: number) => problem.people[p]?.id
   const placed = pieces
     .filter((p) => (schedule.start[p.index] as number) >= 0)
     .map((p) => {
       const start = schedule.start[p.index] as number
-      const job = jobs[p.run]
-      const person = problem.people[schedule.person[p.index] as number]?.id ?? null
-      const by = problem.people[schedule.by[p.index] as number]?.id
-      const end = endOf(network, schedule, p.index)
-      return { job, person, ...(by !== undefined && { by }), start, end, segment: p.segment.id }
+      const [by, helper] = [named(schedule.by[p.index] as number), named(schedule.helper[p.index] as number)]
+      return {
+        job: jobs[p.run],
+        person: named(schedule.person[p.index] as number) ?? null,
+        ...(by !== undefined && { by }),
+        ...(helper !== undefined && { helper }),
+        start,
+        end: endOf(network, schedule, p.index),
+        segment: p.segment.id,
+      }
     })
     .toSorted((a, b) => a.start - b.start || a.end - b.end)
-  const { late, last, departures } = value
-  return {
-    format: 'tadka-plan@1',
+  const plan = {
+    format: 'tadka-plan@1' as const,
     placed: placed.flatMap(({ job, ...p }) => (job && !job.isBreak ? [{ run: job.run.id, ...p }] : [])),
     breaks: placed.flatMap(({ job, person, segment, start, end }) =>
       job?.isBreak && person ? [{ person, id: segment, start, end }] : [],
@@ -193,6 +213,7 @@ function planOf(network: Network, { schedule, value }: Standing): Plan {
       return run && !run.isBreak ? [{ run: run.run.id, why }] : []
     }),
     leaves: Object.fromEntries(problem.people.map((p, i) => [p.id, value.leaves[i] ?? 0])),
-    objective: { late, last, departures, soft: value.soft() },
+    objective: objectiveOf(value),
   }
+  return { ...plan, told: toldOf(problem, plan) }
 }

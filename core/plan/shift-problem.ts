@@ -11,7 +11,17 @@ import { instant, type Instant } from '../quantity/index.ts'
 import type { CrewSet, RosterSet, RosterShift } from '../house/roster.ts'
 import type { SiteSet } from '../house/site.ts'
 import { followUpRuns } from './follow-ups.ts'
-import type { Pin, PlanCounter, PlanPerson, PlanProblem, PlanRun, Span } from './problem.ts'
+import { breaksOf } from './breaks.ts'
+import { orderOfWork } from './order-of-work.ts'
+import {
+  weightsFor,
+  type Pin,
+  type PlanCounter,
+  type PlanPerson,
+  type PlanProblem,
+  type PlanRun,
+  type Span,
+} from './problem.ts'
 import { workLeft } from './work-left.ts'
 
 /** What a shift is planned from: the site as it stands at `now`. */
@@ -26,6 +36,8 @@ export interface ShiftInput {
   readonly procedure: (id: string) => Procedure | null
   /** Minutes that the site and its people take by step, by procedure. */
   readonly learned: Readonly<Record<string, Learned>>
+  /** Minutes of work by hand in the last seven days, by person; absent where it is not known. */
+  readonly worked?: Readonly<Record<string, number>> | undefined
   readonly pins: readonly Pin[]
   /** Runs put in though they are not yet aimed at tonight, by key; and those put off. */
   readonly putIn: readonly string[]
@@ -40,9 +52,13 @@ const afterOpening = 60
 /** How busy the counters are from which it is a rush; 1 is an ordinary one. */
 const rushFrom = 0.3
 const minuteMs = 60_000
+/** Between two areas where the site says nothing; washing hands and changing gloves; showing what is done. Common practice, no source. */
+const [walkMinutes, washingMinutes, handingMinutes] = [1, 1, 2]
 /** What a minute late weighs: past a rule, or past what the site set itself. Invented: rules first. */
 const ruleWeight = 3
 const usualWeight = 1
+/** The dish machine is never first to go: everything else is washed in it. */
+const dishWeight = 4
 
 /** The key of what is due in a plan; a run begun for it keeps the key. */
 export const planKey = (d: Pick<DueItem, 'station' | 'procedure' | 'day'>): string =>
@@ -87,7 +103,9 @@ export function shiftProblem(input: ShiftInput): PlanProblem {
       (r) => !putOff.includes(r.id),
     ),
   ]
-  const last = runs.filter((r) => site.lastOfAll?.includes(r.station))
+  const { planning = {}, lastOfAll = [] } = site
+  const closedBy = planning.closedBy === undefined ? undefined : local(planning.closedBy)
+  const families = new Map(input.stations.map((s) => [s.id, s.plate?.family ?? '']))
   return {
     format: 'tadka-plan-problem@1',
     start,
@@ -99,17 +117,25 @@ export function shiftProblem(input: ShiftInput): PlanProblem {
     places: { ...site.shared },
     ...(site.walks ? { walks: site.walks } : {}),
     runs,
-    orders: last.flatMap((after) =>
-      runs
-        .filter((r) => !site.lastOfAll?.includes(r.station) && !r.segments.some((s) => s.fixed))
-        .map((before) => ({ before: before.id, after: after.id })),
+    orders: orderOfWork(
+      runs,
+      stations.map((s) => ({ ...s, family: families.get(s.id) ?? '' })),
+      lastOfAll,
     ),
     pins: input.pins.filter((p) => runs.some((r) => r.id === p.run && !r.segments.some((s) => s.fixed))),
+    walkElse: walkMinutes,
+    washing: washingMinutes,
+    handing: handingMinutes,
+    ...(planning.placeAreas && { placeAreas: { ...planning.placeAreas } }),
+    ...(planning.neverAlone && people.length > 1 && { neverAlone: true }),
+    ...(planning.keys && { keys: people.filter((p) => crew[p.id]?.keys).map((p) => p.id) }),
+    ...(closedBy !== undefined && !isOpening && { closedBy }),
+    weights: weightsFor(planning.wish ?? 'home-soonest'),
   }
 }
 
 function personOf(
-  { crew, names }: ShiftInput,
+  { site, crew, names, worked }: ShiftInput,
   shift: RosterShift,
   local: (t: string) => number,
   until: number,
@@ -123,16 +149,11 @@ function personOf(
     most: Math.min(to + overtimeMinutes, until),
     serves: crew[shift.person]?.serves ?? [],
     // One whose time is over was taken, or is lost.
-    breaks: shift.breaks
-      .map((b, i) => ({
-        id: `break-${i + 1}`,
-        minutes: b.minutes,
-        earliest: local(b.earliest),
-        latest: local(b.latest),
-      }))
+    breaks: breaksOf(shift, local(shift.from), local(shift.to), site.planning?.breaks, local)
       .filter((b) => b.latest >= 0 && b.earliest + b.minutes <= until)
       .map((b) => ({ ...b, earliest: Math.max(0, b.earliest) })),
     home: crew[shift.person]?.home ?? null,
+    ...(worked && { earlier: worked[shift.person] ?? 0 }),
   }
 }
 
@@ -199,10 +220,10 @@ function runsOf(
       run,
       {
         id: key,
-        earliest: Math.max(0, minute(item.earliest)),
+        earliest: Math.max(0, minute(item.earliest), run ? 0 : servesUntil(input, item, minute)),
         target: minute(item.target),
         latest: Math.max(0, minute(item.latest)),
-        weight: item.trigger === 'each-close' || item.trigger === 'weekly' ? usualWeight : ruleWeight,
+        weight: weightOf(item, input),
         endsFrom: freshFrom(input.site, item, minute),
       },
       minute,
@@ -230,6 +251,23 @@ function runsOf(
       ),
     )
   return [...due, ...begun]
+}
+
+/** A surface that is cleaned for the close serves until then. */
+function servesUntil(
+  { site, stations, roster }: ShiftInput,
+  item: DueItem,
+  minute: (at: number) => number,
+): number {
+  const closes = tradingDay(site, roster.day)?.closes
+  const isSurface = stations.find((s) => s.id === item.station)?.plate?.family === 'surface'
+  return isSurface && closes !== undefined && item.latest >= closes ? minute(closes) : 0
+}
+
+const weightOf = (item: DueItem, { stations }: ShiftInput): number => {
+  const family = stations.find((s) => s.id === item.station)?.plate?.family ?? ''
+  if (family.startsWith('dish-machine')) return dishWeight
+  return item.trigger === 'each-close' || item.trigger === 'weekly' ? usualWeight : ruleWeight
 }
 
 /** What a machine is sanitized for is its first sale: earlier than the site's hours before it, it would be stale. */
@@ -279,6 +317,7 @@ function planRun(
       title: procedure.name,
       signedOff: may('signedOff'),
       learning: may('learning'),
+      ...(run && run.lastBy !== '' && { begunBy: run.lastBy }),
       ...work,
     },
   ]

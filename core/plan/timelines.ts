@@ -1,4 +1,4 @@
-import { walkMinutes, type Network, type Walks } from './network.ts'
+import { setupMinutes, type Network, type Piece, type Setups } from './network.ts'
 
 /** What is free minute by minute while a plan is built: people, the counters' staff, shared places. Lines lie one after another. */
 export interface Timelines {
@@ -18,6 +18,9 @@ export interface Timelines {
   readonly hours: readonly { readonly from: number; readonly to: number }[]
   /** By person, where anybody learns or walks, and empty otherwise: the place of their work, 0 for none. */
   readonly at: Int16Array
+  /** How their work is come to, and left: numbers of `Setups`, 0 for none. */
+  readonly enters: Int16Array
+  readonly leaves: Int16Array
   /** The place in which they must be for a learner, 0 for none; and for how many. By person alone: minutes of it in all. */
   readonly watch: Int16Array
   readonly watched: Int16Array
@@ -28,7 +31,7 @@ export interface Timelines {
  * Staff as capacities. By Hall's theorem the free people can fill every counter exactly if, for each set of counters, as many of
  * them serve one of the set as the set needs; so each set is a resource of its own, and who cleans takes one of each set served.
  */
-export function timelinesOf({ problem, isLearned, walks }: Network): Timelines {
+export function timelinesOf({ problem, isLearned, setups }: Network): Timelines {
   const { horizon, counters, people } = problem
   const serves = (p: number, set: readonly number[]) =>
     set.some((c) => people[p]?.serves.includes(counters[c]?.id ?? ''))
@@ -64,7 +67,7 @@ export function timelinesOf({ problem, isLearned, walks }: Network): Timelines {
     setsOf: people.map((_, p) => sets.flatMap((_, s) => (membersOf[s]?.includes(p) ? [s] : []))),
     membersOf,
     hours: people.map(({ from, to }) => ({ from, to })),
-    ...byPlaces(people.length, isLearned || walks ? horizon : 0),
+    ...byPlaces(people.length, isLearned || setups ? horizon : 0),
   }
   sets.forEach((_, s) => {
     for (let t = 0; t < horizon; t++) if ((spare[s * horizon + t] as number) <= 0) shut(lines, s, t, 1)
@@ -74,6 +77,8 @@ export function timelinesOf({ problem, isLearned, walks }: Network): Timelines {
 
 const byPlaces = (people: number, horizon: number) => ({
   at: new Int16Array(people * horizon),
+  enters: new Int16Array(people * horizon),
+  leaves: new Int16Array(people * horizon),
   watch: new Int16Array(people * horizon),
   watched: new Int16Array(people * horizon),
   watchedMinutes: new Int32Array(people),
@@ -107,6 +112,8 @@ export const copyOf = (t: Timelines): Timelines => ({
   room: t.room.slice(),
   spare: t.spare.slice(),
   at: t.at.slice(),
+  enters: t.enters.slice(),
+  leaves: t.leaves.slice(),
   watch: t.watch.slice(),
   watched: t.watched.slice(),
   watchedMinutes: t.watchedMinutes.slice(),
@@ -119,6 +126,8 @@ export function restore(to: Timelines, from: Timelines): void {
   to.spare.set(from.spare)
   if (to.at.length === 0) return
   to.at.set(from.at)
+  to.enters.set(from.enters)
+  to.leaves.set(from.leaves)
   to.watch.set(from.watch)
   to.watched.set(from.watched)
   to.watchedMinutes.set(from.watchedMinutes)
@@ -132,8 +141,10 @@ export function takePlaces(
   end: number,
   by: 1 | -1,
 ): void {
+  const until = Math.min(end, horizon)
   for (const p of places)
-    for (let i = p * horizon + start; i < p * horizon + end; i++) room[i] = (room[i] as number) - by
+    for (let i = p * horizon + Math.max(0, start); i < p * horizon + until; i++)
+      room[i] = (room[i] as number) - by
 }
 
 /** Holds somebody signed off (by 1) to a place for a learner, or lets them go (by -1). */
@@ -145,11 +156,12 @@ export function takeBy(
   end: number,
   by: 1 | -1,
 ): void {
-  for (let i = person * horizon + start; i < person * horizon + end; i++) {
+  const until = Math.min(end, horizon)
+  for (let i = person * horizon + start; i < person * horizon + until; i++) {
     watched[i] = (watched[i] as number) + by
     watch[i] = (watched[i] as number) > 0 ? at : 0
   }
-  watchedMinutes[person] = (watchedMinutes[person] as number) + by * (end - start)
+  watchedMinutes[person] = (watchedMinutes[person] as number) + by * Math.max(0, until - start)
 }
 
 /**
@@ -175,23 +187,28 @@ export function firstBy(
   return since <= until && since + minutes <= last ? since : -1
 }
 
-/** Takes (by 1) or gives back (by -1) a person at work in a place for a span. A person of -1 is nobody. */
+/** Takes (by 1) or gives back (by -1) a person at a piece of work for a span, within the plan. A person of -1 is nobody. */
 export function takePerson(
   t: Timelines,
   person: number,
-  at: number,
+  piece: Pick<Piece, 'at' | 'enters' | 'leaves'>,
   start: number,
   end: number,
   by: 1 | -1,
 ): void {
   if (person < 0) return
   const { horizon, closed, spare } = t
-  if (t.at.length > 0) t.at.fill(by === 1 ? at : 0, person * horizon + start, person * horizon + end)
-  for (let i = person * horizon + start; i < person * horizon + end; i++)
-    closed[i] = (closed[i] as number) + by
+  const until = Math.min(end, horizon)
+  const line = person * horizon
+  if (t.at.length > 0) {
+    t.at.fill(by === 1 ? piece.at : 0, line + start, line + until)
+    t.enters.fill(by === 1 ? piece.enters : 0, line + start, line + until)
+    t.leaves.fill(by === 1 ? piece.leaves : 0, line + start, line + until)
+  }
+  for (let i = line + start; i < line + until; i++) closed[i] = (closed[i] as number) + by
   const { from, to } = t.hours[person] as { from: number; to: number }
   for (const s of t.setsOf[person] as readonly number[]) {
-    const counted = Math.min(end, to, t.needUntil[s] as number)
+    const counted = Math.min(until, to, t.needUntil[s] as number)
     for (let m = Math.max(start, from); m < counted; m++) {
       const i = s * horizon + m
       const was = spare[i] as number
@@ -203,30 +220,30 @@ export function takePerson(
 }
 
 /**
- * When somebody who is free from `start` for `minutes` can be at a place as well, walking there from their work before, and from there to
+ * When somebody who is free from `start` for `minutes` can do a piece as well, coming to it from their work before, and going from it to
  * their work after: `start`, or the first minute that is worth trying next. A break ends no walk and begins none.
  */
 export function reachedFrom(
-  { at, horizon }: Timelines,
-  walks: Walks,
+  { enters, leaves, horizon }: Timelines,
+  setups: Setups,
   person: number,
-  place: number,
+  piece: Pick<Piece, 'enters' | 'leaves'>,
   start: number,
   minutes: number,
 ): number {
   const line = person * horizon
-  for (let m = start - 1; m >= Math.max(0, start - walks.longest); m--) {
-    const before = at[line + m] as number
+  for (let m = start - 1; m >= Math.max(0, start - setups.longest); m--) {
+    const before = leaves[line + m] as number
     if (before === 0) continue
-    const ready = m + 1 + (before < 0 ? 0 : walkMinutes(walks, before, place))
+    const ready = m + 1 + (before < 0 ? 0 : setupMinutes(setups, before, piece.enters))
     if (ready > start) return ready
     break
   }
   const end = start + minutes
-  for (let m = end; m < Math.min(horizon, end + walks.longest); m++) {
-    const after = at[line + m] as number
+  for (let m = end; m < Math.min(horizon, end + setups.longest); m++) {
+    const after = enters[line + m] as number
     if (after === 0) continue
-    return after > 0 && m - end < walkMinutes(walks, place, after) ? m + 1 : start
+    return after > 0 && m - end < setupMinutes(setups, piece.leaves, after) ? m + 1 : start
   }
   return start
 }

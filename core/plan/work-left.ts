@@ -36,6 +36,7 @@ export function workLeft(
       ...(Object.keys(s.minutesBy).length > 0 && { minutesBy: s.minutesBy }),
       most: s.kind === 'wait' && s.free ? s.most : null,
       places: s.places,
+      ...(s.kind === 'hands-on' && ofWork(s)),
     }
     if (!run) return [plain]
     const wait = s.kind === 'wait' ? run.waits[stepOf(s)] : undefined
@@ -64,6 +65,15 @@ export function workLeft(
     links,
   }
 }
+
+/** What a piece of work asks of whoever does it, and whether somebody else may go on after it. */
+const ofWork = (s: Segment): Partial<PlanSegment> => ({
+  task: stepOf(s),
+  ...(s.hands === 2 && { hands: 2 }),
+  ...(s.first && { first: s.first }),
+  ...(s.last && { last: s.last }),
+  ...(s.handover && { handover: true }),
+})
 
 /** A piece of work of which a share is left. */
 function inPart(segment: PlanSegment, share: number): PlanSegment {

@@ -34,6 +34,13 @@ export const site: SiteSet = {
     { stations: ['lounge-twin', 'lounge-pumped'], mostDown: 1 },
   ],
   lastOfAll: ['galley-dish'],
+  planning: {
+    wish: 'home-soonest',
+    neverAlone: true,
+    keys: true,
+    breaks: { hours: 6, minutes: 20 },
+    placeAreas: { sink: 'Galley dish room' },
+  },
 }
 
 interface DemoPerson {

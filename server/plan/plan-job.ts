@@ -16,6 +16,5 @@ export default function planJob({ asked: { problem, seed, iterations } }: Job<Pl
   const search = planSearch(problem, seed)
   search.improve(iterations)
   const plan = search.plan()
-  const unplaced = plan.unplaced.map((u) => u.run)
-  return { plan, bound: boundOf(problem, unplaced, plan.objective.late) }
+  return { plan, bound: boundOf(problem, plan, plan.objective.late) }
 }

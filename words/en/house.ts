@@ -19,6 +19,7 @@ export const house = {
     signedOff: 'May do alone',
     learning: 'Learning, with somebody beside them',
     serves: 'Serves at',
+    keys: 'Holds keys',
   },
   people: 'People',
   tablet: 'Tablets',

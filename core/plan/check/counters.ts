@@ -3,7 +3,8 @@ import { workOf } from './people.ts'
 import type { Check, Violation } from './violation.ts'
 
 /** Counters that nobody free is left for, where the people in their hours would have been enough: tried by matching, minute by minute. */
-export const counters: Check = ({ problem, plan }) => {
+export const counters: Check = ({ problem, plan, segment }) => {
+  const begun = plan.placed.filter((p) => segment(p)?.fixed)
   const work = new Map(problem.people.map((p) => [p.id, workOf(plan, p.id)]))
   return Array.from({ length: problem.horizon }, (_, t) => t).flatMap((t): Violation[] => {
     const wanted = problem.counters.flatMap((c) =>
@@ -16,10 +17,12 @@ export const counters: Check = ({ problem, plan }) => {
     const works = (id: string) => (work.get(id) ?? []).some((o) => o.start <= t && t < o.end)
     const free = inHours.filter((p) => !works(p.id) && (plan.leaves[p.id] ?? 0) > t)
     const filled = matching(wanted, free)
-    const could = matching(wanted, inHours)
-    // Where even everybody would be too few, nobody who can serve may be away cleaning.
-    const isShort = filled < wanted.length && !(could < wanted.length && filled >= could)
-    return isShort ? [{ constraint: 'counters', at: t, is: filled, limit: wanted.length }] : []
+    // Where even everybody would be too few, nobody who can serve may be away cleaning. What has begun goes on.
+    const could = matching(
+      wanted,
+      inHours.filter((p) => !begun.some((b) => b.person === p.id && b.start <= t && t < b.end)),
+    )
+    return filled < could ? [{ constraint: 'counters', at: t, is: filled, limit: wanted.length }] : []
   })
 }
 

@@ -2,21 +2,16 @@ import type { Plan, PlanProblem } from '../problem.ts'
 import { counters } from './counters.ts'
 import { links } from './links.ts'
 import { breaks, hours, signOffs } from './people.ts'
+import { objective } from './objective.ts'
 import { pins } from './pins.ts'
 import { placement } from './placement.ts'
 import { segments } from './segments.ts'
 import { machines, orders, places } from './shared.ts'
+import { tasks } from './tasks.ts'
+import { names, told } from './told.ts'
 import { checkedOf, type Check, type Violation } from './violation.ts'
 import { walks } from './walks.ts'
 import { windows } from './windows.ts'
-
-/** The last departure is the one that the objective tells. */
-const objective: Check = ({ plan }) => {
-  const last = Math.max(0, ...Object.values(plan.leaves))
-  return last === plan.objective.last
-    ? []
-    : [{ constraint: 'objective', is: last, limit: plan.objective.last }]
-}
 
 const checks: readonly Check[] = [
   placement,
@@ -32,6 +27,9 @@ const checks: readonly Check[] = [
   machines,
   counters,
   orders,
+  tasks,
+  names,
+  told,
   objective,
 ]
 

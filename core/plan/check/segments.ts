@@ -1,4 +1,5 @@
 import { segmentMinutes } from '../problem.ts'
+import { isHandedOver } from './handed.ts'
 import type { Check, Violation } from './violation.ts'
 
 /** Each segment lasts what it takes, lies within the plan, stays where it was begun, and is in somebody's hands or in none's. */
@@ -14,7 +15,8 @@ export const segments: Check = ({ problem, whole, at }) =>
         is,
         limit,
       })
-      const [lasts, takes] = [p.end - p.start, segmentMinutes(s, p.person)]
+      const more = isHandedOver(run, s, p.person, (id) => at(run.id, id)?.person) ? (problem.handing ?? 0) : 0
+      const [lasts, takes] = [p.end - p.start, segmentMinutes(s, p.person) + more]
       const moved = s.fixed && (p.start !== s.fixed.start || p.person !== s.fixed.person)
       const due = run.links.filter((l) => l.to === s.id).map((l) => (at(run.id, l.from)?.end ?? 0) + l.least)
       const begins = Math.max(...due)

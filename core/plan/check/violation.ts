@@ -28,6 +28,10 @@ export type Constraint =
   | 'counters'
   | 'order'
   | 'objective'
+  | 'task'
+  | 'helper'
+  | 'unknown'
+  | 'untold'
 
 /** One broken constraint: of what, at which minute, what it is and what it may be. */
 export interface Violation {
@@ -70,7 +74,8 @@ export const isBegun = (run: PlanRun): boolean => run.segments.some((s) => s.fix
 
 export function checkedOf(problem: PlanProblem, plan: Plan): Checked {
   const runs = new Map(problem.runs.map((r) => [r.id, r]))
-  const at = new Map(plan.placed.map((p) => [`${p.run}|${p.segment}`, p]))
+  const key = (run: string, segment: string) => JSON.stringify([run, segment])
+  const at = new Map(plan.placed.map((p) => [key(p.run, p.segment), p]))
   const unplaced = new Set(plan.unplaced.map((u) => u.run))
   const whole = problem.runs.flatMap((run) => {
     const own = plan.placed.filter((p) => p.run === run.id)
@@ -86,7 +91,7 @@ export function checkedOf(problem: PlanProblem, plan: Plan): Checked {
     plan,
     runs,
     whole,
-    at: (run, segment) => at.get(`${run}|${segment}`),
+    at: (run, segment) => at.get(key(run, segment)),
     segment: (p) => runs.get(p.run)?.segments.find((s) => s.id === p.segment),
   }
 }

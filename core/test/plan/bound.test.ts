@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { flowNetwork } from '../../plan/flow.ts'
 import { gapsBetween } from '../../plan/make-network.ts'
-import { boundOf, planViolations, planSearch, type PlanProblem } from '../../plan/index.ts'
+import { boundOf, isProved, planViolations, planSearch, type PlanProblem } from '../../plan/index.ts'
 import { chain, person, run, shift } from './little.ts'
 
 const none: PlanProblem['counters'] = []
@@ -10,20 +10,21 @@ const none: PlanProblem['counters'] = []
 describe('the proved bound', () => {
   // Each worked out by hand.
   it.each<[string, PlanProblem, number, string]>([
-    ['nothing to do: the bar’s last need', shift([]), 30, 'counter'],
-    ['one run: its longest way', shift([run('a', 'h10 w20 h5')], { counters: none }), 35, 'run'],
-    ['a wait at the end keeps nobody', shift([run('a', 'h10 w40')], { counters: none }), 10, 'run'],
+    ['nothing to do: the bar’s last need', shift([]), 30, 'there'],
+    ['one run: its longest way', shift([run('a', 'h10 w20 h5')], { counters: none }), 35, 'hands'],
+    ['a wait at the end keeps nobody', shift([run('a', 'h10 w40')], { counters: none }), 10, 'hands'],
     [
       'two runs on one machine',
       shift([run('a', 'h10 w5 h5'), run('b', 'h15', { station: 'a' })], { counters: none }),
       35,
-      'machine',
+      'one-at-a-time',
     ],
     [
       'one sink for both',
       shift([run('a', 'h20@sink'), run('b', 'h25@sink')], { counters: none, places: { sink: 1 } }),
-      45,
-      'machine',
+      // The sink's turn is not told: two people, each with a run.
+      25,
+      'hands',
     ],
     [
       'two ice machines that may not both be down',
@@ -32,7 +33,7 @@ describe('the proved bound', () => {
         keepUp: [{ stations: ['a', 'b'], mostDown: 1 }],
       }),
       70,
-      'machine',
+      'one-at-a-time',
     ],
     [
       'all hands: 90 minutes of work for two',
@@ -61,7 +62,7 @@ describe('the proved bound', () => {
         people: [person('ana'), person('ben', { from: 50 })],
       }),
       70,
-      'run',
+      'hands',
     ],
     [
       'a machine that must be up until 40',
@@ -70,16 +71,18 @@ describe('the proved bound', () => {
         stations: [{ id: 'a', name: 'a', place: '', up: [{ from: 0, to: 40 }] }],
       }),
       60,
-      'run',
+      'hands',
     ],
     [
       'closed down last',
       shift([run('a', 'h30'), run('b', 'h10')], { counters: none, orders: [{ before: 'a', after: 'b' }] }),
       40,
-      'run',
+      'hands',
     ],
   ])('%s', (_, problem, last, by) => {
-    expect(boundOf(problem)).toMatchObject({ last, by })
+    const bound = boundOf(problem)
+    expect(bound).toMatchObject({ last, proofs: { last: { kind: by } } })
+    for (const proof of Object.values(bound.proofs)) expect(isProved(problem, proof)).toBe(true)
     const search = planSearch(problem)
     search.improve(200)
     expect(planViolations(problem, search.plan())).toEqual([])
@@ -102,15 +105,15 @@ describe('the proved bound', () => {
     const runs = ['a', 'b', 'c', 'd', 'e', 'f', 'g', 'h'].map((id) => run(id, 'h15', both))
     const problem = shift(runs, { people, counters: none })
     expect(boundOf(problem).last).toBe(80)
-    expect(boundOf(problem, [], 10).last).toBe(95)
-    expect(boundOf(problem, [], 0).last).toBe(100)
+    expect(boundOf(problem, null, 10).last).toBe(95)
+    expect(boundOf(problem, null, 0).last).toBe(100)
     const search = planSearch(problem)
     search.improve(300)
     expect(search.plan().objective).toMatchObject({ late: 0, last: 100 })
   })
   it('leaves out what has no place', () => {
     const problem = shift([run('a', 'h10'), run('b', 'h60')], { counters: none })
-    expect(boundOf(problem, ['b']).last).toBe(10)
+    expect(boundOf(problem, { unplaced: [{ run: 'b', why: 'no-room' }], breaks: [] }).last).toBe(10)
   })
 })
 

@@ -42,7 +42,7 @@ const bucket = (id: string, more: Partial<NonNullable<StationState['plate']>> = 
     name: id,
     tag: '1',
     place: 'Bar',
-    family: 'house',
+    family: 'urn',
     model: 'M',
     parameters: {},
     duties: [{ procedure: 'house.floors', trigger: { kind: 'each-close' }, rule: 'r' }],
@@ -61,10 +61,7 @@ const input = (now: number, more: Partial<ShiftInput> = {}): ShiftInput => ({
     shifts: ['ana', 'ben', 'cyn'].map((person) => ({ person, from: '15:00', to: '24:30', breaks: [] })),
   },
   crew: Object.fromEntries(
-    ['ana', 'ben', 'cyn'].map((p) => [
-      p,
-      { signedOff: ['house'], learning: [], serves: ['bar'], home: null },
-    ]),
+    ['ana', 'ben', 'cyn'].map((p) => [p, { signedOff: ['urn'], learning: [], serves: ['bar'], home: null }]),
   ),
   names: {},
   procedure: latestProcedure,

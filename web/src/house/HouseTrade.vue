@@ -5,6 +5,7 @@ import { useI18n } from 'vue-i18n'
 import HouseContacts from './HouseContacts.vue'
 import { useSiteSet } from './site-set.ts'
 import TradeDay from './TradeDay.vue'
+import TradePlan from './TradePlan.vue'
 import TradeRushes from './TradeRushes.vue'
 import TradeStaff from './TradeStaff.vue'
 import TradeWalks from './TradeWalks.vue'
@@ -40,6 +41,7 @@ function save(): void {
       <trade-rushes v-model="draft" :may="may" />
       <trade-staff v-model="draft" :may="may" />
       <trade-walks v-model="draft" :may="may" />
+      <trade-plan v-model="draft" :may="may" />
       <p v-if="!may" class="quiet">{{ t('house.mayNot') }}</p>
       <div v-else-if="changed" class="acts">
         <p v-if="fault" class="fault" role="alert">{{ what }}</p>

@@ -3,6 +3,7 @@ import type { CrewSet, SiteSet } from '@tadka/core/house'
 import { NButton, NSelect } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
+import ChoicePick from '../pieces/ChoicePick.vue'
 import { useProcedures } from '../site/procedures.ts'
 import { useSite } from '../site/site.ts'
 import { useFamilyName } from './family-name.ts'
@@ -19,12 +20,17 @@ const kept = computed((): CrewSet => {
   const found = site.one('crew', props.person)
   return found && 'signedOff' in found ? found : { signedOff: [], learning: [], serves: [], home: null }
 })
-const draft = ref({ signedOff: [] as string[], learning: [] as string[], serves: [] as string[] })
+const draft = ref({
+  signedOff: [] as string[],
+  learning: [] as string[],
+  serves: [] as string[],
+  keys: false,
+})
 watch(
   () => props.person,
   () => {
-    const { signedOff, learning, serves } = kept.value
-    draft.value = { signedOff: [...signedOff], learning: [...learning], serves: [...serves] }
+    const { signedOff, learning, serves, keys = false } = kept.value
+    draft.value = { signedOff: [...signedOff], learning: [...learning], serves: [...serves], keys }
   },
   { immediate: true },
 )
@@ -37,12 +43,13 @@ const counters = computed(() =>
 )
 
 function save(): void {
-  const { signedOff, learning, serves } = draft.value
+  const { signedOff, learning, serves, keys } = draft.value
   const payload = {
     signedOff,
     learning: learning.filter((f) => !signedOff.includes(f)),
     serves,
     home: kept.value.home,
+    ...(keys && { keys }),
   }
   site.record('crew.set@1', { kind: 'crew', id: props.person }, payload)
   emit('close')
@@ -59,6 +66,15 @@ function save(): void {
       {{ t('house.offs.serves') }}
       <n-select v-model:value="draft.serves" multiple :options="counters" size="large" />
     </label>
+    <choice-pick
+      v-model="draft.keys"
+      :label="t('house.offs.keys')"
+      named
+      :choices="[
+        { value: true, text: t('house.yes') },
+        { value: false, text: t('house.no') },
+      ]"
+    />
     <div class="acts">
       <n-button type="primary" size="large" attr-type="submit">{{ t('common.save') }}</n-button>
       <n-button size="large" @click="emit('close')">{{ t('common.cancel') }}</n-button>

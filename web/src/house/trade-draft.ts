@@ -1,3 +1,4 @@
+import { draftOfPlanning, planningFault, planningFrom, type PlanningDraft } from './planning-draft.ts'
 import { type Counter, type Rush, type Sailing, type SiteSet, slugOf } from '@tadka/core/house'
 import { isWithin, type Bounds } from '../pieces/field.ts'
 import { weekdays } from './week.ts'
@@ -45,6 +46,7 @@ export interface TradeDraft {
   keepUp: GroupRow[]
   walks: WalkRow[]
   lastOfAll: string[]
+  planning: PlanningDraft
 }
 
 export const sharedThings = ['sink', 'table', 'pail', 'pot'] as const
@@ -72,6 +74,7 @@ export const draftOfTrade = (site: SiteSet): TradeDraft => ({
   },
   keepUp: (site.keepUp ?? []).map(({ stations, mostDown }) => ({ stations: [...stations], mostDown })),
   lastOfAll: [...(site.lastOfAll ?? [])],
+  planning: draftOfPlanning(site.planning),
 })
 
 /** The first thing that is wrong, and where; `at` counts from 0 within its list. */
@@ -91,6 +94,8 @@ export interface TradeFault {
     | 'group'
     | 'walk'
     | 'walkTwice'
+    | 'closedBy'
+    | 'breaks'
   readonly at: number
 }
 
@@ -150,7 +155,9 @@ export function tradeFault(d: TradeDraft): TradeFault | null {
   const group = d.keepUp.findIndex(
     (g) => !isWithin(g.mostDown, within.down) || g.stations.length <= (g.mostDown ?? 0),
   )
-  return group < 0 ? null : { kind: 'group', at: group }
+  if (group >= 0) return { kind: 'group', at: group }
+  const kind = planningFault(d.planning, (text) => isTime(text, closeHours))
+  return kind && { kind, at: 0 }
 }
 
 /** A new counter's id from its name, none of those taken. */
@@ -179,7 +186,11 @@ export function siteFrom(d: TradeDraft, kept: SiteSet): SiteSet {
     between: [w.between[0] ?? '', w.between[1] ?? ''] as const,
     minutes: w.minutes ?? 1,
   }))
-  const { rushes: _r, walks: _w, ...rest } = kept
+  const { rushes: _r, walks: _w, planning: _p, ...rest } = kept
+  const planning = planningFrom(d.planning)
+  const isAsked =
+    kept.planning !== undefined ||
+    JSON.stringify(planning) !== JSON.stringify(planningFrom(draftOfPlanning()))
   const shared = sharedThings.flatMap((k) => (d.shared[k] === null ? [] : [[k, d.shared[k]] as const]))
   return {
     ...rest,
@@ -194,5 +205,6 @@ export function siteFrom(d: TradeDraft, kept: SiteSet): SiteSet {
     shared: Object.fromEntries(shared),
     keepUp: d.keepUp.map((g) => ({ stations: [...g.stations], mostDown: g.mostDown ?? 1 })),
     lastOfAll: [...d.lastOfAll],
+    ...(isAsked && { planning }),
   }
 }

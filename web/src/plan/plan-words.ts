@@ -65,7 +65,7 @@ export function usePlanWords() {
     if (!kept) return []
     const [a, b] = [kept.objective, best.objective]
     const last = { time: at(problem, b.last), before: at(problem, a.last) }
-    const gone = a.departures - b.departures
+    const gone = a.terms.paid - b.terms.paid
     return [
       kept.unplaced.length !== best.unplaced.length
         ? t('plan.offer.unplaced', { n: best.unplaced.length, before: kept.unplaced.length })

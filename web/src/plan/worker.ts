@@ -52,11 +52,7 @@ async function work(id: number, asked: Asked, say: (said: Said) => void): Promis
     if (search.improve(slice)) better()
   }
   const plan = search.plan()
-  const bound = boundOf(
-    asked.problem,
-    plan.unplaced.map((u) => u.run),
-    plan.objective.late,
-  )
+  const bound = boundOf(asked.problem, plan, plan.objective.late)
   say({ kind: 'planned', plan, kept: search.kept(), bound })
 }
 

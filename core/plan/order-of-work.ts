@@ -1,0 +1,54 @@
+import { families } from '../house/typical.ts'
+import { baseOf } from '../procedure/index.ts'
+import type { PlanProblem, PlanRun } from './problem.ts'
+
+/** Of the house's own work what makes dirt, or walks through it. Common practice, no source. */
+const floors = 'house.floors'
+const dirty: readonly string[] = ['house.bins', 'house.disposer', 'house.hood', 'house.restrooms', floors]
+const foodGroups: readonly string[] = ['hot', 'frozen', 'ice']
+
+type Station = PlanProblem['stations'][number] & { readonly family: string }
+
+/**
+ * What comes after what: the house's dirty work after the food machines of its area, floors after all machines above them and after the
+ * other dirty work, and what is closed down last after all machines. An area without machines is the whole site. What has begun waits
+ * for nothing. Common practice, no source.
+ */
+export function orderOfWork(
+  runs: readonly PlanRun[],
+  stations: readonly Station[],
+  lastOfAll: readonly string[],
+): PlanProblem['orders'] {
+  const stationOf = new Map(stations.map((s) => [s.id, s]))
+  const groupOf = new Map(families.map((f) => [f.id, f.group]))
+  const isHouse = (r: PlanRun) => stationOf.get(r.station)?.family === 'house'
+  const isFood = (r: PlanRun) =>
+    foodGroups.includes(groupOf.get(stationOf.get(r.station)?.family ?? '') ?? '')
+  const placeOf = (r: PlanRun) => stationOf.get(r.station)?.place
+  const isLast = (r: PlanRun) => lastOfAll.includes(r.station)
+  const hasBegun = (r: PlanRun) => r.segments.some((s) => s.fixed)
+  const machines = runs.filter((r) => !isHouse(r) && !isLast(r) && !hasBegun(r))
+  const near = (all: readonly PlanRun[], to: PlanRun) => {
+    const beside = all.filter((r) => placeOf(r) === placeOf(to))
+    return stations.some((s) => s.family !== 'house' && s.place === placeOf(to)) ? beside : all
+  }
+  const before = (after: PlanRun): readonly PlanRun[] => {
+    if (isLast(after)) return machines
+    const kind = baseOf(after.procedure)
+    if (!isHouse(after) || !dirty.includes(kind)) return []
+    if (kind !== floors) return near(machines.filter(isFood), after)
+    const others = runs.filter(
+      (r) => isHouse(r) && r !== after && baseOf(r.procedure) !== floors && !hasBegun(r),
+    )
+    return [
+      ...near(machines, after),
+      ...near(
+        others.filter((r) => dirty.includes(baseOf(r.procedure))),
+        after,
+      ),
+    ]
+  }
+  return runs
+    .filter((r) => !hasBegun(r))
+    .flatMap((after) => before(after).map((b) => ({ before: b.id, after: after.id })))
+}
