@@ -82,7 +82,8 @@ async function isOnShift(page: Page, name: string): Promise<void> {
     timeout: 30_000,
   })
   await expect(page).toHaveURL(/\/shift$/)
-  await expect(page.getByRole('heading', { name: 'Gannet Terminal' })).toBeVisible()
+  // Crew of a shift that is planned see their own evening.
+  await expect(page.getByRole('heading', { name: /Gannet Terminal|, your evening$/ })).toBeVisible()
 }
 
 /** Waits until the screen answers to presses again: after a step changed it rests for a moment. */

@@ -4,18 +4,17 @@ import { useI18n } from 'vue-i18n'
 import { useTimes } from '../site/times.ts'
 import { useNames } from '../site/names.ts'
 import type { Next } from './next.ts'
+import { useJobWords } from './use-job-words.ts'
 
 /** For each person the next action in one sentence: what, when, and what comes then. */
 const props = defineProps<{ next: readonly Next[]; now: number }>()
 const { t } = useI18n()
 const { clock } = useTimes()
 const names = useNames()
+const words = useJobWords()
 
-const what = (n: Next) => {
-  if (!n.now) return n.leaves === null ? t('plan.free') : t('plan.mayGo', { time: clock(n.leaves) })
-  if (n.now.state === 'break') return t('plan.break')
-  return `${names.station(n.now.station)}: ${n.now.title}`
-}
+const what = (n: Next) =>
+  n.now ? words.whole(n.now) : n.leaves === null ? t('plan.free') : t('plan.mayGo', { time: clock(n.leaves) })
 const when = (n: Next) => {
   if (!n.now) return ''
   if (n.now.from <= props.now) return t('plan.now')
@@ -24,11 +23,9 @@ const when = (n: Next) => {
 }
 const then = (n: Next) => {
   if (!n.now) return ''
-  if (!n.then) return n.leaves === null ? '' : t('plan.thenGo', { time: clock(n.leaves) })
-  return t('plan.then', {
-    time: clock(n.then.from),
-    what: n.then.state === 'break' ? t('plan.break') : names.station(n.then.station),
-  })
+  const [then] = n.then
+  if (!then) return n.leaves === null ? '' : t('plan.thenGo', { time: clock(n.leaves) })
+  return t('plan.then', { time: clock(then.from), what: words.machine(then) })
 }
 /** Who is by while this person learns, or for whom this person is to be there. */
 const aside = ({ now, call }: Next) => {

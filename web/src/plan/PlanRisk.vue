@@ -25,8 +25,16 @@ const words = usePlanWords()
 const lateness = computed(() => latenessOf(props.problem, props.plan))
 const late = computed(() => lateness.value.late)
 const over = computed(() => lateness.value.over)
+/** Breaks come first: nobody may be asked to go without. */
+const told = computed(() => props.plan.told ?? [])
 const any = computed(
-  () => props.plan.unplaced.length + late.value.length + over.value.length + props.stopped.length > 0,
+  () =>
+    told.value.length +
+      props.plan.unplaced.length +
+      late.value.length +
+      over.value.length +
+      props.stopped.length >
+    0,
 )
 const ways = computed(() => planner.ways?.ways.slice(0, 4) ?? [])
 const reasons = computed(() => planner.ways?.reasons ?? [])
@@ -36,6 +44,9 @@ const reasons = computed(() => planner.ways?.reasons ?? [])
   <section v-if="any" class="risk">
     <h2 class="label">{{ t('plan.risk.title') }}</h2>
     <ul>
+      <li v-for="(x, i) in told" :key="`told${i}`">
+        <b>{{ words.told(problem, plan, x) }}</b>
+      </li>
       <li v-for="u in plan.unplaced" :key="u.run">
         <b>{{ t('plan.risk.unplaced', { what: words.runName(problem, u.run) }) }}</b>
         <p class="small">{{ t(`plan.why.${u.why}`) }}</p>

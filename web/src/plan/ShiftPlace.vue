@@ -2,6 +2,7 @@
 import { dueList, tradingDayAt, type DueItem } from '@tadka/core/duty'
 import type { SiteSet } from '@tadka/core/house'
 import { planKey, waitsForService } from '@tadka/core/plan'
+import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
@@ -24,7 +25,6 @@ import { fetchWords } from '../words/index.ts'
 
 const PlanRisk = later(() => import('./PlanRisk.vue'))
 const PlanTalk = later(() => import('./PlanTalk.vue'))
-const YoursNow = later(() => import('./YoursNow.vue'))
 const ShiftPlan = later(() => import('./ShiftPlan.vue'))
 const EveningSheet = later(() => import('../duty/EveningSheet.vue'))
 /** Its words are not among those that the first place has. */
@@ -66,6 +66,13 @@ const kept = computed(() => site.all('rerun').filter((r) => r.keptAt !== null &&
 const asked = computed(() => stations.value.filter((s) => s.followUps.length > 0))
 const otherMix = computed(() => stations.value.some((s) => s.mixChange))
 const running = computed(() => runs.value.filter((r) => r.status === 'running' || r.status === 'parked'))
+/** Whoever follows the plan sees their own evening. */
+const isOwn = computed(
+  () =>
+    planner.inForce !== null &&
+    !session.mayDo('plan-shift') &&
+    planner.roster?.shifts.some((s) => s.person === session.acting?.id && !s.away) === true,
+)
 const title = computed(() => {
   // Two hours after a close its work is over: what is shown is the day to come.
   const day = set.value && tradingDayAt(set.value, nowByMinute(), 120)
@@ -95,12 +102,14 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
 
 <template>
   <div class="shift">
-    <place-bar :title="set?.name ?? ''" :under="title">
+    <place-bar
+      :title="isOwn ? t('plan.yours.of', { who: session.acting?.name ?? '' }) : (set?.name ?? '')"
+      :under="title"
+    >
       <router-link to="/shift/roster" class="ahead">{{ t('plan.roster.link') }}</router-link>
       <router-link to="/shift/ahead" class="ahead">{{ t('shift.ahead') }}</router-link>
       <plan-head />
     </place-bar>
-    <yours-now v-if="planner.inForce" class="mine" />
     <shift-plan v-if="planner.inForce" />
     <template v-else>
       <section class="evening">
@@ -112,6 +121,12 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
       </section>
     </template>
     <aside>
+      <n-button
+        v-if="planner.inForce && session.mayDo('plan-shift') && !planner.asking"
+        class="what-if"
+        @click="planner.asking = true"
+        >{{ t('plan.whatIf.open') }}</n-button
+      >
       <out-of-service :stations="stations" />
       <mix-asked v-if="otherMix" :stations="stations" />
       <plan-risk v-if="risk" v-bind="risk" :may-plan="session.mayDo('plan-shift')" />
@@ -130,8 +145,8 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
 .shift {
   height: 100%;
   display: grid;
-  grid-template: auto auto 1fr auto / 1fr 340px;
-  grid-template-areas: 'bar bar' 'mine aside' 'evening aside' 'running aside';
+  grid-template: auto 1fr auto / 1fr 320px;
+  grid-template-areas: 'bar bar' 'evening aside' 'running aside';
 }
 .ahead {
   min-height: 48px;
@@ -141,9 +156,6 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
 }
 .bar {
   grid-area: bar;
-}
-.mine {
-  grid-area: mine;
 }
 .evening {
   grid-area: evening;
@@ -156,6 +168,11 @@ aside {
   overflow: auto;
   padding: 4px var(--gutter) 16px 20px;
   border-left: 1px solid var(--line-soft);
+}
+.what-if {
+  min-height: 48px;
+  width: 100%;
+  margin: 4px 0 12px;
 }
 aside .label {
   margin-bottom: 8px;

@@ -6,7 +6,8 @@ import { useI18n } from 'vue-i18n'
 import { groundOf } from '../duty/sheet.ts'
 import { useSession } from '../rights/session.ts'
 import { now } from '../wire/clock.ts'
-import type { Bar } from './lanes.ts'
+import type { Job } from './jobs.ts'
+import MyEvening from './MyEvening.vue'
 import { nextOf } from './next.ts'
 import NextActions from './NextActions.vue'
 import PersonPanel from './PersonPanel.vue'
@@ -25,10 +26,12 @@ const stop = planner.follow()
 onBeforeUnmount(stop)
 
 const mayPlan = computed(() => session.mayDo('plan-shift'))
-/** Crew of this shift: their own next stands on top, and the others’ work on the sheet. */
-const isOwn = computed(() => !mayPlan.value && next.value.some((n) => n.person === session.acting?.id))
-const asking = ref(false)
-const taken = ref<Bar | null>(null)
+/** Crew of this shift see their own evening first, and everybody’s when they ask for it. */
+const isOwn = computed(
+  () => !mayPlan.value && lanes.value.some((l) => l.person === session.acting?.id && !l.away),
+)
+const all = ref(false)
+const taken = ref<Job | null>(null)
 const person = ref<string | null>(null)
 const half = 1_800_000
 const lanes = useLanes()
@@ -45,16 +48,20 @@ const visible = computed(() =>
     .map((l) => ({ ...l, bars: l.bars.filter((b) => b.to > from.value) }))
     .filter((l) => l.away || l.bars.length > 0 || (l.leaves ?? 0) > now()),
 )
-const next = computed(() => visible.value.filter((l) => !l.away).map((l) => nextOf(l, now())))
+const next = computed(() => visible.value.filter((l) => !l.away).map((l) => nextOf(l, lanes.value, now())))
 
-/** While there is something to decide, it has the room. */
+/** There is something to decide, or to take back. */
 const talking = computed(
   () =>
     mayPlan.value &&
-    (planner.working !== null || planner.pricing || planner.price !== null || planner.look?.worth === true),
+    (planner.working !== null ||
+      planner.pricing ||
+      planner.price !== null ||
+      planner.mayTakeBack ||
+      planner.look?.worth === true),
 )
 
-function choose(bar: Bar | null, who: string | null): void {
+function choose(bar: Job | null, who: string | null): void {
   taken.value = bar
   person.value = who
 }
@@ -62,8 +69,13 @@ function choose(bar: Bar | null, who: string | null): void {
 
 <template>
   <section class="evening">
+    <my-evening v-if="isOwn && !all" />
+    <next-actions v-if="!isOwn && next.length > 0" class="each" :next="next" :now="now()" />
+    <n-button v-if="isOwn" class="other" @click="all = !all">{{
+      t(all ? 'plan.yours.own' : 'plan.yours.all')
+    }}</n-button>
     <shift-sheet
-      v-if="ground"
+      v-if="ground && (!isOwn || all)"
       :ground="ground"
       :lanes="visible"
       :now="now()"
@@ -73,7 +85,7 @@ function choose(bar: Bar | null, who: string | null): void {
       @person="(who) => mayPlan && choose(null, who)"
     />
   </section>
-  <section v-if="!isOwn || person || taken" class="running" tabindex="0">
+  <section v-if="person || taken || (mayPlan && (planner.asking || talking))" class="running" tabindex="0">
     <person-panel
       v-if="person && planner.roster"
       :person="person"
@@ -81,12 +93,8 @@ function choose(bar: Bar | null, who: string | null): void {
       @close="choose(null, null)"
     />
     <taken-bar v-if="taken" :bar="taken" :may-plan="mayPlan" @close="choose(null, null)" />
-    <what-if v-if="asking" @close="asking = false" />
-    <plan-talk v-if="mayPlan && !asking" />
-    <n-button v-if="mayPlan && !talking && !asking" class="ask" @click="asking = true">
-      {{ t('plan.whatIf.open') }}
-    </n-button>
-    <next-actions v-if="!isOwn && !talking && !asking" :next="next" :now="now()" />
+    <what-if v-if="planner.asking" @close="planner.asking = false" />
+    <plan-talk v-if="mayPlan && !planner.asking" />
   </section>
 </template>
 
@@ -97,19 +105,25 @@ function choose(bar: Bar | null, who: string | null): void {
   padding: 0 0 0 var(--gutter);
   overflow: hidden auto;
 }
-.ask {
-  float: right;
+.other {
+  margin: 4px 0 10px;
+  min-height: 48px;
 }
 .running {
   grid-area: running;
   border-top: 1px solid var(--line);
-  padding: 12px var(--gutter) 14px;
+  padding: 8px var(--gutter);
   max-height: 46vh;
   overflow: auto;
 }
+@media (min-width: 761px) {
+  .each {
+    display: none;
+  }
+}
 @media (max-width: 760px) {
   .evening {
-    height: 480px;
+    padding: 0 var(--gutter);
   }
   .running {
     max-height: none;

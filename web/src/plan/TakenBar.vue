@@ -7,11 +7,12 @@ import { useTimes } from '../site/times.ts'
 import { useStartRun } from '../procedure/start.ts'
 import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
-import type { Bar } from './lanes.ts'
+import type { Job } from './jobs.ts'
 import { usePlanner } from './planner.ts'
+import { useJobWords } from './use-job-words.ts'
 
 /** A bar that was tapped: what it is, and what may be done with its run. */
-const props = defineProps<{ bar: Bar; mayPlan: boolean }>()
+const props = defineProps<{ bar: Job; mayPlan: boolean }>()
 const emit = defineEmits<{ close: [] }>()
 const site = useSite()
 const planner = usePlanner()
@@ -19,10 +20,10 @@ const names = useNames()
 const { t } = useI18n()
 const { clock } = useTimes()
 const { start, open: openRun } = useStartRun()
+const words = useJobWords()
 
-const parts = computed(() => props.bar.run.split('/'))
 const going = computed(() => site.one('station', props.bar.station)?.currentRun ?? null)
-const procedure = computed(() => parts.value[1] ?? '')
+const procedure = computed(() => props.bar.procedure)
 /** It has no steps: it is closed in the list of what inspections asked for. */
 const followUp = computed(() => procedure.value === followUpProcedure)
 
@@ -44,9 +45,18 @@ function letGo(): void {
         {{ followUp ? t('shift.followUps') : names.procedure(procedure) }}</b
       >
       <p class="small">
-        {{ names.person(bar.person) }}, {{ clock(bar.from) }} – {{ clock(bar.to) }}. {{ bar.title }}
+        {{ names.person(bar.person) }}, {{ clock(bar.from) }} – {{ clock(bar.to) }}.
+        {{ words.lasts(bar, bar.from) }}
         <template v-if="bar.by">{{ t('plan.by', { who: names.person(bar.by) }) }}</template>
       </p>
+      <ol class="parts small">
+        <li v-for="p in bar.parts" :key="p.from">
+          {{ clock(p.from) }} {{ p.kind === 'wait' ? t('plan.waiting', { what: p.title }) : p.title }}
+        </li>
+        <li v-for="v in bar.visits" :key="`v${v.at}`">
+          {{ t('plan.visit', { time: clock(v.at), who: names.person(v.person) }) }}
+        </li>
+      </ol>
     </div>
     <span v-if="followUp" class="quiet">{{ t('plan.closeInList') }}</span>
     <n-button v-else size="large" type="primary" @click="open">{{
@@ -67,5 +77,10 @@ function letGo(): void {
 }
 .text {
   flex: 1;
+}
+.parts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 16px;
 }
 </style>

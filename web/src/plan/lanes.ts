@@ -6,6 +6,9 @@ import type { RosterSet } from '@tadka/core/house'
 export interface Bar {
   readonly key: string
   readonly run: string
+  /** The run in the log, once it has begun; until then as the plan names it. */
+  readonly of: string
+  readonly procedure: string
   readonly station: string
   /** Where the station stands: bars of one place look alike. */
   readonly place: string
@@ -67,6 +70,11 @@ export function lanesOf(
     shown?.problem.runs.find((r) => r.id === run)?.segments.find((s) => s.id === id)
   const procedureOf = (run: string) => shown?.problem.runs.find((r) => r.id === run)?.procedure ?? ''
   const stationOf = (run: string) => shown?.problem.runs.find((r) => r.id === run)?.station ?? ''
+  /** The run in the log that a planned one is. */
+  const begunAs = (run: string) => {
+    const begun = shown?.problem.runs.find((r) => r.id === run && r.begunBy !== undefined)
+    return begun && stations.find((s) => s.id === begun.station)?.currentRun?.run
+  }
   const going = (id: string) => stations.some((s) => s.id === id && s.currentRun !== null)
   const place = (id: string) => stations.find((s) => s.id === id)?.plate?.place ?? ''
   const done = runs
@@ -79,6 +87,8 @@ export function lanesOf(
         own.map((p): Bar => ({
           key: `${p.run} ${p.segment}`,
           run: p.run,
+          of: begunAs(p.run) ?? p.run,
+          procedure: procedureOf(p.run),
           station: stationOf(p.run),
           place: place(stationOf(p.run)),
           person: s.person,
@@ -95,6 +105,8 @@ export function lanesOf(
         .map((b): Bar => ({
           key: `break ${b.id}`,
           run: '',
+          of: '',
+          procedure: '',
           station: '',
           place: '',
           person: s.person,
@@ -176,7 +188,7 @@ function ropesOf(
 }
 
 /** What was really done in a run, who by and when: from each step's end back to the end of the one before it. */
-function doneBars(run: RunState, place: string): (Bar & { procedure: string })[] {
+function doneBars(run: RunState, place: string): Bar[] {
   const procedure = procedureOfRun(run)
   if (!procedure) return []
   const done = outline(procedure, run)
@@ -189,12 +201,13 @@ function doneBars(run: RunState, place: string): (Bar & { procedure: string })[]
     })
     .toSorted((a, b) => a.at - b.at)
   return joined(
-    done.flatMap((d, i): (Bar & { procedure: string })[] => {
+    done.flatMap((d, i): Bar[] => {
       const from = done[i - 1]?.at ?? run.startedAt
       if (d.waits) return []
       const bar = {
         procedure: run.procedure.id,
         run: run.id,
+        of: run.id,
         station: run.station,
         place,
         title: d.title,

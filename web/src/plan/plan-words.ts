@@ -7,6 +7,7 @@ import {
   type Plan,
   type PlanProblem,
   type Refused,
+  type Told,
   type WayOut,
 } from '@tadka/core/plan'
 import { showMinutes } from '@tadka/core/quantity'
@@ -44,6 +45,22 @@ export function usePlanWords() {
         : []
     const parts = [...of('jobs', jobs), ...of('over', over)]
     return parts.length > 0 ? parts.join(', ') : t(unplaced > 0 ? 'plan.late.rest' : 'plan.late.none')
+  }
+
+  /** What a plan breaks because it must. */
+  function told(problem: PlanProblem, plan: Plan, x: Told): string {
+    const span = 'from' in x ? { from: at(problem, x.from), to: at(problem, x.to) } : {}
+    if (x.kind === 'no-keys') return t('plan.risk.no-keys', span)
+    if (x.kind === 'machine-down')
+      return t('plan.risk.machine-down', { ...span, what: runName(problem, x.run) })
+    const who = names.person(x.person)
+    if (x.kind !== 'break-late') return t(`plan.risk.${x.kind}`, { who, ...span })
+    const taken = plan.breaks.find((b) => b.person === x.person && b.id === x.id)
+    return t('plan.risk.break-late', {
+      who,
+      time: showMinutes(x.minutes),
+      at: at(problem, taken?.start ?? 0),
+    })
   }
 
   function change(problem: PlanProblem, c: Change): string {
@@ -148,5 +165,5 @@ export function usePlanWords() {
     }
   }
 
-  return { runName, late, change, gains, costs, where, refused, way, at }
+  return { runName, late, told, change, gains, costs, where, refused, way, at }
 }

@@ -74,6 +74,8 @@ export const usePlanner = defineStore('planner', () => {
   const working = ref<{ iterations: number; of: number } | null>(null)
   const whatIf = shallowRef<{ told: string; found: { plan: Plan; problem: PlanProblem } | null } | null>(null)
   const pricing = ref(false)
+  /** Somebody looks at the shift otherwise. */
+  const asking = ref(false)
   let callOff: (() => void) | null = null
   /** What was last asked ways out of. */
   let asked = ''
@@ -262,6 +264,7 @@ export const usePlanner = defineStore('planner', () => {
     ways,
     working,
     pricing,
+    asking,
     plan,
     accept: () => look.value && accept(look.value),
     ask,
