@@ -186,6 +186,14 @@ function faultsOf(problem: PlanProblem): { path: (string | number)[]; message: s
     if (circular(r)) faults.push({ path: ['runs', i, 'links'], message: 'they go in a circle' })
     const segments = new Set(r.segments.map((s) => s.id))
     r.links.forEach((l, n) => {
+      const wait = r.segments.find((s) => s.id === l.from)
+      if (wait?.kind === 'wait' && wait.most !== null && wait.most < wait.minutes + l.least)
+        faults.push({
+          path: ['runs', i, 'links', n],
+          message: `${l.from} may last ${wait.most} minutes, and ${l.to} comes later`,
+        })
+      if (l.most !== null && l.most < l.least)
+        faults.push({ path: ['runs', i, 'links', n, 'most'], message: 'it is less than `least`' })
       for (const end of ['from', 'to'] as const)
         if (!segments.has(l[end]))
           faults.push({ path: ['runs', i, 'links', n, end], message: `there is no segment ${l[end]}` })

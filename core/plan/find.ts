@@ -114,17 +114,28 @@ function firstFor(
     const by = isAlone
       ? { start, who: -1 }
       : soonest(job.alone, (p) => firstBy(b.lines, p, piece.at, start, latest, minutes))
-    const help =
-      piece.needs === 1
-        ? { start, who: -1 }
-        : soonest(helpers(b, person), (p) =>
-            firstReached(b, piece, p, { from: start, until: latest, minutes }),
-          )
+    const help = helperFor(b, piece, person, { from: start, until: latest, minutes })
     if (!by || !help) return null
     at = Math.max(by.start, help.start)
     if (at === start) return { start, by: by.who, helper: help.who }
   }
   return null
+}
+
+/** Who can help soonest while a person works at a piece, where it needs two; -1 where it needs none, null where nobody can. */
+function helperFor(
+  b: Building,
+  piece: Piece,
+  person: number,
+  within: { readonly from: number; readonly until: number; readonly minutes: number },
+): { start: number; who: number } | null {
+  const { from, minutes } = within
+  if (piece.needs === 1) return { start: from, who: -1 }
+  // Both are away from their counters at once.
+  takePerson(b.lines, person, piece, from, from + minutes, 1)
+  const found = soonest(helpers(b, person), (p) => firstReached(b, piece, p, within))
+  takePerson(b.lines, person, piece, from, from + minutes, -1)
+  return found
 }
 
 /** Everybody else of tonight: whoever helps need not be signed off. */

@@ -112,7 +112,7 @@ function pullBack(
     const before = b.network.pieces[a.piece] as Piece
     const end = endOf(b.network, b, a.piece)
     // A wait begins the moment the last of what it waits on is done.
-    const most = piece.work ? a.most : end + a.least === ready ? a.least : null
+    const most = !piece.work && end + a.least === ready ? a.least : a.most
     const n = block.indexOf(a.piece)
     if (most === null || start <= end + most) continue
     // What has begun ends when it ends.

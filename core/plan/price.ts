@@ -68,12 +68,12 @@ export function rowTerms(network: Network, schedule: Schedule, before: Before | 
 }
 
 /** Minutes from runs' first to last work in which none of them runs; waits count their least length. */
-export function gapMinutes(network: Network, schedule: Schedule): number {
+export function gapMinutes(network: Network, schedule: Schedule, lost: ReadonlySet<number>): number {
   const { jobs, pieces } = network
   const { start } = schedule
   let gaps = 0
   for (const job of jobs) {
-    if (job.isBreak || (start[job.pieces[0] as number] as number) < 0) continue
+    if (job.isBreak || lost.has(job.index)) continue
     const spans = job.pieces
       .map((i): [number, number, boolean] => [
         start[i] as number,

@@ -33,7 +33,9 @@ export function valueOf(network: Network, schedule: Schedule, before: Before | n
   const weights = weightsOf(problem)
   let [late, wish] = [0, 0]
   for (const { job } of schedule.unplaced) late += unplacedMinutes * (jobs[job]?.run.weight ?? 1)
+  const lost = new Set(schedule.unplaced.map((u) => u.job))
   for (const job of jobs) {
+    if (lost.has(job.index)) continue
     let end = -1
     for (const i of job.pieces)
       if ((schedule.start[i] as number) >= 0) end = Math.max(end, endOf(network, schedule, i))
@@ -55,7 +57,7 @@ export function valueOf(network: Network, schedule: Schedule, before: Before | n
       paid,
       last,
       wish,
-      gaps: gapMinutes(network, schedule),
+      gaps: gapMinutes(network, schedule, lost),
       ...rowTerms(network, schedule, before),
     })
   let price: number | null = null

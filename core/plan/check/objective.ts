@@ -1,4 +1,4 @@
-import type { Placed, Plan, PlanProblem, PriceTerms } from '../problem.ts'
+import { weightsOf, type Placed, type Plan, type PlanProblem, type PriceTerms } from '../problem.ts'
 import { isHandedOver, workBefore } from './handed.ts'
 import type { Check, Checked, Violation } from './violation.ts'
 import { areaOf, walkBetween } from './walks.ts'
@@ -12,8 +12,7 @@ export function lateOf({ problem, plan }: Checked): number {
   const endOf = (run: string) => Math.max(0, ...plan.placed.filter((p) => p.run === run).map((p) => p.end))
   const left = new Set(plan.unplaced.map((u) => u.run))
   const runs = problem.runs.reduce(
-    (sum, r) =>
-      sum + (left.has(r.id) ? unplaced : 0) * r.weight + Math.max(0, endOf(r.id) - r.latest) * r.weight,
+    (sum, r) => sum + (left.has(r.id) ? unplaced : Math.max(0, endOf(r.id) - r.latest)) * r.weight,
     0,
   )
   const people = problem.people.reduce((sum, p) => {
@@ -128,12 +127,12 @@ export const objective: Check = (checked) => {
   const off = (is: number, limit: number): Violation[] =>
     Math.abs(is - limit) < 1e-6 ? [] : [{ constraint: 'objective', is, limit }]
   const names = Object.keys(counted) as (keyof PriceTerms)[]
-  const weights = problem.weights
-  const sum = weights && names.reduce((s, n) => s + weights[n] * terms[n], 0)
+  const weights = weightsOf(problem)
+  const sum = names.reduce((s, n) => s + weights[n] * terms[n], 0)
   return [
     ...off(late, lateOf(checked)),
     ...off(last, counted.last),
     ...names.flatMap((n) => off(terms[n], counted[n])),
-    ...(sum === undefined ? [] : off(price, sum)),
+    ...off(price, sum),
   ]
 }

@@ -3,8 +3,8 @@ import { isHandedOver } from './handed.ts'
 import type { Check, Violation } from './violation.ts'
 
 /** Each segment lasts what it takes, lies within the plan, stays where it was begun, and is in somebody's hands or in none's. */
-export const segments: Check = ({ problem, whole, at }) =>
-  whole.flatMap(({ run }) =>
+export const segments: Check = ({ problem, at }) =>
+  problem.runs.flatMap((run) =>
     run.segments.flatMap((s): Violation[] => {
       const p = at(run.id, s.id)
       if (!p) return []

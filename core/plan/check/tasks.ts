@@ -1,8 +1,9 @@
 import type { Check, Violation } from './violation.ts'
 
 /** One task stays in one pair of hands, and what needs two has a helper who is nobody else. */
-export const tasks: Check = ({ whole, problem, segment }) =>
-  whole.flatMap(({ run, own }): Violation[] => {
+export const tasks: Check = ({ problem, plan, segment }) =>
+  problem.runs.flatMap((run): Violation[] => {
+    const own = plan.placed.filter((p) => p.run === run.id)
     const of = (p: (typeof own)[number], constraint: Violation['constraint']): Violation => ({
       constraint,
       run: run.id,

@@ -10,10 +10,12 @@ export const windows: Check = ({ problem, whole }) =>
       limit,
     })
     const begun = isBegun(run)
+    // Its last work is under way: it ends when it ends.
+    const isEnding = run.segments.every((s) => s.fixed || run.links.some((l) => l.from === s.id))
     const up = problem.stations.find((s) => s.id === run.station)?.up ?? []
     return [
       ...(!begun && span.begin < run.earliest ? [of('earliest', span.begin, run.earliest)] : []),
-      ...(span.end < run.endsFrom ? [of('fresh', span.end, run.endsFrom)] : []),
+      ...(span.end < run.endsFrom && !isEnding ? [of('fresh', span.end, run.endsFrom)] : []),
       ...up
         .filter((u) => !begun && span.begin < u.to && u.from < span.end)
         .map((u) => of('machine-up', span.begin, u.from)),

@@ -34,7 +34,8 @@ const plan: Plan = {
   leaves: { ana: 65, ben: 50 },
   objective: {
     late: 0,
-    price: 0,
+    // By the usual weights: paid by one, the last departure by two.
+    price: 115 + 2 * 65 + unfair,
     last: 65,
     // Each has 15 minutes of work; Ana's share is less, for she has a break and its quarter of an hour off.
     terms: { ...noTerms, paid: 115, last: 65, unfair },

@@ -1,17 +1,5 @@
+import { numbersFrom } from './numbers.ts'
 import type { PlanLink, PlanPerson, PlanProblem, PlanRun, PlanSegment } from '../../plan/index.ts'
-
-/** Numbers for made-up shifts; a generator apart from the planner's own. */
-function numbersFrom(seed: number) {
-  let state = (seed * 2654435761) >>> 0
-  const next = () => {
-    state = (Math.imul(state, 1664525) + 1013904223) >>> 0
-    return (state >>> 8) / 16777216
-  }
-  return {
-    chance: (p: number) => next() < p,
-    int: (lo: number, hi: number) => lo + Math.floor(next() * (hi - lo + 1)),
-  }
-}
 
 export interface Size {
   readonly runs: number
