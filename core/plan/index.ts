@@ -6,6 +6,7 @@ export { boundOf, type Bound, type LeftOut } from './bound.ts'
 export { isProved, proofOf } from './certificate.ts'
 export type { Certificate, Claim, ProofTask } from './proof.ts'
 export { planViolations } from './check/index.ts'
+export { contradictionOf, type Contradiction, type PlanKnown } from './check/against-log.ts'
 export type { Constraint, Violation } from './check/violation.ts'
 export { followUpKey, followUpProcedure } from './follow-ups.ts'
 export { planKey, shiftProblem, waitsForService, type ShiftInput } from './shift-problem.ts'
@@ -18,7 +19,16 @@ export {
   worthChanging,
   type Change,
 } from './replan.ts'
-export { reasonsFor, relieved, waysOut, type Priced, type Reason, type WayOut } from './ways-out.ts'
+export {
+  atOnce,
+  isWanted,
+  reasonsFor,
+  relieved,
+  waysOut,
+  type Priced,
+  type Reason,
+  type WayOut,
+} from './ways-out.ts'
 export { whyNot, type Refused } from './why-not.ts'
 export { otherwise, type Otherwise } from './what-if.ts'
 export { randomFrom } from './random.ts'

@@ -14,6 +14,8 @@ export interface Priced {
   readonly way: WayOut
   readonly objective: Objective
   readonly unplaced: number
+  /** Minutes past when everybody is to be gone. */
+  readonly over: number
   /** What is late all the same. */
   readonly left: Lateness
 }
@@ -25,44 +27,61 @@ export type Reason = 'hours' | 'counters' | 'stations' | 'sign-offs' | 'places' 
 const trial = 250
 const longerMinutes = 30
 
-const inTime = (plan: Plan) => plan.unplaced.length === 0 && plan.objective.late === 0
+/** Ways that are tried at most, and iterations of all reasons together: it ends, however large the shift. */
+const mostWays = 16
+
+/** Whether a plan is as it was asked for: all of it, nothing late or told, and everybody gone by when they are to be. */
+export const isWanted = ({ closedBy }: Pick<PlanProblem, 'closedBy'>, plan: Plan): boolean =>
+  plan.unplaced.length === 0 &&
+  plan.objective.late === 0 &&
+  plan.told.length === 0 &&
+  (closedBy === undefined || plan.objective.last <= closedBy)
 
 /**
- * The cheapest ways out of a plan in which something is late, unplaced or past somebody's hours: each tried by planning anew,
- * those that help kept, the best first. Empty where nothing is wrong. Not proved: a longer search may find more.
+ * The cheapest ways out of a plan that is not as it was asked for: each tried by planning anew, one a step, so that whoever asked may
+ * stop. Ends with those that help, the best first; none where nothing is wrong. Not proved: a longer search may find more.
  */
-export function waysOut(problem: PlanProblem, plan: Plan, seed = 1): Priced[] {
-  if (inTime(plan)) return []
-  const now = { unplaced: plan.unplaced.length, late: plan.objective.late }
-  return candidates(problem, plan)
-    .map((way): Priced => {
-      const eased = relieved(problem, way)
-      const search = planSearch(eased, seed, plan)
-      search.improve(trial)
-      const found = search.plan()
-      const left = latenessOf(eased, found)
-      return { way, objective: found.objective, unplaced: found.unplaced.length, left }
-    })
-    .filter((p) => p.unplaced < now.unplaced || (p.unplaced === now.unplaced && p.objective.late < now.late))
-    .toSorted(
-      (a, b) =>
-        a.unplaced - b.unplaced || a.objective.late - b.objective.late || a.objective.last - b.objective.last,
-    )
+export function* waysOut(problem: PlanProblem, plan: Plan, seed = 1): Generator<void, Priced[]> {
+  if (isWanted(problem, plan)) return []
+  const over = (p: Plan) => Math.max(0, p.objective.last - (problem.closedBy ?? Number.POSITIVE_INFINITY))
+  const worth = (p: Pick<Priced, 'unplaced' | 'objective' | 'over'>) => [p.unplaced, p.objective.late, p.over]
+  const compare = (a: readonly number[], b: readonly number[]) => {
+    const at = a.findIndex((v, i) => v !== b[i])
+    return at < 0 ? 0 : (a[at] ?? 0) - (b[at] ?? 0)
+  }
+  const now = [plan.unplaced.length, plan.objective.late, over(plan)]
+  const found: Priced[] = []
+  for (const way of candidates(problem, plan).slice(0, mostWays)) {
+    const eased = relieved(problem, way)
+    const search = planSearch(eased, seed, plan)
+    search.improve(trial)
+    const made = search.plan()
+    const left = latenessOf(eased, made)
+    found.push({ way, objective: made.objective, unplaced: made.unplaced.length, over: over(made), left })
+    yield
+  }
+  return found
+    .filter((p) => compare(worth(p), now) < 0)
+    .toSorted((a, b) => compare([...worth(a), a.objective.price], [...worth(b), b.objective.price]))
 }
 
+/** What may give way: first what is wrong itself, then what would give it room. */
 function candidates(problem: PlanProblem, plan: Plan): WayOut[] {
   const { late, over } = latenessOf(problem, plan)
-  const troubled = problem.runs.filter(
+  const open = problem.runs.filter((r) => !r.segments.some((s) => s.fixed))
+  const troubled = open.filter(
     (r) => plan.unplaced.some((u) => u.run === r.id) || late.some((l) => l.run === r.id),
   )
-  const theirs = plan.placed.filter((p) => over.some((o) => o.person === p.person)).map((p) => p.run)
-  const open = problem.runs.filter((r) => !r.segments.some((s) => s.fixed))
+  const theirs = new Set(plan.placed.filter((p) => over.some((o) => o.person === p.person)).map((p) => p.run))
+  const endOf = (run: string) => Math.max(0, ...plan.placed.filter((p) => p.run === run).map((p) => p.end))
+  // Nobody is late, yet somebody is to be gone sooner: what ends last may wait.
+  const isLate = troubled.length + theirs.size > 0
+  const last = isLate ? [] : open.toSorted((a, b) => endOf(b.id) - endOf(a.id)).slice(0, 6)
+  const off = [...new Set([...troubled, ...open.filter((r) => theirs.has(r.id)), ...last])]
   return [
-    ...open
-      .filter((r) => troubled.includes(r) || theirs.includes(r.id))
-      .map((r): WayOut => ({ kind: 'put-off', run: r.id })),
-    ...problem.people.map((p): WayOut => ({ kind: 'stay', person: p.id, minutes: longerMinutes })),
     { kind: 'person', until: problem.horizon },
+    ...problem.people.map((p): WayOut => ({ kind: 'stay', person: p.id, minutes: longerMinutes })),
+    ...off.map((r): WayOut => ({ kind: 'put-off', run: r.id })),
     ...[...new Set(troubled.map((r) => r.station))]
       .filter((id) => problem.stations.find((s) => s.id === id)?.up.length)
       .map((station): WayOut => ({ kind: 'down-sooner', station })),
@@ -127,23 +146,35 @@ function withAnother(problem: PlanProblem, until: number): PlanProblem {
 }
 
 /**
- * A smallest set of kinds of constraint without which everything could be in time: taking out any one of them from the set no longer
- * helps. Null where not even all of them together do. Found by planning anew (deletion filter), not proved.
+ * A smallest set of kinds of constraint without which everything could be as asked: taking out any one of them from the set no longer
+ * helps. One trial a step; ends with null where not even all of them together do. Found by planning anew (deletion filter), not proved.
  */
-export function reasonsFor(problem: PlanProblem, plan: Plan, seed = 1): Reason[] | null {
-  if (inTime(plan)) return []
-  const works = (without: readonly Reason[]) => {
-    const search = planSearch(without.reduce(freed, problem), seed)
-    for (let n = 0; n < 4 && !inTime(search.plan()); n++) search.improve(trial / 2)
-    return inTime(search.plan())
+export function* reasonsFor(problem: PlanProblem, plan: Plan, seed = 1): Generator<void, Reason[] | null> {
+  if (isWanted(problem, plan)) return []
+  function* works(without: readonly Reason[]): Generator<void, boolean> {
+    const eased = without.reduce(freed, problem)
+    const search = planSearch(eased, seed)
+    for (let n = 0; n < 4 && !isWanted(eased, search.plan()); n++) {
+      search.improve(trial / 2)
+      yield
+    }
+    return isWanted(eased, search.plan())
   }
   let set: Reason[] = ['order', 'places', 'keep-up', 'stations', 'counters', 'sign-offs', 'hours']
-  if (!works(set)) return null
+  if (!(yield* works(set))) return null
   for (const one of [...set]) {
     const fewer = set.filter((r) => r !== one)
-    if (works(fewer)) set = fewer
+    if (yield* works(fewer)) set = fewer
   }
   return set
+}
+
+/** What a search that goes step by step comes to, all at once. */
+export function atOnce<T>(steps: Generator<void, T>): T {
+  for (;;) {
+    const step = steps.next()
+    if (step.done) return step.value
+  }
 }
 
 /** The problem without one kind of constraint. */

@@ -9,6 +9,7 @@ import type { StationState } from '../procedure/station-state.ts'
 import { Refusal } from '../refusal/index.ts'
 import { asksFullClean, recipeRange, type MixSet, type RecipeRange } from '../house/mix.ts'
 import type { ProductSet } from '../house/product.ts'
+import type { PlanSet } from '../plan/records.ts'
 import type { ReadingTaken } from '../reading/reading.ts'
 import type { AnyDraft, SubjectRef } from '../stream/record.ts'
 
@@ -28,11 +29,25 @@ export function alsoNeeded(draft: AnyDraft): SubjectRef[] {
   if (draft.type === 'run.started@1' || draft.type === 'run.started@2')
     return [{ kind: 'procedure', id: draft.payload.procedure.id }]
   if (draft.type === 'mix.changed@1') return draft.payload.to.map((id) => ({ kind: 'mix' as const, id }))
+  if (draft.type === 'plan.set@1') return planNeeds(draft.payload)
   if (draft.type === 'ware.in@1') return [{ kind: 'product', id: draft.payload.product }]
   const reading = readingIn(draft)
   if (reading) return readingNeeds(reading)
   const used = solutionOf(draft)
   return used ? [{ kind: 'product', id: used.product }] : []
+}
+
+/** What a plan is held against: its day's roster, who may do what, and the machines. */
+function planNeeds({ day, plan }: PlanSet): SubjectRef[] {
+  const people = new Set(plan.placed.flatMap((p) => p.person ?? []))
+  const stations = new Set(
+    plan.placed.flatMap((p) => (p.run.startsWith('run/') ? [] : (p.run.split('/')[0] ?? []))),
+  )
+  return [
+    { kind: 'roster', id: day },
+    ...[...people].map((id) => ({ kind: 'crew' as const, id })),
+    ...[...stations].map((id) => ({ kind: 'station' as const, id })),
+  ]
 }
 
 /** The reading that a draft brings: itself, or put in the place of a mistaken one. */

@@ -20,6 +20,12 @@ const entry = (kind: RefusalKind, message: string): CatalogueEntry => ({ kind, m
 
 /** Every refusal the application can give, in one place. */
 export const catalogue = {
+  // plans
+  plan_broken: entry(
+    'conflict',
+    'This plan contradicts the roster, the sign-offs or the machines as they are now. Plan the shift anew.',
+  ),
+
   // long work
   plan_unfinished: entry(
     'too-large',

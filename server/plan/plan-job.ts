@@ -1,4 +1,11 @@
-import { boundOf, planSearch, type Bound, type Plan, type PlanProblem } from '@tadka/core/plan'
+import {
+  boundOf,
+  planSearch,
+  planViolations,
+  type Bound,
+  type Plan,
+  type PlanProblem,
+} from '@tadka/core/plan'
 import type { Job } from '../work/work.ts'
 
 export interface PlanAsked {
@@ -16,5 +23,7 @@ export default function planJob({ asked: { problem, seed, iterations } }: Job<Pl
   const search = planSearch(problem, seed)
   search.improve(iterations)
   const plan = search.plan()
+  const [broken] = planViolations(problem, plan)
+  if (broken) throw new Error(`a plan breaks its problem: ${JSON.stringify(broken)}`)
   return { plan, bound: boundOf(problem, plan, plan.objective.late) }
 }

@@ -11,7 +11,9 @@ import {
   type ReadingKnown,
 } from '@tadka/core/record'
 import { type AnyDraft, type AnyRecord, type SubjectRef } from '@tadka/core/stream'
-import { type SiteSet } from '@tadka/core/house'
+import type { CrewSet, RosterSet, SiteSet } from '@tadka/core/house'
+import { contradictionOf, type PlanSet } from '@tadka/core/plan'
+import { Refusal } from '@tadka/core/refusal'
 import type { KnownThen } from './as-of.ts'
 import type { Folding } from './folding.ts'
 
@@ -34,6 +36,7 @@ export function judgeDraft(
   const idOf = (kind: SubjectRef['kind']) => subjects.find((s) => s.kind === kind)?.id
   const site = folding.stateOf('site', draft.site) as Partial<SiteSet> | null
   const freshHours = site?.freshHours ?? defaultFreshHours
+  if (draft.type === 'plan.set@1') refuseBroken(draft.payload, site, folding)
   const known = then(draft, (kind, id) => folding.stateOf(kind, id))
   const anew = readingJudged(draft, known, seenAt)
   const held = inForceFor(draft, { ...known, freshHours })
@@ -44,6 +47,18 @@ export function judgeDraft(
   const odd = flagsOf(upcast(made as AnyRecord), { run, station, at, freshHours })
   const flags = [...odd, ...(anew?.flags ?? []), ...(amended ? passFlags(amended.target, anew) : [])]
   return { flags, ...(inForce ? { inForce } : {}) }
+}
+
+/** A plan that the site's own records contradict is not put in force. Throws `plan_broken`. */
+function refuseBroken(set: PlanSet, site: Partial<SiteSet> | null, folding: Folding): void {
+  const of = <S>(kind: SubjectRef['kind'], id: string) => folding.stateOf(kind, id) as S | null
+  const wrong = contradictionOf(set, {
+    site,
+    roster: of<Partial<RosterSet>>('roster', set.day),
+    crew: (id) => of<Partial<CrewSet>>('crew', id),
+    station: (id) => of<StationState>('station', id),
+  })
+  if (wrong) throw new Refusal('plan_broken', { ...wrong })
 }
 
 /** A reading that had failed and is a pass by its amendment stands out, whoever put it right. */

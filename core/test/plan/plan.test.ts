@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
+  atOnce,
   boundOf,
   planViolations,
   changesBetween,
@@ -336,12 +337,12 @@ describe('a shift that cannot be in time', () => {
     counters: [{ id: 'bar', name: 'Bar', need: [{ from: 0, to: 60, people: 2 }] }],
   }
   it('says what stands in the way, the smallest set of it', () => {
-    expect(reasonsFor(problem, planned(problem, 200))).toEqual(['counters'])
-    expect(reasonsFor(little(), planned(little(), 200))).toEqual([])
+    expect(atOnce(reasonsFor(problem, planned(problem, 200)))).toEqual(['counters'])
+    expect(atOnce(reasonsFor(little(), planned(little(), 200)))).toEqual([])
   })
   it('offers ways out that help, the best first', () => {
     const plan = planned(problem, 200)
-    const ways = waysOut(problem, plan)
+    const ways = atOnce(waysOut(problem, plan))
     expect(ways.map((w) => w.way.kind)).toContain('person')
     for (const w of ways) expect(w.objective.late).toBeLessThan(plan.objective.late)
     const [first] = ways

@@ -25,6 +25,10 @@ const words = usePlanWords()
 const lateness = computed(() => latenessOf(props.problem, props.plan))
 const late = computed(() => lateness.value.late)
 const over = computed(() => lateness.value.over)
+/** Minutes past when the manager wants everybody gone. */
+const overClose = computed(() =>
+  Math.max(0, props.plan.objective.last - (props.problem.closedBy ?? Number.POSITIVE_INFINITY)),
+)
 /** Breaks come first: nobody may be asked to go without. */
 const told = computed(() => props.plan.told ?? [])
 const any = computed(
@@ -33,7 +37,8 @@ const any = computed(
       props.plan.unplaced.length +
       late.value.length +
       over.value.length +
-      props.stopped.length >
+      props.stopped.length +
+      overClose.value >
     0,
 )
 const ways = computed(() => planner.ways?.ways.slice(0, 4) ?? [])
@@ -62,6 +67,14 @@ const reasons = computed(() => planner.ways?.reasons ?? [])
           t('plan.risk.late', { what: words.runName(problem, l.run), time: showMinutes(l.minutes) })
         }}</b>
       </li>
+      <li v-if="overClose > 0">
+        <b>{{
+          t('plan.closed.over', {
+            time: words.at(problem, problem.closedBy ?? 0),
+            by: showMinutes(overClose),
+          })
+        }}</b>
+      </li>
       <li v-for="o in over" :key="o.person">
         <b>{{ t('plan.risk.over', { who: names.person(o.person), time: showMinutes(o.minutes) }) }}</b>
       </li>
@@ -76,7 +89,10 @@ const reasons = computed(() => planner.ways?.reasons ?? [])
           {{
             w.unplaced > 0
               ? t('plan.way.unplaced', { n: w.unplaced }, w.unplaced)
-              : t('plan.way.then', { late: words.late(w.left, 0) })
+              : t('plan.way.then', {
+                  late: words.late(w.left, 0),
+                  time: words.at(problem, w.objective.last),
+                })
           }}
         </span>
         <n-button

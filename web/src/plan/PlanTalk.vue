@@ -41,6 +41,9 @@ const share = computed(() =>
       <span>{{ t('plan.planning', { n: planner.working.iterations, of: planner.working.of }) }}</span>
       <n-button size="large" @click="planner.stopPlanning()">{{ t('plan.useNow') }}</n-button>
     </div>
+    <p v-else-if="planner.fault" class="refused" role="alert">
+      {{ t('plan.fault', { what: planner.fault }) }}
+    </p>
     <p v-else-if="planner.pricing">{{ t('plan.pricing') }}</p>
     <div v-else-if="price" class="row">
       <div class="text">

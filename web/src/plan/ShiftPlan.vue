@@ -58,6 +58,7 @@ const talking = computed(
       planner.pricing ||
       planner.price !== null ||
       planner.mayTakeBack ||
+      planner.fault !== null ||
       planner.look?.worth === true),
 )
 

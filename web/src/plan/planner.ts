@@ -1,11 +1,14 @@
 import {
   changesBetween,
   heldNear,
+  isWanted,
   otherwise,
+  planViolations,
   shiftedPlan,
   shiftProblem,
   worthChanging,
   type Change,
+  type Constraint,
   type Otherwise,
   type Pin,
   type Plan,
@@ -76,6 +79,9 @@ export const usePlanner = defineStore('planner', () => {
   const pricing = ref(false)
   /** Somebody looks at the shift otherwise. */
   const asking = ref(false)
+  /** The rule that a plan of ours would break. */
+  const fault = ref<Constraint | null>(null)
+  let callOffWays: (() => void) | null = null
   let callOff: (() => void) | null = null
   /** What was last asked ways out of. */
   let asked = ''
@@ -131,8 +137,14 @@ export const usePlanner = defineStore('planner', () => {
     })
   }
 
+  /** A plan that its own check finds fault with is not put in force, and said. */
+  function isSound({ problem, best }: Look): boolean {
+    fault.value = planViolations(problem, best)[0]?.constraint ?? null
+    return fault.value === null
+  }
+
   function accept(found: Look, decided: Pick<PlanSet, 'pins' | 'putIn' | 'putOff'> = decisions()): void {
-    if (day.value === null) return
+    if (day.value === null || !isSound(found)) return
     const { problem, best, bound } = found
     site.record(
       'plan.set@1',
@@ -231,13 +243,14 @@ export const usePlanner = defineStore('planner', () => {
     if (!problem) return
     search(problem, effort.look, (found) => {
       look.value = found
-      const { unplaced, objective } = found.best
-      const trouble = `${unplaced.map((u) => u.run).join()} ${objective.late}`
+      const { unplaced, objective, told } = found.best
+      const trouble = JSON.stringify([unplaced, objective.late, told, found.problem.closedBy])
       if (trouble === asked) return
       asked = trouble
       ways.value = null
-      if (unplaced.length === 0 && objective.late === 0) return
-      askPlanner({ kind: 'ways', problem: found.problem, plan: found.best }, (said) => {
+      callOffWays?.()
+      if (isWanted(found.problem, found.best)) return
+      callOffWays = askPlanner({ kind: 'ways', problem: found.problem, plan: found.best }, (said) => {
         if (said.kind === 'ways') ways.value = { ways: said.ways, reasons: said.reasons }
       })
     })
@@ -265,6 +278,7 @@ export const usePlanner = defineStore('planner', () => {
     working,
     pricing,
     asking,
+    fault,
     plan,
     accept: () => look.value && accept(look.value),
     ask,

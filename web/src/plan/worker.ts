@@ -36,11 +36,24 @@ const slice = 40
 const cancelled = new Set<number>()
 const breathe = () => new Promise((done) => setTimeout(done, 0))
 
+/** What steps come to; null where somebody called it off meanwhile. */
+async function stepByStep<T>(id: number, steps: Generator<void, T>): Promise<T | null> {
+  for (;;) {
+    const step = steps.next()
+    if (step.done) return step.value
+    await breathe()
+    if (cancelled.delete(id)) return null
+  }
+}
+
 async function work(id: number, asked: Asked, say: (said: Said) => void): Promise<void> {
   if (asked.kind === 'why-not') return say({ kind: 'why-not', refused: whyNot(asked.problem, asked.pin) })
   if (asked.kind === 'ways') {
     const { problem, plan } = asked
-    return say({ kind: 'ways', ways: waysOut(problem, plan), reasons: reasonsFor(problem, plan) })
+    const ways = await stepByStep(id, waysOut(problem, plan))
+    const reasons = ways && (await stepByStep(id, reasonsFor(problem, plan)))
+    if (ways) say({ kind: 'ways', ways, reasons: reasons ?? null })
+    return
   }
   const search = planSearch(asked.problem, asked.seed, asked.before)
   const better = () =>
