@@ -225,7 +225,13 @@ export const plan: z.ZodType<Plan> = z.strictObject({
   placed: z.array(placed).max(3000),
   breaks: z.array(z.strictObject({ person: key, id: key, start: minute, end: minute })).max(500),
   unplaced: z
-    .array(z.strictObject({ run: key, why: z.enum(['no-person', 'no-window', 'no-room', 'pin']) }))
+    .array(
+      z.strictObject({
+        run: key,
+        why: z.enum(['no-person', 'no-window', 'no-room', 'pin', 'not-found']),
+        tries: z.number().int().min(0).optional(),
+      }),
+    )
     .max(300),
   told: z.array(told).max(500),
   leaves: z.record(key, minute),

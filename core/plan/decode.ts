@@ -56,7 +56,11 @@ export function decoder(network: Network): Decoder {
     if (why) lost.set(job.index, why)
   }
   const scheduleOf = (b: Building): Schedule => {
-    const unplaced = [...b.dropped].map(([job, why]) => ({ job, why }))
+    // Only what holds of a run by itself is proved: another order may find room.
+    const unplaced = [...b.dropped].map(([job, why]) => ({
+      job,
+      why: lost.has(job) || why === 'pin' ? why : ('not-found' as const),
+    }))
     const { start, person, by, helper, extra } = b
     return { start, person, by, helper, extra, unplaced, lines }
   }

@@ -203,7 +203,10 @@ export type PriceWeights = PriceTerms
 
 export interface Unplaced {
   readonly run: string
-  readonly why: 'no-person' | 'no-window' | 'no-room' | 'pin'
+  /** Proved: nobody may do it, its machine is never down for long enough, there is no time left. Or pinned so; or not found. */
+  readonly why: 'no-person' | 'no-window' | 'no-room' | 'pin' | 'not-found'
+  /** In how many tries it was not found. */
+  readonly tries?: number | undefined
 }
 
 export interface Plan {

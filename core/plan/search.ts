@@ -34,6 +34,8 @@ const fewestForFew = 10
 
 /** Iterations of one cooling; then it is warmed anew from the best. */
 const cycle = 1500
+/** One cooling in so many begins from somewhere else: a rule of thumb, its keys moved by up to so many minutes. */
+const [anewEvery, anewReach] = [3, 60]
 /** How hot each cooling begins, in turn: most look near what is best, some far from it. */
 const heats = [2, 8, 2, 30] as const
 
@@ -64,6 +66,12 @@ export function planSearch(problem: PlanProblem, seed = 1, previous: Plan | null
     current = rekeyed(network, best)
     decode.hold(best.schedule, false)
   }
+  const fromAnew = () => {
+    const rule = rules[Math.floor(random() * rules.length)] as Order
+    const keys = rule.keys.map((k) => k + (random() - 0.5) * anewReach)
+    current = rekeyed(network, stand({ ...rule, keys }))
+    decode.hold(current.schedule, true)
+  }
   const next = (): Standing => {
     const anew =
       network.jobs.length >= fewestForFew && random() * network.jobs.length > jobsForAll
@@ -73,10 +81,10 @@ export function planSearch(problem: PlanProblem, seed = 1, previous: Plan | null
     return valued(order, anew ? decode.some(order, anew) : decode.all(order))
   }
   return {
-    plan: () => planOf(network, best),
-    kept: () => kept && planOf(network, kept),
+    plan: () => planOf(network, best, done),
+    kept: () => kept && planOf(network, kept, done),
     iterations: () => done,
-    byRule: (rule) => planOf(network, stand(rules[2 * rule + 1] as Order)),
+    byRule: (rule) => planOf(network, stand(rules[2 * rule + 1] as Order), 1),
     improve: (iterations) => {
       const at = best
       // Nothing to do is done.
@@ -93,7 +101,11 @@ export function planSearch(problem: PlanProblem, seed = 1, previous: Plan | null
           continue
         }
         const phase = (done % cycle) / cycle
-        if (done % cycle === 0) fromBest()
+        if (done % cycle === 0) {
+          // Several starts: what is best may lie far from the best so far.
+          if (Math.floor(done / cycle) % anewEvery === anewEvery - 1) fromAnew()
+          else fromBest()
+        }
         const tried = next()
         const heat = (heats[Math.floor(done / cycle) % heats.length] as number) * (1 - phase) ** 2 + 0.01
         const bearable = -heat * Math.log(random())
@@ -183,7 +195,7 @@ function standingIn(network: Network, plan: Plan): Before {
   return { start, person, neighbour }
 }
 
-function planOf(network: Network, { schedule, value }: Standing): Plan {
+function planOf(network: Network, { schedule, value }: Standing, tries: number): Plan {
   const { pieces, jobs, problem } = network
   const named = (p: number) => problem.people[p]?.id
   const placed = pieces
@@ -210,7 +222,7 @@ function planOf(network: Network, { schedule, value }: Standing): Plan {
     ),
     unplaced: schedule.unplaced.flatMap(({ job, why }) => {
       const run = jobs[job]
-      return run && !run.isBreak ? [{ run: run.run.id, why }] : []
+      return run && !run.isBreak ? [{ run: run.run.id, why, ...(why === 'not-found' && { tries }) }] : []
     }),
     leaves: Object.fromEntries(problem.people.map((p, i) => [p.id, value.leaves[i] ?? 0])),
     objective: objectiveOf(value),

@@ -115,7 +115,7 @@ export const plan = {
     alone: '{who}: alone from {from} to {to}',
     'no-keys': 'Nobody with keys from {from} to {to}',
     'machine-down': '{what}: its machine is down until {to}, though it must be up',
-    unplaced: '{what}: no time for it',
+    unplaced: '{what}: not in the plan',
     stopped: '{station}: {what} is not in the plan',
     late: '{what}: {time} late',
     over: '{who}: {time} past the hours',
@@ -136,6 +136,7 @@ export const plan = {
     'no-window': 'Its machine must be in use whenever there would be time for it.',
     'no-room': 'Whoever may do it has no time left.',
     pin: 'It is pinned where it cannot be.',
+    'not-found': 'No place was found for it in {n} tries.',
   },
   way: {
     'put-off': 'Without {what}',

@@ -54,7 +54,7 @@ const reasons = computed(() => planner.ways?.reasons ?? [])
       </li>
       <li v-for="u in plan.unplaced" :key="u.run">
         <b>{{ t('plan.risk.unplaced', { what: words.runName(problem, u.run) }) }}</b>
-        <p class="small">{{ t(`plan.why.${u.why}`) }}</p>
+        <p class="small">{{ t(`plan.why.${u.why}`, { n: u.tries ?? 0 }) }}</p>
       </li>
       <li v-for="s in stopped" :key="`${s.station} ${s.procedure}`">
         <b>{{

@@ -30,6 +30,8 @@ export type Said =
   | { readonly kind: 'ways'; readonly ways: readonly Priced[]; readonly reasons: readonly Reason[] | null }
   | { readonly kind: 'why-not'; readonly refused: Refused }
 
+/** Times the tries, where something found no place. */
+const moreTries = 3
 /** Iterations between two looks at whether somebody called it off. */
 const slice = 40
 
@@ -59,7 +61,12 @@ async function work(id: number, asked: Asked, say: (said: Said) => void): Promis
   const better = () =>
     say({ kind: 'better', plan: search.plan(), kept: search.kept(), iterations: search.iterations() })
   better()
-  while (search.iterations() < asked.iterations) {
+  /** While something found no place the search goes on. */
+  const most = () =>
+    search.plan().unplaced.some((u) => u.why === 'not-found')
+      ? asked.iterations * moreTries
+      : asked.iterations
+  while (search.iterations() < most()) {
     await breathe()
     if (cancelled.delete(id)) break
     if (search.improve(slice)) better()
