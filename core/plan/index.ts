@@ -1,7 +1,8 @@
 export * from './problem.ts'
+export { handoversOf, type Handover } from './handovers.ts'
 export { latenessOf, type Lateness } from './late.ts'
 export { planFold, planRecords, type PlanSet, type PlanState } from './records.ts'
-export { planSearch, type Search } from './search.ts'
+export { planSearch, type Repair, type Search } from './search.ts'
 export { boundOf, type Bound, type LeftOut } from './bound.ts'
 export { isProved, proofOf } from './certificate.ts'
 export type { Certificate, Claim, ProofTask } from './proof.ts'
@@ -11,6 +12,7 @@ export type { Constraint, Violation } from './check/violation.ts'
 export { followUpKey, followUpProcedure } from './follow-ups.ts'
 export { planKey, shiftProblem, waitsForService, type ShiftInput } from './shift-problem.ts'
 export {
+  calmest,
   changesBetween,
   heldNear,
   leastGain,

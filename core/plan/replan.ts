@@ -3,6 +3,8 @@ import { type PlanSet } from './records.ts'
 
 /** Minutes that a new plan must win for it to take the place of the one in force. */
 export const leastGain = 3
+/** Minutes of the price that a weighted minute late is worth here: small lateness calls nobody away. */
+const lateMinutes = 3
 /** What begins within so many minutes stays where it is. */
 export const nearMinutes = 5
 
@@ -61,6 +63,26 @@ export function worthChanging(kept: Plan, next: Plan, least = leastGain): boolea
   if (next.objective.late < kept.objective.late) return true
   if (next.objective.late > kept.objective.late) return false
   return kept.objective.price - next.objective.price >= least
+}
+
+/** What a better plan must win where nothing is wrong with the one in force: people are not called away for less. */
+export const calmGain = 10
+
+/**
+ * What an evening goes on by, of the plan in force pushed by what happened, its repairs, and the best plan found: the one in force as long
+ * as it is about as much in time as any; else the first that is less than `calmGain` minutes dearer than each that comes after it, changes
+ * counted in. Nothing that another places is left out.
+ */
+export function calmest(kept: Plan | null, repairs: readonly Plan[], best: Plan): Plan {
+  const all = [...(kept ? [kept] : []), ...repairs, best]
+  const least = Math.min(...all.map((p) => p.unplaced.length))
+  const cost = ({ objective }: Plan) => objective.late * lateMinutes + objective.price
+  const able = all.filter((p) => p.unplaced.length === least && p.told.length <= best.told.length)
+  // What is only cheaper calls nobody away from a plan that still holds: it is offered to who asks for it.
+  const late = ({ objective }: Plan) => objective.late * lateMinutes
+  if (kept && able.includes(kept) && able.every((o) => late(kept) - late(o) < calmGain)) return kept
+  const calm = able.find((p, i) => able.slice(i + 1).every((o) => cost(p) - cost(o) < calmGain))
+  return calm ?? best
 }
 
 /** What became of one run between two plans. Minutes of its first work by hand; the people in the order in which they come. */

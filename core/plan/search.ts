@@ -5,6 +5,7 @@ import type { Network } from './network.ts'
 import type { Plan, PlanProblem } from './problem.ts'
 import { changed, someOf } from './moves.ts'
 import { randomFrom } from './random.ts'
+import { repairsFor, troubledIn, type RepairKind } from './repairs.ts'
 import { byStart, type Before } from './price.ts'
 import { toldOf } from './told.ts'
 import { compare, objectiveOf, valueOf, type Value } from './value.ts'
@@ -14,11 +15,18 @@ export interface Search {
   readonly plan: () => Plan
   /** The plan before, its order and hands kept and only what must moved; null without one. */
   readonly kept: () => Plan | null
+  /** Small changes of the plan before that mend what is wrong with it or make it cheaper, the best first; none without one. */
+  readonly repairs: () => readonly Repair[]
   readonly iterations: () => number
   /** The plan of one rule of thumb, for comparing: 0 is whatever falls due first, by whoever is free. */
   readonly byRule: (rule: number) => Plan
   /** Tries so many changes; true where the plan became better. */
   readonly improve: (iterations: number) => boolean
+}
+
+/** A small change with the plan that comes of it. */
+export interface Repair extends RepairKind {
+  readonly plan: Plan
 }
 
 interface Standing {
@@ -57,9 +65,17 @@ export function planSearch(problem: PlanProblem, seed = 1, previous: Plan | null
   const stand = (order: Order) => valued(order, decode.all(order))
   const rules = firstOrders(network)
   const untried = rules.slice(1)
-  const kept = before ? stand(keptOrder(network, before)) : null
+  // Pushed as little as can be: everything as it was, or somewhat sooner where that mends what was pushed too far.
+  const pushed = before ? pushes.map((sooner) => stand(keptOrder(network, before, sooner))) : []
+  const kept = pushed.reduce<Standing | null>(
+    (least, s) => (least === null || energy(s.value) < energy(least.value) ? s : least),
+    null,
+  )
   let best = stand(rules[0] as Order)
-  if (kept && compare(kept.value, best.value) < 0) best = kept
+  // Repairs come before new plans: who is at something stays at it.
+  const repaired = kept ? repairsOf(network, kept, stand) : []
+  const mended = repaired[0]
+  for (const s of [kept, mended?.standing]) if (s && compare(s.value, best.value) <= 0) best = s
   let current = best
   let done = 0
   const fromBest = () => {
@@ -83,6 +99,8 @@ export function planSearch(problem: PlanProblem, seed = 1, previous: Plan | null
   return {
     plan: () => planOf(network, best, done),
     kept: () => kept && planOf(network, kept, done),
+    repairs: () =>
+      repaired.map(({ repair, standing }) => ({ ...repair, plan: planOf(network, standing, done) })),
     iterations: () => done,
     byRule: (rule) => planOf(network, stand(rules[2 * rule + 1] as Order), 1),
     improve: (iterations) => {
@@ -124,6 +142,26 @@ export function planSearch(problem: PlanProblem, seed = 1, previous: Plan | null
   }
 }
 
+/** Repairs that are offered at most. */
+const mostRepairs = 4
+
+/** The repairs that are better than the plan as it stands, the best first; of two that come to the same only one. */
+function repairsOf(network: Network, kept: Standing, stand: (order: Order) => Standing) {
+  const troubled = troubledIn(network, kept, (i) => endOf(network, kept.schedule, i))
+  const tried = repairsFor(network, kept, troubled).map(({ repair, order }) => ({
+    repair,
+    standing: stand(order),
+  }))
+  const better = tried
+    .filter((t) => compare(t.standing.value, kept.value) < 0)
+    .toSorted((a, b) => compare(a.standing.value, b.standing.value))
+  const same = (a: Standing, b: Standing) =>
+    a.value.late === b.value.late && a.value.price() === b.value.price()
+  return better
+    .filter((t, i) => !better.slice(0, i).some((o) => same(o.standing, t.standing)))
+    .slice(0, mostRepairs)
+}
+
 /** One number for the annealing: the levels so far apart that the first nearly always decides. */
 const lateShare = 3
 const energy = (v: Value): number => v.late * lateShare + v.price()
@@ -149,14 +187,17 @@ function firstOrders(network: Network): Order[] {
   ])
 }
 
-/** The order of a plan before: the same hands, and nothing sooner than it was. */
-function keptOrder({ blocks, pieces }: Network, before: Before): Order {
+/** Minutes by which what is kept may come sooner than it was, tried one after the other. */
+const pushes = [0, 10, 45] as const
+
+/** The order of a plan before: the same hands, and nothing sooner than it was by more than some minutes. */
+function keptOrder({ blocks, pieces }: Network, before: Before, sooner: number): Order {
   const at = (piece: number | undefined) => before.start[piece ?? -1] ?? -1
   return {
     keys: Float64Array.from(blocks, (b) => (at(b.pieces[0]) < 0 ? 1e6 : at(b.pieces[0]))),
     hands: Int16Array.from(pieces, (_, i) => before.person[i] ?? anyone),
     delay: new Int16Array(pieces.length),
-    from: Int32Array.from(pieces, (p) => (p.work ? Math.max(0, at(p.index)) : 0)),
+    from: Int32Array.from(pieces, (p) => (p.work ? Math.max(0, at(p.index) - sooner) : 0)),
   }
 }
 
@@ -177,7 +218,8 @@ function standingIn(network: Network, plan: Plan): Before {
   const breaks = plan.breaks.map((b) => ({ ...b, run: breakKey(b.person, b.id), segment: b.id }))
   const placed = new Map([...plan.placed, ...breaks].map((p) => [key(p.run, p.segment), p]))
   const of = pieces.map((p) => placed.get(key(jobs[p.run]?.run.id ?? '', p.segment.id)))
-  const start = Int32Array.from(of, (p) => p?.start ?? -1)
+  // What is under way stands at the beginning.
+  const start = Int32Array.from(of, (p) => (p && p.end > 0 ? Math.max(0, p.start) : -1))
   const person = Int16Array.from(of, (p) =>
     p?.person ? problem.people.findIndex((x) => x.id === p.person) : anyone,
   )

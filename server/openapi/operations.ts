@@ -250,7 +250,8 @@ export const operations: Readonly<Record<string, Operation>> = {
     needs: read,
   },
   [`GET ${site('/learned')}`]: {
-    summary: 'Minutes that steps take here, and in each person’s hands',
+    summary:
+      'Minutes that steps take here and in each person’s hands, and what people worked in the last seven days',
     needs: read,
   },
   [`POST ${site('/calendar')}`]: {

@@ -21,6 +21,20 @@ interface RunLesson {
   readonly document: Procedure | null
   readonly parameters: Readonly<Record<string, number>>
   readonly taken: readonly MinutesTaken[]
+  readonly endedAt: number
+}
+
+/** What runs of a site taught: minutes by step, by procedure, and by person who worked how long, run by run. */
+interface Taught {
+  readonly steps: Record<string, Learned>
+  readonly work: readonly { readonly at: number; readonly by: string; readonly minutes: number }[]
+}
+
+/** What a shift is planned by beside the site's records. */
+export interface LearnedBySite {
+  readonly steps: Readonly<Record<string, Learned>>
+  /** Minutes of work by hand in the last seven days, by person. */
+  readonly worked: Readonly<Record<string, number>>
 }
 
 /** What was told later tells nothing of minutes. */
@@ -28,7 +42,13 @@ function lessonOf(run: RunState): RunLesson | null {
   const procedure = run.status === 'finished' && !run.entered ? procedureOfRun(run) : null
   if (!procedure) return null
   const { document, parameters } = run
-  return { procedure: run.procedure, document, parameters, taken: minutesTaken(procedure, run) }
+  return {
+    procedure: run.procedure,
+    document,
+    parameters,
+    taken: minutesTaken(procedure, run),
+    endedAt: run.endedAt ?? run.startedAt,
+  }
 }
 
 /** Minutes by procedure from what runs taught, the newest first; each by the newest version among them. */
@@ -47,6 +67,25 @@ export function learnedFrom(lessons: readonly RunLesson[]): Record<string, Learn
   )
 }
 
-/** Minutes that a site and its people take by step, by procedure, from its finished runs of the last weeks. @param now milliseconds UTC. */
-export const learnedBySite = (pool: Pool, site: string, now: number): Promise<Record<string, Learned>> =>
-  madeOfLessons(pool, site, 'run', { since: now - learnedMs, most: learnedRuns }, lessonOf, learnedFrom)
+/** A step that lay open for longer was not worked at all that time, minutes. */
+const longestStep = 45
+const weekMs = 7 * 86_400_000
+
+const taughtBy = (lessons: readonly RunLesson[]): Taught => ({
+  steps: learnedFrom(lessons),
+  work: lessons.flatMap((l) =>
+    l.taken.map(({ by, minutes }) => ({ at: l.endedAt, by, minutes: Math.min(longestStep, minutes) })),
+  ),
+})
+
+/** What a site's finished runs of the last weeks tell of minutes. @param now milliseconds UTC. */
+export async function learnedBySite(pool: Pool, site: string, now: number): Promise<LearnedBySite> {
+  const span = { since: now - learnedMs, most: learnedRuns }
+  const { steps, work } = await madeOfLessons(pool, site, 'run', span, lessonOf, taughtBy)
+  const worked: Record<string, number> = {}
+  for (const w of work) if (w.at > now - weekMs) worked[w.by] = (worked[w.by] ?? 0) + w.minutes
+  return {
+    steps,
+    worked: Object.fromEntries(Object.entries(worked).map(([id, m]) => [id, Math.round(m)])),
+  }
+}

@@ -70,7 +70,12 @@ describe('minutes and losses', () => {
       losses: await lossesOf(pool, siteId, now),
     })
     const fresh = await askBoth(server.pool)
-    expect(Object.keys(fresh.learned).length).toBeGreaterThan(5)
+    expect(Object.keys(fresh.learned.steps).length).toBeGreaterThan(5)
+    // Of the last week: everybody of the demo cleaned, nobody all day and night.
+    const worked = Object.values(fresh.learned.worked)
+    expect(worked.length).toBeGreaterThan(4)
+    for (const minutes of worked) expect(minutes).toBeLessThan(7 * 12 * 60)
+    expect(Math.max(...worked)).toBeGreaterThan(30)
     expect(Object.values(fresh.losses).flat().length).toBeGreaterThan(5)
     for (const of of Object.values(fresh.losses)) expect(of.length).toBeLessThanOrEqual(40)
     // Another pool remembers nothing: it has only what was kept.

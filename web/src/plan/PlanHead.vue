@@ -28,7 +28,8 @@ const figure = computed(() => {
   }
 })
 /** What is proved about a plan with everything in it; a proof that its own plan breaks is a fault of ours, and said. */
-function bound({ problem, bound }: Look): string {
+function bound({ problem, kept, bound: best, keptBound }: Look): string {
+  const bound = kept ? keptBound : best
   const { objective, unplaced, told } = plan.value as Plan
   if (unplaced.length > 0 || told.some((x) => x.kind === 'break-missing')) return ''
   if (bound > objective.last) return t('plan.boundFault')

@@ -70,6 +70,13 @@ const share = computed(() =>
         <ul>
           <li v-for="c in offer.changes.slice(0, 8)" :key="c.run">{{ words.change(offer.problem, c) }}</li>
         </ul>
+        <template v-if="offer.repairs.length > 0">
+          <p class="small">{{ t('plan.repair.or') }}</p>
+          <p v-for="(r, i) in offer.repairs.slice(0, 3)" :key="i" class="repair">
+            <span>{{ words.repair(offer, r) }}</span>
+            <n-button @click="planner.repair(r)">{{ t('plan.repair.take') }}</n-button>
+          </p>
+        </template>
       </div>
       <n-button type="primary" size="large" @click="planner.accept()">{{ t('plan.offer.take') }}</n-button>
       <n-button size="large" @click="planner.keepIt()">{{ t('plan.offer.keep') }}</n-button>
@@ -111,6 +118,16 @@ ul {
   font-size: 14px;
   line-height: 1.25;
   color: var(--ink-2);
+}
+.repair {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 12px;
+  padding: 3px 0;
+}
+.repair .n-button {
+  min-height: 48px;
 }
 .refused {
   color: var(--out);

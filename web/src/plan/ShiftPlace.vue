@@ -24,6 +24,7 @@ import { later } from '../pieces/later.ts'
 import { fetchWords } from '../words/index.ts'
 
 const PlanRisk = later(() => import('./PlanRisk.vue'))
+const PlanPrice = later(() => import('./PlanPrice.vue'))
 const PlanTalk = later(() => import('./PlanTalk.vue'))
 const ShiftPlan = later(() => import('./ShiftPlan.vue'))
 const EveningSheet = later(() => import('../duty/EveningSheet.vue'))
@@ -130,6 +131,7 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
       <out-of-service :stations="stations" />
       <mix-asked v-if="otherMix" :stations="stations" />
       <plan-risk v-if="risk" v-bind="risk" :may-plan="session.mayDo('plan-shift')" />
+      <plan-price v-if="risk && session.mayDo('plan-shift')" :plan="risk.plan" :problem="risk.problem" />
       <running-now v-if="planner.inForce && running.length > 0" :runs="running" @go-on="goOn" />
       <open-cases v-if="cases.length > 0" :cases="cases" />
       <rerun-list v-if="kept.length > 0" :kept="kept" />

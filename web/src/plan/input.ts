@@ -15,6 +15,7 @@ const afterClose = 120
 
 /** Minutes that the site takes by step, from the server, which has all its runs; the model's until they came. */
 const learned = shallowRef<ShiftInput['learned']>({})
+const worked = shallowRef<ShiftInput['worked']>(undefined)
 let askedAt = 0
 let learning: Promise<void> = Promise.resolve()
 const askAgainMs = 3_600_000
@@ -23,7 +24,12 @@ async function learn(site: string): Promise<void> {
   if (Date.now() - askedAt < askAgainMs) return learning
   askedAt = Date.now()
   try {
-    learned.value = await ask<ShiftInput['learned']>('GET', `/api/sites/${site}/learned`)
+    const told = await ask<{ steps: ShiftInput['learned']; worked: Readonly<Record<string, number>> }>(
+      'GET',
+      `/api/sites/${site}/learned`,
+    )
+    learned.value = told.steps
+    worked.value = told.worked
   } catch {
     // Without network the last ones hold, and it is asked for again.
     askedAt = 0
@@ -73,6 +79,7 @@ export function useShiftInput() {
       names: Object.fromEntries(roster.value.shifts.map((s) => [s.person, names.person(s.person)])),
       procedure: latest,
       learned: learned.value,
+      worked: worked.value,
       pins,
       putIn,
       putOff,

@@ -7,6 +7,7 @@ import {
   type Plan,
   type PlanProblem,
   type Refused,
+  type Repair,
   type Told,
   type WayOut,
 } from '@tadka/core/plan'
@@ -75,6 +76,24 @@ export function usePlanWords() {
       from: people(c.from?.people ?? []),
       to: people(c.to?.people ?? []),
     })
+  }
+
+  /** "Give Kiosk slush to Dara: 12 min better": a small change, and what it wins over the plan as it stands. */
+  function repair({ problem, kept }: Look, r: Repair): string {
+    const said = t(`plan.repair.${r.kind}`, {
+      what: runName(problem, r.run),
+      other: r.other ? runName(problem, r.other) : '',
+      who: r.to ? names.person(r.to) : '',
+    })
+    const [is, was] = [r.plan.objective, kept?.objective]
+    const late = (was?.late ?? 0) - is.late
+    const price = Math.round((was?.price ?? 0) - is.price)
+    const wins = late > 0 ? t('plan.repair.late', { time: showMinutes(Math.round(late)) }) : ''
+    const costs =
+      price >= 0
+        ? t('plan.repair.cheaper', { time: showMinutes(price) })
+        : t('plan.repair.dearer', { time: showMinutes(-price) })
+    return `${said}: ${[wins, costs].filter(Boolean).join(', ')}`
   }
 
   /** What the better plan wins over the one that is kept. */
@@ -165,5 +184,5 @@ export function usePlanWords() {
     }
   }
 
-  return { runName, late, told, change, gains, costs, where, refused, way, at }
+  return { runName, late, told, repair, change, gains, costs, where, refused, way, at }
 }

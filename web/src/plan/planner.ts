@@ -17,6 +17,7 @@ import {
   type Priced,
   type Reason,
   type Refused,
+  type Repair,
   type WayOut,
 } from '@tadka/core/plan'
 import { useDebounceFn } from '@vueuse/core'
@@ -38,7 +39,11 @@ export interface Look {
   readonly problem: PlanProblem
   readonly kept: Plan | null
   readonly best: Plan
+  /** Small changes of the plan in force that are better than it. */
+  readonly repairs: readonly Repair[]
+  /** No plan like the best one, and like the one in force, has the last person leave before this minute. */
   readonly bound: number
+  readonly keptBound: number
   readonly changes: readonly Change[]
   readonly worth: boolean
 }
@@ -100,20 +105,24 @@ export const usePlanner = defineStore('planner', () => {
     problem: PlanProblem,
     iterations: number,
     told: (look: Look) => void,
-    seed = 1,
+    /** Whether people stay at what they do as long as that may be. */
+    isCalm = false,
   ): () => void {
     const old = before(problem.start)
     const held = old ? heldNear(problem, old) : problem
-    return askPlanner({ kind: 'plan', problem: held, before: old, seed, iterations }, (said) => {
+    return askPlanner({ kind: 'plan', problem: held, before: old, seed: 1, iterations }, (said) => {
       if (said.kind === 'better' && working.value)
         working.value = { iterations: said.iterations, of: iterations }
       if (said.kind !== 'planned') return
-      const { plan: best, kept, bound } = said
+      const { kept, repairs, bound, keptBound } = said
+      const best = isCalm ? said.calm : said.plan
       told({
         problem: held,
         kept,
         best,
+        repairs,
         bound: bound.last,
+        keptBound: keptBound?.last ?? bound.last,
         changes: kept ? changesBetween(old && wrong(old, held) ? stillOf(old, held) : kept, best) : [],
         worth: kept === null || worthChanging(kept, best) || (old !== null && wrong(old, held)),
       })
@@ -157,7 +166,7 @@ export const usePlanner = defineStore('planner', () => {
         ...decided,
       },
     )
-    look.value = { ...found, kept: best, changes: [], worth: false }
+    look.value = { ...found, kept: best, keptBound: bound, repairs: [], changes: [], worth: false }
     ways.value = null
   }
 
@@ -241,7 +250,7 @@ export const usePlanner = defineStore('planner', () => {
     if (!inForce.value || working.value || document.hidden) return
     const problem = problemNow()
     if (!problem) return
-    search(problem, effort.look, (found) => {
+    const heard = (found: Look) => {
       look.value = found
       const { unplaced, objective, told } = found.best
       const trouble = JSON.stringify([unplaced, objective.late, told, found.problem.closedBy])
@@ -253,7 +262,13 @@ export const usePlanner = defineStore('planner', () => {
       callOffWays = askPlanner({ kind: 'ways', problem: found.problem, plan: found.best }, (said) => {
         if (said.kind === 'ways') ways.value = { ways: said.ways, reasons: said.reasons }
       })
-    })
+    }
+    search(problem, effort.look, heard, true)
+  }
+
+  /** Puts one of the small changes in force instead of the whole new plan. */
+  function repair(chosen: Repair): void {
+    if (look.value) accept({ ...look.value, best: chosen.plan })
   }
 
   /** Follows the evening while somebody watches: as records come, and every minute. */
@@ -281,6 +296,7 @@ export const usePlanner = defineStore('planner', () => {
     fault,
     plan,
     accept: () => look.value && accept(look.value),
+    repair,
     ask,
     putThere,
     unpin,

@@ -1,5 +1,6 @@
 import {
   boundOf,
+  calmest,
   planSearch,
   reasonsFor,
   waysOut,
@@ -11,6 +12,7 @@ import {
   type Priced,
   type Reason,
   type Refused,
+  type Repair,
 } from '@tadka/core/plan'
 
 export type Asked =
@@ -26,7 +28,17 @@ export type Asked =
 
 export type Said =
   | { readonly kind: 'better'; readonly plan: Plan; readonly kept: Plan | null; readonly iterations: number }
-  | { readonly kind: 'planned'; readonly plan: Plan; readonly kept: Plan | null; readonly bound: Bound }
+  | {
+      readonly kind: 'planned'
+      readonly plan: Plan
+      /** What the evening goes on by where nobody asks for more: as it is, as long as it may. */
+      readonly calm: Plan
+      readonly kept: Plan | null
+      readonly repairs: readonly Repair[]
+      readonly bound: Bound
+      /** Of the plan in force. */
+      readonly keptBound: Bound | null
+    }
   | { readonly kind: 'ways'; readonly ways: readonly Priced[]; readonly reasons: readonly Reason[] | null }
   | { readonly kind: 'why-not'; readonly refused: Refused }
 
@@ -71,9 +83,22 @@ async function work(id: number, asked: Asked, say: (said: Said) => void): Promis
     if (cancelled.delete(id)) break
     if (search.improve(slice)) better()
   }
-  const plan = search.plan()
-  const bound = boundOf(asked.problem, plan, plan.objective.late)
-  say({ kind: 'planned', plan, kept: search.kept(), bound })
+  const [plan, kept, repairs] = [search.plan(), search.kept(), search.repairs()]
+  const calm = calmest(
+    kept,
+    repairs.map((r) => r.plan),
+    plan,
+  )
+  const boundFor = (of: Plan) => boundOf(asked.problem, of, of.objective.late)
+  say({
+    kind: 'planned',
+    plan,
+    calm,
+    kept,
+    repairs,
+    bound: boundFor(plan),
+    keptBound: kept && boundFor(kept),
+  })
 }
 
 /** Plans off the screen's thread: first plan at once, better ones as they come. */
