@@ -54,5 +54,11 @@ for (const [name, happened] of cases) {
   const mean = found.reduce((sum, f) => sum + f.share, 0) / found.length
   const lost = found.reduce((sum, f) => sum + f.lost, 0)
   report({ bench: 'calm', case: name, figure: 'share of tasks that change', value: mean, unit: '1' })
-  report({ bench: 'calm', case: name, figure: 'left out though another plan places it', value: lost, unit: '1' })
+  report({
+    bench: 'calm',
+    case: name,
+    figure: 'left out though another plan places it',
+    value: lost,
+    unit: '1',
+  })
 }

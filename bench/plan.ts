@@ -1,4 +1,13 @@
-import { boundOf, planViolations, planSearch, type Plan, type PlanProblem } from '@tadka/core/plan'
+import {
+  boundOf,
+  isProved,
+  planViolations,
+  planSearch,
+  weightsOf,
+  type Plan,
+  type PlanProblem,
+  type PriceTerms,
+} from '@tadka/core/plan'
 import { byHand } from './by-hand.ts'
 import { copies, demoClose, longer } from './evening.ts'
 import { median, report } from './report.ts'
@@ -12,6 +21,8 @@ const cases: readonly { name: string; problem: PlanProblem; ms: number }[] = [
   { name: 'demo-close', problem: demoClose(close), ms: 1000 },
   { name: '25-runs-8-people', problem: copies(demoClose(close), 25, 8), ms: 2000 },
   { name: '60-runs-12-people', problem: longer(copies(demoClose(close), 60, 12), 60), ms: 5000 },
+  { name: '120-runs-24-people', problem: longer(copies(demoClose(close), 120, 24), 60), ms: 10_000 },
+  { name: '200-runs-40-people', problem: longer(copies(demoClose(close), 200, 40), 60), ms: 10_000 },
   // Twelve people's hours do not hold four closes: lateness is proved, and decides.
   { name: '60-runs-12-people-short-of-hours', problem: copies(demoClose(close), 60, 12), ms: 5000 },
 ]
@@ -53,6 +64,20 @@ for (const { name, problem, ms } of cases) {
       const { late } = last.objective
       report({ bench: 'plan', case: name, figure: 'weighted minutes late', value: late, unit: 'min' })
       report({ bench: 'plan', case: name, figure: 'proved late', value: bound.late, unit: 'min' })
+      if (!Object.values(bound.proofs).every((p) => isProved(problem, p)))
+        throw new Error('a bound that is not proved')
+      const { terms } = last.objective
+      // What is proved of a term; of the others it is none.
+      const proved: Partial<PriceTerms> = { paid: bound.paid, last: bound.last }
+      const weights = weightsOf(problem)
+      for (const term of Object.keys(weights) as (keyof PriceTerms)[])
+        report({
+          bench: 'plan',
+          case: name,
+          figure: `price above its bound: ${term}`,
+          value: Math.round((terms[term] - (proved[term] ?? 0)) * weights[term]),
+          unit: 'min',
+        })
     }
   }
   report({ bench: 'plan', case: name, figure: 'first plan', value: median(firsts), unit: 'ms' })

@@ -35,6 +35,7 @@ test('the close is planned, somebody falls sick, and the new plan says what it c
   // Another tablet, another person: the same sheet, live, and no button that plans.
   const other = await (await browser.newContext()).newPage()
   await signIn(other, 'Bao', '2468')
+  await press(other, 'Everybody’s evening')
   await expect(bars(other, /^Tomas, .* planned$/).first()).toBeVisible({ timeout: 30_000 })
   await expect(other.getByRole('button', { name: 'Replan' })).toBeHidden()
 
@@ -68,13 +69,14 @@ test('a run is moved: refused with its reason, or put there for its price', asyn
   })
   await press(page, 'Do not move it')
 
-  const floors = bars(page, /^\w+, Terminal: floors.*: Sweep.* planned$/).first()
-  const box = await floors.boundingBox()
+  const soft = bars(page, /^\w+.*, Kiosk soft-serve: .* planned$/).first()
+  await soft.scrollIntoViewIfNeeded()
+  const box = await soft.boundingBox()
   if (!box) throw new Error('the bar is not drawn')
   await page.mouse.move(box.x + 8, box.y + 10)
   await page.mouse.down()
-  await page.mouse.move(box.x + 60, box.y + 12, { steps: 4 })
-  await page.mouse.move(box.x + 108, box.y + 12, { steps: 4 })
+  await page.mouse.move(box.x + 40, box.y + 12, { steps: 4 })
+  await page.mouse.move(box.x + 68, box.y + 12, { steps: 4 })
   await page.mouse.up()
   await expect(page.getByRole('button', { name: 'Move it there' })).toBeVisible({ timeout: 60_000 })
   await expect(page.locator('.talk p')).toContainText(/That costs nothing|Last person leaves|now:/)

@@ -8,6 +8,7 @@ const benches = [
   'screen',
   'judge',
   'plan',
+  'calm',
   'warewash',
   'stream',
   'logger',

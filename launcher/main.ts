@@ -30,7 +30,7 @@ const usage = `Usage: ./tadka COMMAND
   plan FILE       plan the shift in a JSON file; --iterations N, --seed N
   test            everything that must pass; --long: the whole of what else runs small
   shots           take the pictures of docs/screenshots anew
-  bench [NAME]    benchmarks: record, screen, judge, plan, warewash, stream, logger, load, chain, requests, year
+  bench [NAME]    benchmarks: record, screen, judge, plan, calm, warewash, stream, logger, load, chain, requests, year
   torture         an evening that goes wrong: --kills N, --seed N; one broken off is taken up
   mutants [NAME]  changes the code where it must be trusted, and counts what the tests notice`
 

@@ -159,7 +159,7 @@ export const plan = {
     do: 'Move to another night',
   },
   terms: {
-    title: 'This plan counts {n} min',
+    title: 'Price of this plan: {n} min',
     how: 'The least sum is the best plan. How a shift is planned is set in House, The day.',
     counts: 'counts {n}',
     paid: 'Everybody’s time, in all',

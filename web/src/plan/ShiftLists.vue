@@ -4,20 +4,16 @@ import { computed, onBeforeUnmount } from 'vue'
 import { useI18n } from 'vue-i18n'
 import PlaceBar from '../frame/PlaceBar.vue'
 import { useTimes } from '../site/times.ts'
-import { useHaveReady } from '../procedure/have-ready.ts'
-import { useProcedures } from '../site/procedures.ts'
 import { useNames } from '../site/names.ts'
-import { useSite } from '../site/site.ts'
-import type { Bar } from './lanes.ts'
+import { jobsOf } from './jobs.ts'
 import { usePlanner } from './planner.ts'
+import { useJobWords } from './use-job-words.ts'
 import { useLanes } from './use-lanes.ts'
 
 /** A list of their own for each person, to print: what, when, on which machine. */
 const planner = usePlanner()
 const names = useNames()
-const site = useSite()
-const { latest } = useProcedures()
-const haveReady = useHaveReady()
+const words = useJobWords()
 const { t } = useI18n()
 const { clock, longDay } = useTimes()
 onBeforeUnmount(planner.follow())
@@ -26,21 +22,10 @@ const lanes = useLanes()
 const lists = computed(() =>
   planner.inForce && planner.look
     ? lanes.value
-        .map((l) => ({ ...l, bars: withHaveReady(l.bars.filter((b) => b.state !== 'done')) }))
-        .filter((l) => !l.away && l.bars.length > 0)
+        .map((l) => ({ ...l, jobs: jobsOf(l, lanes.value).filter((job) => job.state !== 'done') }))
+        .filter((l) => !l.away && l.jobs.length > 0)
     : [],
 )
-
-/** Each with what to have ready for its run, at the run's first line on the list. */
-function withHaveReady(bars: readonly Bar[]): (Bar & { readonly have: string })[] {
-  return bars.map((bar, i) => {
-    const run = planner.look?.problem.runs.find((r) => r.id === bar.run)
-    const isFirst = bars.findIndex((b) => b.run === bar.run) === i
-    const procedure = run && isFirst ? latest(run.procedure) : null
-    const options = site.one('station', bar.station)?.plate?.options ?? {}
-    return { ...bar, have: procedure ? haveReady(procedure, options).join(', ') : '' }
-  })
-}
 const print = () => window.print()
 </script>
 
@@ -64,14 +49,24 @@ const print = () => window.print()
       </p>
       <table>
         <tbody>
-          <tr v-for="b in l.bars" :key="b.key">
-            <td class="time">{{ clock(b.from) }} – {{ clock(b.to) }}</td>
+          <tr v-for="job in l.jobs" :key="job.key">
+            <td class="time">{{ clock(job.from) }} – {{ clock(job.to) }}</td>
             <td>
-              <b>{{ b.state === 'break' ? t('plan.break') : names.station(b.station) }}</b>
-              {{ b.title }}
-              <p v-if="b.by" class="small">{{ t('plan.by', { who: names.person(b.by) }) }}</p>
-              <p v-if="b.have" class="small quiet">
-                {{ t('plan.lists.have', { what: b.have }) }}
+              <b>{{ words.machine(job) }}</b>
+              {{ words.what(job) }}
+              <p v-if="job.by" class="small">{{ t('plan.by', { who: names.person(job.by) }) }}</p>
+              <p v-if="job.parts.length > 1" class="small">
+                {{
+                  job.parts
+                    .map(
+                      (p) =>
+                        `${clock(p.from)} ${p.kind === 'wait' ? t('plan.waiting', { what: p.title }) : p.title}`,
+                    )
+                    .join('; ')
+                }}
+              </p>
+              <p v-if="words.bring(job)" class="small quiet">
+                {{ t('plan.lists.have', { what: words.bring(job) }) }}
               </p>
             </td>
             <td class="box"><i :aria-label="t('plan.lists.done')" role="img" /></td>

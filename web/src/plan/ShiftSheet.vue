@@ -35,7 +35,7 @@ const names = useNames()
 const box = useTemplateRef<HTMLElement>('box')
 const size = useElementSize(box)
 
-const [gutter, top, right] = [118, 50, 14]
+const [gutter, top, right, leastRow] = [118, 50, 14, 62]
 const width = computed(() => Math.max(700, size.width.value))
 const x = computed(() =>
   scaleLinear([props.ground.from, props.ground.to], [gutter, width.value - right]).clamp(true),
@@ -47,14 +47,13 @@ const worded = (job: Job) => {
   return { name: names.station(job.station), what: what.charAt(0).toLowerCase() + what.slice(1) }
 }
 const rows = computed(() => {
-  const least = Math.max(62, (size.height.value - top - 42) / Math.max(1, props.lanes.length))
-  return rowsOf(
-    props.lanes.map((l) => ({ person: l.person, jobs: jobsOf(l, props.lanes) })),
-    worded,
-    x.value,
-    width.value - right,
-    least,
-  )
+  const lanes = props.lanes.map((l) => ({ person: l.person, jobs: jobsOf(l, props.lanes) }))
+  const made = (least: number) => rowsOf(lanes, worded, x.value, width.value - right, least)
+  const dense = made(leastRow)
+  const room = size.height.value - top - 42
+  // Where there is room, rows stand wider apart.
+  const isLoose = dense.reduce((sum, r) => sum + r.height, 0) < room
+  return isLoose ? made(Math.floor(room / Math.max(1, lanes.length))) : dense
 })
 const base = computed(() => top + rows.value.reduce((sum, r) => sum + r.height, 0))
 const laneOf = (person: string) => props.lanes.find((l) => l.person === person)

@@ -1,7 +1,7 @@
 import { laidOut, type Job, type Laid } from './jobs.ts'
 
 /** A line of a row: a name and its bar below, px. */
-export const lineHeight = 52
+export const lineHeight = 50
 /** Above and below the lines of a row, px. */
 const margin = 5
 /** Wide letters of a name and of what is done, px. */
