@@ -45,6 +45,33 @@ describe('a shift to be planned, as JSON', () => {
     const made = planSearch(problem).plan()
     expect(plan.parse(JSON.parse(JSON.stringify(made)))).toEqual(made)
   })
+  it('may say who holds keys, what is worth how much, and what a task is', () => {
+    const more = {
+      ...problem,
+      neverAlone: true,
+      keys: ['ana'],
+      closedBy: 90,
+      walkElse: 1,
+      placeAreas: { sink: 'Kiosk' },
+      runs: [
+        {
+          ...run,
+          begunBy: 'ana',
+          segments: run?.segments.map((s) => ({
+            ...s,
+            task: s.id,
+            first: 'dirty',
+            last: 'food',
+            handover: true,
+          })),
+        },
+      ],
+    }
+    expect(planProblem.parse(JSON.parse(JSON.stringify(more)))).toEqual(more)
+    const made = planSearch(planProblem.parse(more)).plan()
+    expect(plan.parse(JSON.parse(JSON.stringify(made)))).toEqual(made)
+    expect(made.told).toEqual([{ kind: 'alone', person: 'ana', from: 0, to: made.objective.last }])
+  })
   it.each([
     ['another format', with_({ format: 'something@1' }), 'format'],
     ['half a minute', with_({ horizon: 10.5 }), 'horizon'],
@@ -67,6 +94,60 @@ describe('a shift to be planned, as JSON', () => {
       'work of no known kind',
       withRun({ segments: [{ ...run?.segments[0], kind: 'nap' }] }),
       'runs.0.segments.0.kind',
+    ],
+    ['a station twice', with_({ stations: [problem.stations[0], problem.stations[0]] }), 'stations.1.id'],
+    ['hours that end before they begin', with_({ people: [{ ...problem.people[0], from: 95 }] }), 'people.0'],
+    [
+      'a most before the end of hours',
+      with_({ people: [{ ...problem.people[0], most: 80 }] }),
+      'people.0.most',
+    ],
+    [
+      'a machine up until before it is',
+      with_({ stations: [{ ...problem.stations[0], up: [{ from: 5, to: 1 }] }] }),
+      'stations.0.up.0',
+    ],
+    [
+      'a need that ends before it begins',
+      with_({ counters: [{ id: 'bar', name: 'Bar', need: [{ from: 9, to: 1, people: 1 }] }] }),
+      'counters.0.need.0',
+    ],
+    [
+      'a break twice',
+      with_({
+        people: [
+          {
+            ...problem.people[0],
+            breaks: [0, 1].map(() => ({ id: 'rest', minutes: 10, earliest: 0, latest: 50 })),
+          },
+        ],
+      }),
+      'people.0.breaks.1.id',
+    ],
+    [
+      'an order of a run that is not there',
+      with_({ orders: [{ before: run?.id, after: 'x' }] }),
+      'orders.0.after',
+    ],
+    ['a pin of nobody', with_({ pins: [{ run: run?.id, person: 'zoe', start: null }] }), 'pins.0.person'],
+    ['a pin of no run', with_({ pins: [{ run: 'x', person: 'ana', start: null }] }), 'pins.0.run'],
+    [
+      'a wait that may not last until what follows it',
+      withRun({
+        segments: [run?.segments[1], run?.segments[0]],
+        links: [{ from: 'a~1', to: 'a', least: 3, most: null }],
+      }),
+      'runs.0.links.0',
+    ],
+    [
+      'a link that may last for less than it must',
+      withRun({ links: [{ from: 'a', to: 'a~1', least: 2, most: 1 }] }),
+      'runs.0.links.0.most',
+    ],
+    [
+      'hands of three',
+      withRun({ segments: [{ ...run?.segments[0], hands: 3 }], links: [] }),
+      'runs.0.segments.0.hands',
     ],
     [
       'a need below nobody',

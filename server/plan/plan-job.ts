@@ -25,5 +25,8 @@ export default function planJob({ asked: { problem, seed, iterations } }: Job<Pl
   const plan = search.plan()
   const [broken] = planViolations(problem, plan)
   if (broken) throw new Error(`a plan breaks its problem: ${JSON.stringify(broken)}`)
-  return { plan, bound: boundOf(problem, plan, plan.objective.late) }
+  const bound = boundOf(problem, plan, plan.objective.late)
+  if (bound.last > plan.objective.last || bound.late > plan.objective.late)
+    throw new Error(`a bound past its plan: ${JSON.stringify(bound)}`)
+  return { plan, bound }
 }

@@ -72,6 +72,7 @@ const input = (now: number, more: Partial<ShiftInput> = {}): ShiftInput => ({
   now: instant(now),
   ...more,
 })
+const none = { signedOff: [], learning: [], serves: [], home: null }
 const evening = at('2026-11-26T20:00:00Z')
 
 describe('the problem of a shift', () => {
@@ -90,6 +91,49 @@ describe('the problem of a shift', () => {
     plan.improve(100)
     expect(planViolations(problem, plan.plan())).toEqual([])
     expect(plan.plan().unplaced).toEqual([])
+  })
+  it('has what the site asks of its plans: keys, who may be alone, breaks by the rule, where sinks stand, what counts most', () => {
+    const given = input(evening)
+    const problem = shiftProblem({
+      ...given,
+      site: {
+        ...site,
+        planning: {
+          wish: 'even',
+          neverAlone: true,
+          keys: true,
+          closedBy: '24:15',
+          breaks: { hours: 6, minutes: 15 },
+          placeAreas: { sink: 'Galley' },
+        },
+      },
+      crew: { ...given.crew, ana: { ...(given.crew['ana'] ?? none), keys: true } },
+      worked: { ana: 300 },
+    })
+    expect(problem).toMatchObject({
+      neverAlone: true,
+      keys: ['ana'],
+      // 24:15 is four hours and a quarter from 20:00.
+      closedBy: 255,
+      placeAreas: { sink: 'Galley' },
+      walkElse: 1,
+      washing: 1,
+      handing: 2,
+      weights: { unfair: 3 },
+    })
+    // 15:00 to 24:30: the break of the first window is over by now, the second is still to come.
+    expect(problem.people[0]).toMatchObject({ earlier: 300, breaks: [{ minutes: 15 }] })
+    expect(problem.people[1]?.earlier).toBe(0)
+    // A site that says nothing is asked for nothing.
+    const silent = shiftProblem(given)
+    expect([silent.neverAlone, silent.keys, silent.closedBy]).toEqual([undefined, undefined, undefined])
+    expect(silent.people[0]?.breaks).toEqual([])
+  })
+  it('tells what a segment asks: its task, who may go on after it, what it touches', () => {
+    const problem = shiftProblem(input(evening))
+    const segments = problem.runs.flatMap((r) => r.segments)
+    expect(segments.filter((s) => s.kind === 'hands-on').every((s) => s.task !== undefined)).toBe(true)
+    expect(segments.some((s) => s.first === 'dirty')).toBe(true)
   })
   it('before the day opens is its opening by itself: nobody is kept at a counter, no machine is up, no break asked', () => {
     const dawn = at('2026-11-26T04:00:00Z')
