@@ -39,6 +39,7 @@ export function heldNear(problem: PlanProblem, before: Plan): PlanProblem {
     const person = problem.people.find((p) => p.id === next.person)
     const first = run.segments.find((s) => s.id === next.segment)
     const end = first && person ? next.start + segmentMinutes(first, person.id) : 0
+    const whole = Math.max(end, ...before.placed.filter((p) => p.run === run.id).map((p) => p.end))
     const free =
       person !== undefined &&
       first?.kind === 'hands-on' &&
@@ -48,7 +49,7 @@ export function heldNear(problem: PlanProblem, before: Plan): PlanProblem {
       end <= person.most &&
       run.signedOff.includes(person.id) &&
       (taken.get(person.id) ?? 0) <= next.start &&
-      !problem.stations.find((s) => s.id === run.station)?.up.some((u) => u.from < end && next.start < u.to)
+      !problem.stations.find((s) => s.id === run.station)?.up.some((u) => u.from < whole && next.start < u.to)
     if (!free || !person) return run
     taken.set(person.id, end)
     const fixed = { person: person.id, start: next.start }
