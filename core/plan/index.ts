@@ -1,4 +1,5 @@
 export * from './problem.ts'
+export { priceOf, weightsFor, weightsOf } from './weights.ts'
 export { handoversOf, type Handover } from './handovers.ts'
 export { latenessOf, type Lateness } from './late.ts'
 export { planFold, planRecords, type PlanSet, type PlanState } from './records.ts'

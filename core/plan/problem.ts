@@ -1,5 +1,3 @@
-import type { PlanWish } from '../house/site.ts'
-
 /**
  * A shift to be planned, and its plan. Times are whole minutes from `start`; `[from, to)` holds its beginning and not its
  * end. The JSON form is documented in docs/formats.md.
@@ -245,32 +243,3 @@ export const [overtimeWeight, aloneWeight] = [2, 2]
 export const shortStay = 5
 /** Minutes by which a task may move before it counts as changed. */
 export const movedMinutes = 10
-
-const usual: PriceWeights = {
-  paid: 1,
-  last: 1,
-  wish: 0.1,
-  handovers: 15,
-  walks: 1,
-  areas: 6,
-  short: 10,
-  gaps: 0.5,
-  unfair: 1,
-  changes: 3,
-}
-/** Minutes that one of each term is worth. Chosen on the evenings of the demo: decision 0021. */
-const weights: Readonly<Record<PlanWish, PriceWeights>> = {
-  'home-soonest': { ...usual, last: 2 },
-  even: { ...usual, unfair: 3 },
-  'fewest-changes': { ...usual, handovers: 25, areas: 12, changes: 8 },
-}
-
-/** What each term weighs in a plain setting, minutes. */
-export const weightsFor = (wish: PlanWish): PriceWeights => weights[wish]
-/** What a problem's plans are priced by. */
-export const weightsOf = (problem: Pick<PlanProblem, 'weights'>): PriceWeights =>
-  problem.weights ?? weights['home-soonest']
-
-/** The sum of terms by their weights, minutes. */
-export const priceOf = (terms: PriceTerms, by: PriceWeights): number =>
-  Object.entries(by).reduce((sum, [term, weight]) => sum + weight * terms[term as keyof PriceTerms], 0)

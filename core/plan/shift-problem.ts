@@ -1,4 +1,4 @@
-import { demandAt, instantAt, rushPeaks, tradingDay, type DueItem } from '../duty/index.ts'
+import { instantAt, tradingDay, type DueItem } from '../duty/index.ts'
 import {
   baseOf,
   bringsProduct,
@@ -8,20 +8,13 @@ import {
   type StationState,
 } from '../procedure/index.ts'
 import { instant, type Instant } from '../quantity/index.ts'
-import type { CrewSet, RosterSet, RosterShift } from '../house/roster.ts'
+import type { CrewSet, RosterSet } from '../house/roster.ts'
 import type { SiteSet } from '../house/site.ts'
 import { followUpRuns } from './follow-ups.ts'
-import { breaksOf } from './breaks.ts'
 import { orderOfWork } from './order-of-work.ts'
-import {
-  weightsFor,
-  type Pin,
-  type PlanCounter,
-  type PlanPerson,
-  type PlanProblem,
-  type PlanRun,
-  type Span,
-} from './problem.ts'
+import { type Pin, type PlanPerson, type PlanProblem, type PlanRun } from './problem.ts'
+import { counterOf, personOf, rushSpans } from './shift-people.ts'
+import { weightsFor } from './weights.ts'
 import { workLeft } from './work-left.ts'
 
 /** What a shift is planned from: the site as it stands at `now`. */
@@ -45,12 +38,8 @@ export interface ShiftInput {
   readonly now: Instant
 }
 
-/** Minutes past their hours that people may be kept, and that a plan reaches past the last of them. */
-const overtimeMinutes = 45
 /** Minutes past opening that the plan of an opening reaches: what is late then is still seen. */
 const afterOpening = 60
-/** How busy the counters are from which it is a rush; 1 is an ordinary one. */
-const rushFrom = 0.3
 const minuteMs = 60_000
 /** Between two areas where the site says nothing; washing hands and changing gloves; showing what is done. Common practice, no source. */
 const [walkMinutes, washingMinutes, handingMinutes] = [1, 1, 2]
@@ -132,65 +121,6 @@ export function shiftProblem(input: ShiftInput): PlanProblem {
     ...(closedBy !== undefined && !isOpening && { closedBy }),
     weights: weightsFor(planning.wish ?? 'home-soonest'),
   }
-}
-
-function personOf(
-  { site, crew, names, worked }: ShiftInput,
-  shift: RosterShift,
-  local: (t: string) => number,
-  until: number,
-): PlanPerson {
-  const to = Math.min(local(shift.to), until)
-  return {
-    id: shift.person,
-    name: names[shift.person] ?? shift.person,
-    from: Math.max(0, local(shift.from)),
-    to,
-    most: Math.min(to + overtimeMinutes, until),
-    serves: crew[shift.person]?.serves ?? [],
-    // One whose time is over was taken, or is lost.
-    breaks: breaksOf(shift, local(shift.from), local(shift.to), site.planning?.breaks, local)
-      .filter((b) => b.latest >= 0 && b.earliest + b.minutes <= until)
-      .map((b) => ({ ...b, earliest: Math.max(0, b.earliest) })),
-    home: crew[shift.person]?.home ?? null,
-    ...(worked && { earlier: worked[shift.person] ?? 0 }),
-  }
-}
-
-/** A peak farther off than this fills no counter any more, milliseconds. */
-const rushReaches = 240 * minuteMs
-
-/** Spans of minutes in which there is a rush. */
-function rushSpans(site: SiteSet, start: Instant, from: number, minutes: number): Span[] {
-  const peaks = rushPeaks(
-    site,
-    instant(start - rushReaches),
-    instant(start + Math.max(from, minutes) * minuteMs + rushReaches),
-  )
-  const spans: Span[] = []
-  for (let t = from; t < minutes; t++) {
-    if (demandAt(peaks, instant(start + t * minuteMs)) < rushFrom) continue
-    const last = spans.at(-1)
-    if (last?.to === t) spans[spans.length - 1] = { from: last.from, to: t + 1 }
-    else spans.push({ from: t, to: t + 1 })
-  }
-  return spans
-}
-
-function counterOf(
-  c: NonNullable<SiteSet['counters']>[number],
-  rushes: readonly Span[],
-  trades: Span,
-): PlanCounter {
-  const need: PlanCounter['need'][number][] = []
-  const closes = trades.to
-  let at = trades.from
-  for (const r of [...rushes, { from: closes, to: closes }]) {
-    if (r.from > at) need.push({ from: at, to: Math.min(r.from, closes), people: c.quiet })
-    if (r.to > r.from) need.push({ from: r.from, to: Math.min(r.to, closes), people: c.rush })
-    at = Math.max(at, r.to)
-  }
-  return { id: c.id, name: c.name, need: need.filter((n) => n.to > n.from && n.people > 0) }
 }
 
 function runsOf(

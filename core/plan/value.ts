@@ -6,13 +6,12 @@ import { gapMinutes, rowTerms, type Before } from './price.ts'
 import {
   aloneWeight,
   overtimeWeight,
-  priceOf,
   unplacedMinutes,
-  weightsOf,
   type Objective,
   type PlanProblem,
   type PriceTerms,
 } from './problem.ts'
+import { priceOf, weightsOf } from './weights.ts'
 
 export interface Value {
   readonly late: number

@@ -1,4 +1,5 @@
-import { weightsOf, type Placed, type Plan, type PlanProblem, type PriceTerms } from '../problem.ts'
+import type { Placed, Plan, PlanProblem, PriceTerms } from '../problem.ts'
+import { weightsOf } from '../weights.ts'
 import { isHandedOver, workBefore } from './handed.ts'
 import type { Check, Checked, Violation } from './violation.ts'
 import { areaOf, walkBetween } from './walks.ts'
