@@ -31,7 +31,7 @@ const figure = computed(() => {
 function bound({ problem, kept, bound: best, keptBound }: Look): string {
   const bound = kept ? keptBound : best
   const { objective, unplaced, told } = plan.value as Plan
-  if (unplaced.length > 0 || told.some((x) => x.kind === 'break-missing')) return ''
+  if (bound <= 0 || unplaced.length > 0 || told.some((x) => x.kind === 'break-missing')) return ''
   if (bound > objective.last) return t('plan.boundFault')
   return t('plan.noPlan', { time: words.at(problem, bound) })
 }

@@ -114,8 +114,8 @@ export const usePlanner = defineStore('planner', () => {
       if (said.kind === 'better' && working.value)
         working.value = { iterations: said.iterations, of: iterations }
       if (said.kind !== 'planned') return
-      const { kept, repairs, bound, keptBound } = said
-      const best = isCalm ? said.calm : said.plan
+      const { kept, repairs, keptBound } = said
+      const [best, bound] = isCalm ? [said.calm, said.calmBound] : [said.plan, said.bound]
       told({
         problem: held,
         kept,
@@ -268,7 +268,8 @@ export const usePlanner = defineStore('planner', () => {
 
   /** Puts one of the small changes in force instead of the whole new plan. */
   function repair(chosen: Repair): void {
-    if (look.value) accept({ ...look.value, best: chosen.plan })
+    // What is proved of it is worked out by the look that follows.
+    if (look.value) accept({ ...look.value, best: chosen.plan, bound: 0 })
   }
 
   /** Follows the evening while somebody watches: as records come, and every minute. */

@@ -35,8 +35,9 @@ export type Said =
       readonly calm: Plan
       readonly kept: Plan | null
       readonly repairs: readonly Repair[]
+      /** Each for plans like it. */
       readonly bound: Bound
-      /** Of the plan in force. */
+      readonly calmBound: Bound
       readonly keptBound: Bound | null
     }
   | { readonly kind: 'ways'; readonly ways: readonly Priced[]; readonly reasons: readonly Reason[] | null }
