@@ -91,15 +91,9 @@ async function work(id: number, asked: Asked, say: (said: Said) => void): Promis
     plan,
   )
   const boundFor = (of: Plan) => boundOf(asked.problem, of, of.objective.late)
-  say({
-    kind: 'planned',
-    plan,
-    calm,
-    kept,
-    repairs,
-    bound: boundFor(plan),
-    keptBound: kept && boundFor(kept),
-  })
+  const [bound, keptBound] = [boundFor(plan), kept && boundFor(kept)]
+  const calmBound = calm === plan ? bound : calm === kept && keptBound ? keptBound : boundFor(calm)
+  say({ kind: 'planned', plan, calm, kept, repairs, bound, calmBound, keptBound })
 }
 
 /** Plans off the screen's thread: first plan at once, better ones as they come. */
