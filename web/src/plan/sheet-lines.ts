@@ -5,7 +5,7 @@ export const lineHeight = 50
 /** Above and below the lines of a row, px. */
 const margin = 5
 /** Wide letters of a name and of what is done, px. */
-const [boldLetter, letter] = [8.6, 7.9]
+const [boldLetter, letter] = [7.7, 7.1]
 
 /** How far a job's words reach, px. */
 export const wordsWide = (name: string, what: string): number =>
