@@ -37,7 +37,8 @@ export function proofOf(
       return facts.capacity(known, to, overtime) < sum ? proof(to + 1, first, sum, to) : null
     case 'late': {
       const over = Math.max(0, sum - facts.capacity(known, horizon, 0))
-      const ends = (r: (typeof facts.runs)[number]) => Math.max(r.begin + r.length, r.run.endsFrom)
+      const ends = (r: (typeof facts.runs)[number]) =>
+        Math.max(r.begin + r.length, hasBegun(r.run) ? 0 : r.run.endsFrom)
       const late = facts.runs.map((r) => Math.max(0, ends(r) - r.run.latest) * r.run.weight)
       return proof(total(late) + 2 * over, first, over, horizon)
     }

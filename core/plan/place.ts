@@ -15,10 +15,14 @@ const mostTries = 400
  * all is tried anew. Null where it stands, `gap` where it would reach past the span in which the machine may be down.
  */
 export function placeBlock(b: Building, job: Job, block: readonly number[]): Unplaced['why'] | 'gap' | null {
+  const gap = b.gap[job.index] as number
   const why = placeWith(b, job, block, -1)
   if (why === null || why === 'pin' || !block.some((i) => isTaskBegunIn(b, block, i))) return why
   // One pair of hands for a task that is come back to: not everybody can come back in time.
-  for (const person of job.people) if (placeWith(b, job, block, person) === null) return null
+  for (const person of job.people) {
+    b.gap[job.index] = gap
+    if (placeWith(b, job, block, person) === null) return null
+  }
   return why
 }
 

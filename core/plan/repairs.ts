@@ -2,7 +2,7 @@ import type { Order } from './decode.ts'
 import type { Network } from './network.ts'
 import type { Value } from './value.ts'
 
-/** A small change of a plan that stands: nothing but time, one run to somebody else, or two runs between two people. */
+/** A small change of a plan that stands: one run to another time or to somebody else, or two runs between two people. */
 export interface RepairKind {
   readonly kind: 'shift' | 'give' | 'swap'
   readonly run: string
@@ -22,7 +22,7 @@ const [mostTroubled, mostOthers] = [8, 6]
 
 /**
  * The repairs of a plan that is pushed by what happened: each is the kept order with one run let go of its time, given to somebody else, or
- * swapped with another's. @param troubled runs that stand wrong or later than they did, by job.
+ * swapped with another's. @param troubled jobs that stand wrong.
  */
 export function repairsFor(
   network: Network,
@@ -69,7 +69,7 @@ export function repairsFor(
   })
 }
 
-/** Jobs that stand wrong: not placed, late, ending later than before by more than a little, or in the hands of somebody kept too long. */
+/** Jobs that stand wrong: not placed, late, or in the hands of somebody kept past their hours. */
 export function troubledIn(
   { jobs, problem }: Network,
   standing: Standing & { readonly schedule: { readonly unplaced: readonly { readonly job: number }[] } },

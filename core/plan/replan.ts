@@ -43,6 +43,7 @@ export function heldNear(problem: PlanProblem, before: Plan): PlanProblem {
     const free =
       person !== undefined &&
       first?.kind === 'hands-on' &&
+      first.hands !== 2 &&
       !run.links.some((l) => l.to === next.segment) &&
       next.start >= run.earliest &&
       person.from <= next.start &&

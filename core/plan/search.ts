@@ -7,7 +7,7 @@ import { changed, someOf } from './moves.ts'
 import { randomFrom } from './random.ts'
 import { repairsFor, troubledIn, type RepairKind } from './repairs.ts'
 import { byStart, type Before } from './price.ts'
-import { toldOf } from './told.ts'
+import { toldOf } from './check/told.ts'
 import { compare, objectiveOf, valueOf, type Value } from './value.ts'
 
 /** A search under way: it always has a plan, and `improve` makes it better or leaves it. */
@@ -162,7 +162,7 @@ function repairsOf(network: Network, kept: Standing, stand: (order: Order) => St
     .slice(0, mostRepairs)
 }
 
-/** One number for the annealing: the levels so far apart that the first nearly always decides. */
+/** One number for the annealing: what is late weighs more, yet not so much that nothing is tried which is late for a moment. */
 const lateShare = 3
 const energy = (v: Value): number => v.late * lateShare + v.price()
 

@@ -18,14 +18,11 @@ export function tighten(b: Building, job: Job): void {
     const [only] = block?.pieces ?? []
     if (block?.pieces.length !== 1 || only === undefined) continue
     const piece = pieces[only] as Piece
-    if (piece.segment.fixed || piece.out.length === 0) continue
+    if (!piece.work || piece.segment.fixed || piece.out.length === 0) continue
     const start = b.start[only] as number
     const lasts = endOf(b.network, b, only) - start
     const latest = latestEnd(b, piece) - lasts
-    if (latest <= start) continue
-    if (piece.work) moveWork(b, job, piece, latest)
-    // A wait begins as what is before it ends.
-    else b.start[only] = Math.max(...piece.in.map((a) => endOf(b.network, b, a.piece) + a.least), start)
+    if (latest > start) moveWork(b, piece, latest)
   }
   followWaits(b, job)
 }
@@ -48,7 +45,7 @@ function latestEnd(b: Building, piece: Piece): number {
 const isTied = (b: Building, wait: Piece): boolean =>
   wait.places.length > 0 || wait.out.length === 0 || (b.network.blocks[wait.block]?.pieces.length ?? 0) > 1
 
-function moveWork(b: Building, job: Job, piece: Piece, latest: number): void {
+function moveWork(b: Building, piece: Piece, latest: number): void {
   const { lines, network } = b
   const i = piece.index
   const found = {
@@ -75,7 +72,6 @@ function moveWork(b: Building, job: Job, piece: Piece, latest: number): void {
       break
     }
   put(b, piece, { ...found, start: to })
-  b.ended[job.index] = Math.max(b.ended[job.index] as number, to + minutes)
 }
 
 /** Waits that nothing ties begin as what is before them ends. */

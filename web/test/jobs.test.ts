@@ -80,7 +80,7 @@ describe('a job of the sheet', () => {
       1000,
       60,
     )
-    expect(edge?.laid[0]?.words).toBeLessThan(990)
+    expect(edge?.laid[0]?.at).toBeLessThan(990)
   })
 })
 

@@ -2,6 +2,7 @@ import { instantAt } from '../../duty/index.ts'
 import type { CrewSet, RosterSet } from '../../house/roster.ts'
 import type { SiteSet } from '../../house/site.ts'
 import { baseOf, type StationState } from '../../procedure/index.ts'
+import { breaksOf } from '../breaks.ts'
 import { followUpProcedure } from '../follow-ups.ts'
 import type { Plan } from '../problem.ts'
 import type { PlanSet } from '../records.ts'
@@ -98,12 +99,16 @@ function notSignedOff(plan: Plan, { crew, station }: PlanKnown): Contradiction |
     const family = state?.plate?.family ?? ''
     const kinds = [procedure, baseOf(procedure), family, baseOf(procedure).split('.')[0] ?? '']
     const { signedOff = [], learning = [] } = crew(p.person) ?? {}
-    return ![...signedOff, ...learning].some(
-      (s) => kinds.includes(s) || kinds.some((k) => k.startsWith(`${s}.`)),
-    )
+    return ![...signedOff, ...learning].some((s) => kinds.includes(s))
   })
   return wrong ? { constraint: 'sign-off', of: wrong.person ?? '' } : null
 }
+
+/** A time of the plan's day in its minutes. */
+const minuteIn =
+  (day: string, start: number, zone: string) =>
+  (time: string): number =>
+    Math.round((instantAt(day, time, zone) - start) / minuteMs)
 
 function outsideHours(
   { day, start, plan }: PlanSet,
@@ -111,14 +116,12 @@ function outsideHours(
 ): Contradiction | null {
   const zone = site?.timeZone
   if (!zone) return null
-  const minute = (time: string) => Math.round((instantAt(day, time, zone) - start) / minuteMs)
+  const minute = minuteIn(day, start, zone)
   for (const shift of roster?.shifts ?? []) {
     const [from, to] = [minute(shift.from), minute(shift.to) + overtimeMinutes]
     const wrong = plan.placed.some((p) => {
       const begun = stationOf(p.run) === null || station(stationOf(p.run) ?? '')?.currentRun
-      return (
-        p.person === shift.person && !begun && (p.start < Math.min(0, from) || p.end > to || p.end <= from)
-      )
+      return p.person === shift.person && !begun && (p.start < from || p.end > to)
     })
     if (wrong) return { constraint: 'hours', of: shift.person }
   }
@@ -129,8 +132,10 @@ function outsideHours(
 function breakLeftOut({ day, start, plan }: PlanSet, { site, roster }: PlanKnown): Contradiction | null {
   const zone = site?.timeZone
   if (!zone) return null
+  const minute = minuteIn(day, start, zone)
   const untold = (roster?.shifts ?? []).find((shift) => {
-    const ahead = shift.breaks.filter((b) => instantAt(day, b.earliest, zone) > start).length
+    const asked = breaksOf(shift, minute(shift.from), minute(shift.to), site.planning?.breaks, minute)
+    const ahead = asked.filter((b) => b.earliest > 0).length
     const told = plan.told.filter((t) => t.kind === 'break-missing' && t.person === shift.person).length
     const taken = plan.breaks.filter((b) => b.person === shift.person).length
     const plans = plan.leaves[shift.person] !== undefined

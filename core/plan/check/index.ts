@@ -8,7 +8,8 @@ import { placement } from './placement.ts'
 import { segments } from './segments.ts'
 import { machines, orders, places } from './shared.ts'
 import { tasks } from './tasks.ts'
-import { names, told } from './told.ts'
+import { names } from './names.ts'
+import { told } from './told.ts'
 import { checkedOf, type Check, type Violation } from './violation.ts'
 import { walks } from './walks.ts'
 import { windows } from './windows.ts'
@@ -35,7 +36,7 @@ const checks: readonly Check[] = [
 
 /**
  * Every hard constraint of a problem that a plan breaks, and an objective that does not agree with a count of its own. It shares no code
- * with the planner on purpose. Empty where the plan keeps them all.
+ * with the planner's own count on purpose. Empty where the plan keeps them all.
  */
 export function planViolations(problem: PlanProblem, plan: Plan): Violation[] {
   const checked = checkedOf(problem, plan)

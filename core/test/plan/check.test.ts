@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { planSearch, planViolations, type Plan, type PlanProblem } from '../../plan/index.ts'
-import { person, run, shift } from './little.ts'
+import { noTerms, person, run, shift } from './little.ts'
 
 /** Ana does one, Ben two: both begin at once, wash, soak in the sink's two bays, and finish by hand. Ben minds the bar till 5. */
 const rest = { id: 'rest', minutes: 15, earliest: 40, latest: 60 }
@@ -9,15 +9,6 @@ const problem = shift([run('one', 'h10 w20<30@sink h5'), run('two', 'h10 w20<30@
   counters: [{ id: 'bar', name: 'Bar', need: [{ from: 40, to: 50, people: 1 }] }],
   places: { sink: 2 },
 })
-const noTerms = {
-  wish: 0,
-  handovers: 0,
-  walks: 0,
-  areas: 0,
-  short: 0,
-  gaps: 0,
-  changes: 0,
-}
 /** Free: Ana 120 - 15 - 5, Ben 120 - 5 for the bar, which both serve. Of 30 minutes of work each is to have their part of 215. */
 const unfair = Math.abs(15 - (30 * 100) / 215) / 2 + Math.abs(15 - (30 * 115) / 215) / 2
 const by = (who: string, of: string, start: number): Plan['placed'] => [

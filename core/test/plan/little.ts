@@ -62,3 +62,17 @@ export function shift(runs: readonly PlanRun[], more: Partial<PlanProblem> = {})
     ...more,
   }
 }
+
+/** No term of a price. */
+export const noTerms = {
+  paid: 0,
+  last: 0,
+  wish: 0,
+  handovers: 0,
+  walks: 0,
+  areas: 0,
+  short: 0,
+  gaps: 0,
+  unfair: 0,
+  changes: 0,
+}

@@ -170,6 +170,22 @@ describe('a plan that the site’s records contradict', () => {
       'hours',
     ],
     [
+      'work before somebody comes',
+      set,
+      { ...known, roster: { day, shifts: [{ person: 'ana', from: '21:00', to: '23:00', breaks: [] }] } },
+      'hours',
+    ],
+    [
+      'a break by the site’s rule left out untold',
+      { ...set, plan: { ...plan, breaks: [] } },
+      {
+        ...known,
+        site: { ...known.site, planning: { breaks: { hours: 2, minutes: 10 } } },
+        roster: { day, shifts: [{ person: 'ana', from: '20:00', to: '23:00', breaks: [] }] },
+      },
+      'break',
+    ],
+    [
       'a segment twice',
       { ...set, plan: { ...plan, placed: [...plan.placed, ...plan.placed] } },
       known,

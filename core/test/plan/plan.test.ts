@@ -308,6 +308,16 @@ describe('replanning', () => {
     for (const p of soon)
       expect(runOf(held, p.run).segments[0]?.fixed).toEqual({ person: p.person, start: p.start })
   })
+  it('does not hold what needs two: who helps is not known before it is planned', () => {
+    const two = withRun(little(), 'one', {
+      segments: runOf(little(), 'one').segments.map((s, i) => (i === 0 ? { ...s, hands: 2 as const } : s)),
+    })
+    const plan = planned(two, 300)
+    const soon = plan.placed.map((p) =>
+      p.run === 'one' && p.segment === 's0' ? { ...p, start: 2, end: 12 } : p,
+    )
+    expect(runOf(heldNear(two, { ...plan, placed: soon }), 'one').segments[0]?.fixed).toBeUndefined()
+  })
   it('keeps the plan where nothing changed, and tells what moved where somebody falls sick', () => {
     const same = planSearch(little(), 1, before)
     expect(same.kept()?.placed).toEqual(before.placed)

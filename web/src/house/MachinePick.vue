@@ -3,6 +3,7 @@ import { families, machineGroups } from '@tadka/core/house'
 import { NAutoComplete, NButton, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { useAreas } from './areas.ts'
 import { useSite } from '../site/site.ts'
 import FamilyMark from '../site/FamilyMark.vue'
 import { useFamilyName } from './family-name.ts'
@@ -26,7 +27,7 @@ const picked = computed(() =>
   ),
 )
 const total = computed(() => picked.value.reduce((sum, p) => sum + p.count, 0))
-const places = computed(() => [...new Set(site.all('station').flatMap((s) => s.plate?.place || []))])
+const { areas: places } = useAreas()
 const most = 20
 function turn(family: string, by: number): void {
   const now = counts.value[family] ?? 0

@@ -5,7 +5,7 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoicePick from '../pieces/ChoicePick.vue'
 import NumberField from '../pieces/NumberField.vue'
-import { useSite } from '../site/site.ts'
+import { useAreas } from './areas.ts'
 import { planningWithin, standing } from './planning-draft.ts'
 import type { TradeDraft } from './trade-draft.ts'
 
@@ -13,13 +13,8 @@ import type { TradeDraft } from './trade-draft.ts'
 const draft = defineModel<TradeDraft>({ required: true })
 defineProps<{ may: boolean }>()
 const { t } = useI18n()
-const site = useSite()
 const asks = computed(() => draft.value.planning)
-const areas = computed(() =>
-  [...new Set(site.all('station').flatMap((s) => s.plate?.place || []))]
-    .toSorted()
-    .map((a) => ({ label: a, value: a })),
-)
+const { options: areas } = useAreas()
 const yesNo = computed(() => [
   { value: true, text: t('house.yes') },
   { value: false, text: t('house.no') },

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { NButton, NSelect } from 'naive-ui'
-import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import NumberField from '../pieces/NumberField.vue'
-import { useSite } from '../site/site.ts'
+import { useAreas } from './areas.ts'
 import DraftRow from './DraftRow.vue'
 import { within, type TradeDraft } from './trade-draft.ts'
 
@@ -11,12 +10,7 @@ import { within, type TradeDraft } from './trade-draft.ts'
 const draft = defineModel<TradeDraft>({ required: true })
 defineProps<{ may: boolean }>()
 const { t } = useI18n()
-const site = useSite()
-
-const areas = computed(() =>
-  [...new Set(site.all('station').flatMap((s) => s.plate?.place || []))].toSorted(),
-)
-const options = computed(() => areas.value.map((a) => ({ label: a, value: a })))
+const { areas, options } = useAreas()
 </script>
 
 <template>

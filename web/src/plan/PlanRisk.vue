@@ -30,7 +30,7 @@ const overClose = computed(() =>
   Math.max(0, props.plan.objective.last - (props.problem.closedBy ?? Number.POSITIVE_INFINITY)),
 )
 /** Breaks come first: nobody may be asked to go without. */
-const told = computed(() => props.plan.told ?? [])
+const told = computed(() => props.plan.told)
 const any = computed(
   () =>
     told.value.length +

@@ -44,22 +44,12 @@ const waitOf = (title: string, from: number, to: number) => {
     </text>
     <template v-for="p in job.parts" :key="p.from">
       <rect
-        v-if="job.state === 'break'"
         :x="x(p.from)"
         :y="y"
         :width="wide(p.from, p.to)"
         :height="bar"
         rx="4"
-        class="rest"
-      />
-      <rect
-        v-else
-        :x="x(p.from)"
-        :y="y"
-        :width="wide(p.from, p.to)"
-        :height="bar"
-        rx="4"
-        :class="p.kind === 'work' ? 'body' : 'pale'"
+        :class="job.state === 'break' ? 'rest' : p.kind === 'work' ? 'body' : 'pale'"
       />
       <line
         v-if="p.kind === 'wait'"

@@ -67,13 +67,6 @@ const kept = computed(() => site.all('rerun').filter((r) => r.keptAt !== null &&
 const asked = computed(() => stations.value.filter((s) => s.followUps.length > 0))
 const otherMix = computed(() => stations.value.some((s) => s.mixChange))
 const running = computed(() => runs.value.filter((r) => r.status === 'running' || r.status === 'parked'))
-/** Whoever follows the plan sees their own evening. */
-const isOwn = computed(
-  () =>
-    planner.inForce !== null &&
-    !session.mayDo('plan-shift') &&
-    planner.roster?.shifts.some((s) => s.person === session.acting?.id && !s.away) === true,
-)
 const title = computed(() => {
   // Two hours after a close its work is over: what is shown is the day to come.
   const day = set.value && tradingDayAt(set.value, nowByMinute(), 120)
@@ -104,7 +97,7 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
 <template>
   <div class="shift">
     <place-bar
-      :title="isOwn ? t('plan.yours.of', { who: session.acting?.name ?? '' }) : (set?.name ?? '')"
+      :title="planner.isOwn ? t('plan.yours.of', { who: session.acting?.name ?? '' }) : (set?.name ?? '')"
       :under="title"
     >
       <router-link to="/shift/roster" class="ahead">{{ t('plan.roster.link') }}</router-link>

@@ -26,10 +26,7 @@ const stop = planner.follow()
 onBeforeUnmount(stop)
 
 const mayPlan = computed(() => session.mayDo('plan-shift'))
-/** Crew of this shift see their own evening first, and everybody’s when they ask for it. */
-const isOwn = computed(
-  () => !mayPlan.value && lanes.value.some((l) => l.person === session.acting?.id && !l.away),
-)
+/** Crew see everybody’s evening when they ask for it. */
 const all = ref(false)
 const taken = ref<Job | null>(null)
 const person = ref<string | null>(null)
@@ -70,13 +67,13 @@ function choose(bar: Job | null, who: string | null): void {
 
 <template>
   <section class="evening">
-    <my-evening v-if="isOwn && !all" />
-    <next-actions v-if="!isOwn && next.length > 0" class="each" :next="next" :now="now()" />
-    <n-button v-if="isOwn" class="other" @click="all = !all">{{
+    <my-evening v-if="planner.isOwn && !all" />
+    <next-actions v-if="!planner.isOwn && next.length > 0" class="each" :next="next" :now="now()" />
+    <n-button v-if="planner.isOwn" class="other" @click="all = !all">{{
       t(all ? 'plan.yours.own' : 'plan.yours.all')
     }}</n-button>
     <shift-sheet
-      v-if="ground && (!isOwn || all)"
+      v-if="ground && (!planner.isOwn || all)"
       :ground="ground"
       :lanes="visible"
       :now="now()"

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { followUpProcedure } from '@tadka/core/plan'
 import { useElementSize } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
 import { computed, useTemplateRef } from 'vue'
@@ -14,6 +13,7 @@ import { jobsOf, type Job } from './jobs.ts'
 import type { PersonLane } from './lanes.ts'
 import { lineHeight, rowsOf } from './sheet-lines.ts'
 import ShiftJob from './ShiftJob.vue'
+import { useJobWords } from './use-job-words.ts'
 import { useMoving } from './use-moving.ts'
 
 /** The evening on one sheet: a row a person, a block a job with its name above it, the tide of trade behind. */
@@ -41,11 +41,8 @@ const x = computed(() =>
   scaleLinear([props.ground.from, props.ground.to], [gutter, width.value - right]).clamp(true),
 )
 const hue = computed(() => hues(props.lanes))
-const worded = (job: Job) => {
-  if (job.state === 'break') return { name: t('plan.break'), what: '' }
-  const what = job.procedure === followUpProcedure ? t('shift.followUps') : names.procedure(job.procedure)
-  return { name: names.station(job.station), what: what.charAt(0).toLowerCase() + what.slice(1) }
-}
+const words = useJobWords()
+const worded = (job: Job) => ({ name: words.machine(job), what: words.what(job) })
 const rows = computed(() => {
   const lanes = props.lanes.map((l) => ({ person: l.person, jobs: jobsOf(l, props.lanes) }))
   const made = (least: number) => rowsOf(lanes, worded, x.value, width.value - right, least)
@@ -119,7 +116,7 @@ const under = (person: string) => {
           <text x="2" :y="row.top + 46" class="until">{{ under(row.person) }}</text>
         </g>
         <g
-          v-for="{ job, line, name, what, words } in row.laid"
+          v-for="{ job, line, name, what, at } in row.laid"
           :key="job.key"
           v-draggable="job"
           role="button"
@@ -134,7 +131,7 @@ const under = (person: string) => {
             :job="job"
             :name="name"
             :what="what"
-            :words="words"
+            :words="at"
             :x="x"
             :top="row.top + line * lineHeight"
           />

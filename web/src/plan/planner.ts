@@ -23,6 +23,7 @@ import {
 import { useDebounceFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, toRaw, watch } from 'vue'
+import { useSession } from '../rights/session.ts'
 import { useSite } from '../site/site.ts'
 import { now } from '../wire/clock.ts'
 import { askPlanner } from './ask-worker.ts'
@@ -88,6 +89,14 @@ export const usePlanner = defineStore('planner', () => {
   const fault = ref<Constraint | null>(null)
   let callOffWays: (() => void) | null = null
   let callOff: (() => void) | null = null
+  const session = useSession()
+  /** Whoever follows the plan and does not make it: crew of this shift see their own evening first. */
+  const isOwn = computed(
+    () =>
+      inForce.value !== null &&
+      !session.mayDo('plan-shift') &&
+      roster.value?.shifts.some((s) => s.person === session.acting?.id && !s.away) === true,
+  )
   /** What was last asked ways out of. */
   let asked = ''
 
@@ -294,6 +303,7 @@ export const usePlanner = defineStore('planner', () => {
     working,
     pricing,
     asking,
+    isOwn,
     fault,
     plan,
     accept: () => look.value && accept(look.value),

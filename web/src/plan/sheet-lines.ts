@@ -15,7 +15,7 @@ export interface Row {
   readonly person: string
   readonly top: number
   readonly height: number
-  readonly laid: readonly (Laid & { readonly name: string; readonly what: string; readonly words: number })[]
+  readonly laid: readonly (Laid & { readonly name: string; readonly what: string; readonly at: number })[]
 }
 
 /**
@@ -39,7 +39,7 @@ export function rowsOf(
     const laid = laidOut(jobs, (job) => {
       const { name, what } = worded(job)
       return [wordsAt(job), Math.max(x(job.to), wordsAt(job) + wordsWide(name, what)) + 10]
-    }).map((l) => ({ ...l, ...worded(l.job), words: wordsAt(l.job) }))
+    }).map((l) => ({ ...l, ...worded(l.job), at: wordsAt(l.job) }))
     const lines = Math.max(1, ...laid.map((l) => l.line + 1))
     const height = Math.max(least, lines * lineHeight + 2 * margin)
     const row = { person, top: top + margin, height, laid }
