@@ -83,7 +83,7 @@ async function isOnShift(page: Page, name: string): Promise<void> {
   })
   await expect(page).toHaveURL(/\/shift$/)
   // Crew of a shift that is planned see their own evening.
-  await expect(page.getByRole('heading', { name: /Gannet Terminal|, your evening$/ })).toBeVisible()
+  await expect(page.getByRole('heading', { name: /Gannet Terminal|, your shift$/ })).toBeVisible()
 }
 
 /** Waits until the screen answers to presses again: after a step changed it rests for a moment. */

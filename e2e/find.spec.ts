@@ -93,7 +93,7 @@ test('crew see their own next first, begin it with one tap, and are told five hi
   const context = await browser.newContext({ hasTouch: true })
   const tablet = await context.newPage()
   await signIn(tablet, 'Bao', '2468')
-  const yours = tablet.getByRole('region', { name: 'Your evening' })
+  const yours = tablet.getByRole('region', { name: 'Your shift' })
   await expect(yours).toBeVisible()
   const hint = tablet.getByRole('complementary', { name: 'First evening' })
   await expect(hint).toContainText('1 of 5')

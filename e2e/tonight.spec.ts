@@ -35,7 +35,7 @@ test('the close is planned, somebody falls sick, and the new plan says what it c
   // Another tablet, another person: the same sheet, live, and no button that plans.
   const other = await (await browser.newContext()).newPage()
   await signIn(other, 'Bao', '2468')
-  await press(other, 'Everybody’s evening')
+  await press(other, 'Everybody’s shift')
   await expect(bars(other, /^Tomas, .* planned$/).first()).toBeVisible({ timeout: 30_000 })
   await expect(other.getByRole('button', { name: 'Replan' })).toBeHidden()
 

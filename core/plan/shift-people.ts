@@ -11,6 +11,12 @@ const overtimeMinutes = 45
 /** How busy the counters are from which it is a rush; 1 is an ordinary one. */
 const rushFrom = 0.3
 const minuteMs = 60_000
+/** Minutes past opening that the plan of an opening reaches: what is late then is still seen. */
+const afterOpening = 60
+
+/** The last minute of a plan: before the day opens its opening is planned by itself. @param opens minutes from now; 0 and below: it has. */
+export const reachOf = (opens: number): number =>
+  opens > 0 ? opens + afterOpening : Number.POSITIVE_INFINITY
 
 /** Somebody of the roster, in minutes of the plan. @param until the plan's last minute. */
 export function personOf(

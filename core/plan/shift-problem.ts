@@ -13,7 +13,7 @@ import type { SiteSet } from '../house/site.ts'
 import { followUpRuns } from './follow-ups.ts'
 import { orderOfWork } from './order-of-work.ts'
 import { type Pin, type PlanPerson, type PlanProblem, type PlanRun } from './problem.ts'
-import { counterOf, personOf, rushSpans } from './shift-people.ts'
+import { counterOf, personOf, reachOf, rushSpans } from './shift-people.ts'
 import { weightsFor } from './weights.ts'
 import { workLeft } from './work-left.ts'
 
@@ -38,8 +38,6 @@ export interface ShiftInput {
   readonly now: Instant
 }
 
-/** Minutes past opening that the plan of an opening reaches: what is late then is still seen. */
-const afterOpening = 60
 const minuteMs = 60_000
 /** Between two areas where the site says nothing; washing hands and changing gloves; showing what is done. Common practice, no source. */
 const [walkMinutes, washingMinutes, handingMinutes] = [1, 1, 2]
@@ -72,7 +70,7 @@ export function shiftProblem(input: ShiftInput): PlanProblem {
   const trades = { from: Math.max(0, day ? minute(day.opens) : 0), to: day ? minute(day.closes) : 0 }
   // Before the day opens its opening is planned by itself: the close is planned when it trades.
   const isOpening = trades.from > 0
-  const until = isOpening ? trades.from + afterOpening : Number.POSITIVE_INFINITY
+  const until = reachOf(trades.from)
   const people = roster.shifts
     .filter((s) => !s.away && local(s.to) > 0 && local(s.from) < until)
     .map((s) => personOf(input, s, local, until))

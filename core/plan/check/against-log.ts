@@ -1,4 +1,4 @@
-import { instantAt } from '../../duty/index.ts'
+import { instantAt, tradingDay } from '../../duty/index.ts'
 import type { CrewSet, RosterSet } from '../../house/roster.ts'
 import type { SiteSet } from '../../house/site.ts'
 import { baseOf, type StationState } from '../../procedure/index.ts'
@@ -6,6 +6,7 @@ import { breaksOf } from '../breaks.ts'
 import { followUpProcedure } from '../follow-ups.ts'
 import type { Plan } from '../problem.ts'
 import type { PlanSet } from '../records.ts'
+import { reachOf } from '../shift-people.ts'
 import type { Constraint } from './violation.ts'
 
 /** What the site's records know of a plan that is to be put in force. */
@@ -133,9 +134,12 @@ function breakLeftOut({ day, start, plan }: PlanSet, { site, roster }: PlanKnown
   const zone = site?.timeZone
   if (!zone) return null
   const minute = minuteIn(day, start, zone)
+  // A plan of the opening reaches to no break of the day.
+  const opens = site.hours && tradingDay(site as SiteSet, day)?.opens
+  const until = reachOf(opens ? Math.round((opens - start) / minuteMs) : 0)
   const untold = (roster?.shifts ?? []).find((shift) => {
     const asked = breaksOf(shift, minute(shift.from), minute(shift.to), site.planning?.breaks, minute)
-    const ahead = asked.filter((b) => b.earliest > 0).length
+    const ahead = asked.filter((b) => b.earliest > 0 && b.earliest + b.minutes <= until).length
     const told = plan.told.filter((t) => t.kind === 'break-missing' && t.person === shift.person).length
     const taken = plan.breaks.filter((b) => b.person === shift.person).length
     const plans = plan.leaves[shift.person] !== undefined

@@ -26,6 +26,11 @@ const lists = computed(() =>
         .filter((l) => !l.away && l.jobs.length > 0)
     : [],
 )
+/** Why there is nothing to print: no plan, or its times are still to come. */
+const none = computed(() => {
+  if (!planner.inForce) return t('plan.lists.none')
+  return t(planner.look ? 'plan.lists.allDone' : 'plan.yours.coming')
+})
 const print = () => window.print()
 </script>
 
@@ -41,7 +46,7 @@ const print = () => window.print()
         t('plan.lists.print')
       }}</n-button>
     </place-bar>
-    <p v-if="lists.length === 0" class="none quiet">{{ t('plan.lists.none') }}</p>
+    <p v-if="lists.length === 0" class="none quiet">{{ none }}</p>
     <section v-for="l in lists" :key="l.person">
       <h2>{{ names.person(l.person) }}</h2>
       <p v-if="planner.inForce" class="small quiet">

@@ -32,7 +32,7 @@ export function rowsOf(
   /** Where a job's words begin: at its bar, or so far before it that they end in the sheet. */
   const wordsAt = (job: Job) => {
     const { name, what } = worded(job)
-    return Math.min(x(job.from), end - wordsWide(name, what))
+    return Math.min(x(job.from) + 3, end - wordsWide(name, what))
   }
   let top = 0
   return lanes.map(({ person, jobs }) => {
