@@ -123,7 +123,14 @@ const stepSchema = z.union([
     uses: parameter.exactOptional(),
     during,
   }),
-  z.strictObject({ ...step, kind: z.literal('check'), what: z.literal('sanitizer'), use: id }),
+  z.strictObject({
+    ...step,
+    kind: z.literal('check'),
+    what: z.literal('sanitizer'),
+    use: id,
+    from: parameter.exactOptional(),
+    to: parameter.exactOptional(),
+  }),
   z.strictObject({
     ...step,
     kind: z.literal('check'),

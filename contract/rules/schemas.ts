@@ -38,6 +38,7 @@ export const sanitizerReading = z.strictObject({
   ph: read('pH', 'pH').nullable(),
   hardness: read('hardness', 'mg/L').nullable(),
   label: labelUse.nullable(),
+  plate: interval.optional(),
   local: z
     .array(z.strictObject({ name: z.string().max(120), range: interval, source: z.string().max(200) }))
     .max(10)

@@ -24,6 +24,7 @@ export type PlateUnit =
   | '±kPa'
   | 'g'
   | 'µm'
+  | 'ppm'
   | 'g/L'
   | 'mg/L'
   | 'mS/cm'
@@ -76,6 +77,9 @@ export const plateNumbers = {
   trough: volume(200, 60_000, { within: 'troughHolds' }),
   troughHolds: volume(200, 120_000),
   cleanerCycle: volume(5, 2000, { small: true }),
+  bayProduct: volume(0.5, 2000, { small: true }),
+  bayLow: { ...of('ppm', 1, 1000, procedure), within: 'bayHigh' },
+  bayHigh: of('ppm', 1, 1000, procedure),
   reservoir: volume(200, 60_000, { within: 'reservoirHolds' }),
   reservoirHolds: volume(200, 120_000),
   gallon: volume(500, 20_000),
@@ -127,6 +131,9 @@ export const plateNumbers = {
   plungerRings: pieces,
   headScrews: pieces,
   gateRings: pieces,
+  jars: of('count', 1, 20, procedure),
+  bladeUnits: pieces,
+  jarSeals: pieces,
   beaterBlades: pieces,
   bladeRings: pieces,
   spigots: pieces,
@@ -179,6 +186,7 @@ const declared: Readonly<Record<string, Plausible>> = {
   K: { lo: 0, hi: 100 },
   g: { lo: 0, hi: 100_000 },
   µm: { lo: -1000, hi: 5000 },
+  ppm: { lo: 0, hi: 5000 },
 }
 
 const known = (name: string): PlateNumber | null =>

@@ -15,6 +15,7 @@ export function optionalNames(procedure: Procedure): ReadonlySet<string> {
       if (s.kind === 'fasten') return s.of ?? []
       if (s.kind === 'read') return [s.from, s.to, s.portion].flatMap(namesOf)
       if (s.kind === 'mix') return namesOf(s.amount)
+      if (s.kind === 'check' && s.what === 'sanitizer') return [s.from, s.to].flatMap(namesOf)
       if (s.kind === 'tend') return namesOf(s.uses)
       return s.kind === 'parts' ? s.parts.flatMap((p) => p.of ?? []) : []
     }),

@@ -6,7 +6,7 @@ export * from './payloads.ts'
 export { procedureRecords } from './records.ts'
 export type { InLane, Position } from './frame.ts'
 export * from './outline.ts'
-export { isJudged, readLimits, readVerdict } from './read-off.ts'
+export { isJudged, plateStrength, readLimits, readVerdict } from './read-off.ts'
 export {
   optionalNames,
   countFacts,

@@ -124,7 +124,14 @@ export type Step = StepBase &
         readonly uses?: Parameter
         readonly during?: Partial<Facets>
       }
-    | { readonly kind: 'check'; readonly what: 'sanitizer'; readonly use: string }
+    | {
+        readonly kind: 'check'
+        readonly what: 'sanitizer'
+        readonly use: string
+        /** ppm that the machine's manual asks for, beside code and label; where the plate does not say, they alone do. */
+        readonly from?: Parameter
+        readonly to?: Parameter
+      }
     | { readonly kind: 'check'; readonly what: 'cold-product' | 'wash-water' | 'dish-machine' | 'hot-water' }
     | {
         readonly kind: 'parts'

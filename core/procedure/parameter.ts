@@ -13,7 +13,7 @@ export type Parameter =
       readonly else?: Exclude<Parameter, number>
     }
 
-export const parameterUnits = ['mL', 'min', 'count', '°C', 'K', 'g', 'µm'] as const
+export const parameterUnits = ['mL', 'min', 'count', '°C', 'K', 'g', 'µm', 'ppm'] as const
 export type ParameterUnit = (typeof parameterUnits)[number]
 
 /** A parameter's number from the run's model; undefined where its plate lacks it. */

@@ -1,4 +1,5 @@
 import type { RecipeRange } from '../house/mix.ts'
+import type { Interval } from '../quantity/index.ts'
 import type { Verdict } from '../rules/index.ts'
 import type { Parameter } from './parameter.ts'
 import type { Step } from './language.ts'
@@ -44,4 +45,12 @@ export function readVerdict(
   const { from, to } = readLimits(step, parameters, recipe)
   if ((typeof from === 'number' && value < from) || (typeof to === 'number' && value > to)) return 'out'
   return from === undefined || to === undefined ? 'cannot-tell' : 'in'
+}
+
+/** The strength that a machine's manual asks for at a step that checks sanitizer, ppm; null where it, or the plate, says nothing. */
+export function plateStrength(step: Step, parameters: Readonly<Record<string, number>>): Interval | null {
+  if (step.kind !== 'check' || step.what !== 'sanitizer') return null
+  const limit = (p: Parameter | undefined) => (p === undefined ? null : (knownNumber(p, parameters) ?? null))
+  const [lo, hi] = [limit(step.from), limit(step.to)]
+  return lo === null && hi === null ? null : { lo, hi }
 }

@@ -104,9 +104,9 @@ export function readEntry(
 const pickOf = (entry: SanitizerEntry['strength']): StripPick | Drops | null =>
   entry && ('pick' in entry ? entry.pick : { drops: entry.drops })
 
-/** The payload of a sanitizer check, judged. */
+/** The payload of a sanitizer check, judged. @param place where it was read; `asked` is what the manual of the machine there asks for, ppm. */
 export function sanitizerChecked(
-  place: Place,
+  { asked = null, ...place }: Place & { readonly asked?: Interval | null },
   product: ProductSet & { readonly id: string },
   useId: string,
   entry: SanitizerEntry,
@@ -114,7 +114,7 @@ export function sanitizerChecked(
   now: Instant,
   local: readonly LocalRule[] = [],
 ): ReadingTaken {
-  const reading = readEntry(product, useId, entry, now)
+  const reading = { ...readEntry(product, useId, entry, now), ...(asked ? { plate: asked } : {}) }
   return {
     ...place,
     what: 'sanitizer',

@@ -1,11 +1,13 @@
 import { startInForce } from '../procedure/acts.ts'
 import { useOf, type InForce, type LabelInForce } from '../procedure/in-force.ts'
+import { plateStrength } from '../procedure/read-off.ts'
 import { servesFamily } from '../procedure/nodes.ts'
 import { type Procedure } from '../procedure/language.ts'
 import { isRunType } from '../procedure/records.ts'
 import { walk } from '../procedure/outline.ts'
 import { procedureOfRun, type RunState } from '../procedure/run-state.ts'
 import type { StationState } from '../procedure/station-state.ts'
+import type { Interval } from '../quantity/index.ts'
 import { Refusal } from '../refusal/index.ts'
 import { asksFullClean, recipeRange, type MixSet, type RecipeRange } from '../house/mix.ts'
 import type { ProductSet } from '../house/product.ts'
@@ -182,6 +184,14 @@ export function useOfStep(run: RunState | null, key: string): string | null {
   if (!run || !procedure) return null
   const position = walk(procedure, run).positions.find((p) => p.key === key)
   return position?.kind === 'step' ? useOf(position.step) : null
+}
+
+/** ppm that the machine's manual asks for at a step that checks sanitizer, by the plate as the run began; null where it says nothing. */
+export function strengthOfStep(run: RunState | null, key: string): Interval | null {
+  const procedure = run && procedureOfRun(run)
+  if (!run || !procedure) return null
+  const position = walk(procedure, run).positions.find((p) => p.key === key)
+  return position?.kind === 'step' ? plateStrength(position.step, run.parameters) : null
 }
 
 /** The label of what a step mixed or checked, for the use that the procedure names. */

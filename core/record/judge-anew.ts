@@ -43,6 +43,8 @@ export interface ReadingKnown {
   readonly mixesIn: (station: string) => readonly (Partial<MixSet> | null)[]
   /** The use of a product that the step of a run names; null where it is no step of a run. */
   readonly useOfStep: (run: string, step: string) => string | null
+  /** ppm that the machine's manual asks for at the step of a run; null where it says nothing. */
+  readonly strengthOfStep: (run: string, step: string) => Interval | null
   /** In force at that time. */
   readonly rules: readonly LocalRule[]
   readonly schools: Readonly<Record<string, string>>
@@ -143,6 +145,8 @@ function sanitizerAnew(taken: SanitizerTaken, known: ReadingKnown, at: Instant, 
   const found = taken.product === null ? null : known.product(taken.product)
   const product = found?.uses ? (found as ProductSet) : null
   const use = product && useOf(taken, product, known)
+  const { run, step } = taken
+  const plate = run !== null && step !== null ? known.strengthOfStep(run, step) : null
   const on = taken.instruments.flatMap((i) => named(known.instrument(i), i))
   const strips = on.filter((i): i is StripSet & Named => i.kind === 'strip')
   const mayTest = <T extends StripSet | TitrationSet>(all: readonly T[]): T[] =>
@@ -166,6 +170,7 @@ function sanitizerAnew(taken: SanitizerTaken, known: ReadingKnown, at: Instant, 
       temperature: heat.degrees('temperature', temperature),
       hardness,
       label: product && use ? labelOf(product, use) : null,
+      ...(plate ? { plate } : {}),
     },
   }
 }

@@ -38,6 +38,7 @@ const standIn: Readonly<Record<ParameterUnit, number>> = {
   K: 20,
   g: 20,
   µm: 200,
+  ppm: 200,
 }
 const id = 'rehearsal'
 const minuteMs = 60_000

@@ -36,6 +36,8 @@ export interface SanitizerReading {
   /** mg/L as CaCO3. */
   readonly hardness: Interval | null
   readonly label: LabelUse | null
+  /** What the manual of the machine that takes it asks for, ppm; null at an end that it leaves open. */
+  readonly plate?: Interval | undefined
   /** Extra limits of the site's own authority, ppm. */
   readonly local?: readonly { readonly name: string; readonly range: Interval; readonly source: string }[]
 }
@@ -69,6 +71,8 @@ function judgeLayers(profile: Profile, r: SanitizerReading): LayerVerdict[] {
       ? layerVerdict('label', r.label.name, labelLimits(r.label, r))
       : layerVerdict('label', '', [limitVerdict('strength', 'ppm', '', null, r.strength, 'no-label')]),
   )
+  if (r.plate)
+    layers.push(layerVerdict('plate', '', [limitVerdict('strength', 'ppm', '', r.plate, r.strength)]))
   return layers
 }
 

@@ -1,13 +1,17 @@
 import { describe, expect, it } from 'vitest'
+import { typicalStation } from '../house/index.ts'
 import {
   allProcedures,
   forMachine,
+  fullCleans,
   latestProcedure,
   listing,
   neededNames,
   optionChange,
   pieces,
+  plateStrength,
   segmentsOf,
+  stationFold,
   stepsOf,
   type Each,
   type Node,
@@ -192,6 +196,61 @@ describe('soft-serve', () => {
       assembly: 'whole',
       hygiene: 'sanitized',
     })
+  })
+})
+
+describe('flush module: what the pumps draw', () => {
+  it('product and strength of the front bay go by the plate; without a word of it, by the label alone', () => {
+    expect(step('flush-module.cip', 'bay-mix')).toMatchObject({
+      use: 'frozen-dessert',
+      amount: { of: 'bayProduct' },
+    })
+    const other = order('flush-module.cip', { bay: 'utensils' })
+    expect(other).toContain('bay-mix-utensils')
+    expect(other).not.toContain('bay-mix')
+    expect(step('flush-module.cip', 'bay-check-utensils')).toMatchObject({ use: 'utensils' })
+    const check = step('flush-module.cip', 'bay-check')
+    expect(plateStrength(check, {})).toBeNull()
+    expect(plateStrength(check, { bayLow: 150, bayHigh: 200 })).toEqual({ lo: 150, hi: 200 })
+    expect(plateStrength(check, { bayLow: 150 })).toEqual({ lo: 150, hi: null })
+    expect(neededNames(of('flush-module.cip'))).not.toContain('bayLow')
+  })
+})
+
+describe('blender', () => {
+  it('every jar comes apart, blade unit and seal too, and goes together counted', () => {
+    const count = (id: string, key: string) => {
+      const found = stepsOf(forMachine(of(id), { jars: 3 }, {}).nodes).find((s) => s.id === key)
+      return found?.kind === 'parts' ? found.parts.map((p) => [p.id, p.count]) : []
+    }
+    const all = ['jar', 'lid', 'lid-plug', 'blade', 'seal'].map((id) => [id, 3])
+    expect(count('blender.clean', 'parts-out')).toEqual(all)
+    expect(count('blender.clean', 'parts-in')).toEqual(all)
+  })
+  it('is unplugged before a hand comes near the blades, and rinsed cool first', () =>
+    inOrder('blender.clean', [
+      'empty',
+      'isolate',
+      'parts-out',
+      'rinse',
+      'wash',
+      'check',
+      'soak',
+      'parts-in',
+      'plug',
+    ]))
+  it('is washed, rinsed and sanitized again every 4 hours in use: FDA Food Code 2022, 4-602.11(C)', () =>
+    expect(typicalStation('blender', 'metric')?.duties).toContainEqual(
+      expect.objectContaining({
+        procedure: 'blender.clean',
+        trigger: { kind: 'hours', hours: 4, counts: 'in-use' },
+      }),
+    ))
+  it('a change of mix to other allergens asks for taking it apart, as on a batch freezer', () => {
+    const whole = stationFold.initial('b')
+    const state = { ...whole, facets: { ...whole.facets, assembly: 'whole', contents: 'product' } } as const
+    const family = allProcedures().filter((p) => p.family === 'blender')
+    expect(fullCleans(state, family).map((p) => p.id)).toEqual(['blender.clean'])
   })
 })
 

@@ -2,7 +2,7 @@ import { findProcedure, type OwnProcedure, type RunState, type StationState } fr
 import { instant } from '@tadka/core/quantity'
 import { rulesInForce, type LocalRule } from '@tadka/core/rules'
 import { foldAll, correctedAt, type AnyDraft, type SubjectKind, type SubjectRef } from '@tadka/core/stream'
-import { foldOf, readingIn, upcast, useOfStep, type Known, type ReadingKnown } from '@tadka/core/record'
+import { foldOf, readingIn, strengthOfStep, upcast, useOfStep, type Known, type ReadingKnown } from '@tadka/core/record'
 import { washLabel } from '@tadka/core/reading'
 import { type BathState } from '@tadka/core/bath'
 import { type MixSet, type MixState, type ProductSet, type SiteSet } from '@tadka/core/house'
@@ -82,6 +82,7 @@ export async function asOf(
       mix: mixOf,
       mixesIn: (id) => ((of('station', id) as StationState | null)?.holds?.mixes ?? []).map(mixOf),
       useOfStep: (run, step) => useOfStep(now('run', run) as RunState | null, step),
+      strengthOfStep: (run, step) => strengthOfStep(now('run', run) as RunState | null, step),
       rules: rulesInForce(rules.filter(isRule), instant(at.get(draft.id) ?? 0)),
       schools,
       washLabel: washLabel(products, schools),

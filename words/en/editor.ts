@@ -175,6 +175,7 @@ export const editor = {
     K: 'a difference in temperature',
     g: 'grams',
     µm: 'µm',
+    ppm: 'a strength',
   },
   outcome: {
     fine: 'Fine',

@@ -179,6 +179,7 @@ export const house = {
     bucket: 'Sanitizer buckets',
     custard: 'Custard freezers',
     'dish-machine': 'Dish machines',
+    blender: 'Blenders',
     espresso: 'Espresso machines',
     'flush-module': 'Flush modules',
     grinder: 'Grinders',

@@ -10,6 +10,7 @@ export const machines = {
     'dish-machine_conveyor-dual': 'Conveyor dish machine, one tank',
     'dish-machine_conveyor-multi': 'Conveyor dish machine, several tanks',
     'dish-machine_chemical': 'Dish machine, chemical rinse',
+    blender: 'Blender',
     espresso: 'Espresso machine',
     'flush-module': 'Flush module',
     grinder: 'Grinder',

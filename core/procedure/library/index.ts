@@ -2,6 +2,8 @@ import { servesFamily } from '../nodes.ts'
 import { type Procedure } from '../language.ts'
 import batchClose from './batch.close.json' with { type: 'json' }
 import batchOpen from './batch.open.json' with { type: 'json' }
+import blenderClean from './blender.clean.json' with { type: 'json' }
+import blenderOpen from './blender.open.json' with { type: 'json' }
 import bottleFill from './bottle.fill.json' with { type: 'json' }
 import bucketChange from './bucket.change.json' with { type: 'json' }
 import bucketFill from './bucket.fill.json' with { type: 'json' }
@@ -54,6 +56,8 @@ import { earlier } from './earlier/index.ts'
 const shipped = [
   batchClose,
   batchOpen,
+  blenderClean,
+  blenderOpen,
   bottleFill,
   bucketChange,
   bucketFill,

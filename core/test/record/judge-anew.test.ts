@@ -10,6 +10,7 @@ import {
   type HeatEntry,
   type HeatInstrument,
   type HeatWhat,
+  type ReadingTaken,
 } from '../../reading/index.ts'
 import { judgeAnew, type ReadingKnown } from '../../record/index.ts'
 import { type InstrumentSet, type ProductSet, type StationSet } from '../../house/index.ts'
@@ -135,6 +136,7 @@ describe('for 100 000 random readings in all', () => {
           bath: () => null,
           mixesIn: () => [],
           useOfStep: () => null,
+          strengthOfStep: () => null,
           rules,
           schools,
           washLabel: null,
@@ -154,6 +156,7 @@ describe('for 100 000 random readings in all', () => {
     fc.constant({ darkerThan: 200 }),
   )
   const solution = fc.record({
+    asked: fc.option(fc.constantFrom({ lo: 150, hi: 200 }, { lo: null, hi: 100 }, { lo: 60, hi: null })),
     pick: fc.option(picks),
     drops: fc.option(fc.integer({ min: 0, max: 20 })),
     ph: fc.option(fc.constantFrom(...[5, 6, 7, 8, 9].map((matches) => ({ matches })))),
@@ -220,7 +223,7 @@ describe('for 100 000 random readings in all', () => {
         const probe = { kind: 'thermometer' as const, name: 't', id: 'probe', ...s.probe }
         const all: Record<string, Partial<InstrumentSet> & { failed?: boolean }> = { strip, ph, kit, probe }
         const shown = sanitizerChecked(
-          { ...place, station: 's' },
+          { ...place, station: 's', run: 'r', step: 'k', asked: s.asked },
           product,
           'u',
           {
@@ -240,6 +243,7 @@ describe('for 100 000 random readings in all', () => {
           bath: () => null,
           mixesIn: () => [],
           useOfStep: () => null,
+          strengthOfStep: () => s.asked,
           rules: [],
           schools: {},
           washLabel: null,
@@ -247,6 +251,9 @@ describe('for 100 000 random readings in all', () => {
         const anew = judgeAnew(shown, known, now)
         expect(anew.flags).toEqual([])
         expect(anew.judgement).toEqual(shown.judgement)
+        // What the machine's manual asks for is not taken from whoever sends.
+        const forged = { ...shown, reading: { ...shown.reading, plate: undefined } } as ReadingTaken
+        expect(judgeAnew(forged, known, now).judgement).toEqual(shown.judgement)
       }),
       runs,
     )

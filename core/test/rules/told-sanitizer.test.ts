@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { atMost, point } from '../../quantity/index.ts'
+import { atMost, point, type Interval } from '../../quantity/index.ts'
 import { judgeSanitizer, modelCode, type LabelUse, type SanitizerReading } from '../../rules/index.ts'
 import { told } from './told.ts'
 
@@ -25,6 +25,21 @@ const sanitizer = (change: Partial<SanitizerReading>): string[] =>
   )
 
 describe('a sanitizer, limit by limit: FDA Food Code 2022, 4-501.114; 40 CFR 180.940', () => {
+  it('what the manual of the machine asks for stands beside the label: the narrower decides', () => {
+    const asked = (plate: Interval) => sanitizer({ plate }).filter((l) => /^plate|under/.test(l))
+    expect(asked({ lo: 100, hi: 160 })).toMatchInlineSnapshot(`
+      [
+        "plate () strength 100..160 ppm, read 150..150, off 10: in by ",
+        "in under food-code-2022 1",
+      ]
+    `)
+    expect(asked({ lo: 160, hi: null })).toMatchInlineSnapshot(`
+      [
+        "plate () strength 160.. ppm, read 150..150, off -10: out by ",
+        "out under food-code-2022 1",
+      ]
+    `)
+  })
   it('chlorine', () => {
     expect(sanitizer({})).toMatchInlineSnapshot(`
       [

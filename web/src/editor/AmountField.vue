@@ -19,7 +19,7 @@ const { system } = useUnitSystem()
 
 const typed = computed(() => typedIn({ unit: props.unit }, system.value))
 const most = computed(
-  () => ({ mL: 100_000, min: 1440, count: 200, '°C': 120, K: 60, g: 5000, µm: 2000 })[props.unit],
+  () => ({ mL: 100_000, min: 1440, count: 200, '°C': 120, K: 60, g: 5000, µm: 2000, ppm: 1000 })[props.unit],
 )
 const from = computed(() => (typeof value.value === 'object' ? value.value.of : 'typed'))
 const names = computed(() => [

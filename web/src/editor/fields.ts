@@ -131,6 +131,8 @@ const own: Readonly<Record<Node['kind'], readonly FieldSpec[]>> = {
       words: 'editor.check',
     },
     { is: 'choice', name: 'use', of: uses, words: 'uses', optional: true },
+    { is: 'amount', name: 'from', unit: 'ppm', optional: true },
+    { is: 'amount', name: 'to', unit: 'ppm', optional: true },
   ],
   parts: [
     { is: 'choice', name: 'direction', of: ['out', 'in'], words: 'editor.direction' },

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Position, RunState, Step } from '@tadka/core/procedure'
+import { plateStrength, type Position, type RunState, type Step } from '@tadka/core/procedure'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useKit } from '../site/kit.ts'
@@ -39,7 +39,8 @@ const use = () => (props.step.what === 'sanitizer' ? props.step.use : null)
 const { candidates, candidate, chosen, options } = useChosenProduct(use)
 const checked = computed(() => {
   const found = candidates.value.find((c) => c.product.id === bath.value?.product) ?? candidate.value
-  return found ? { ...found, bath: bath.value } : null
+  const asked = plateStrength(props.step, props.run.parameters)
+  return found ? { ...found, bath: bath.value, asked } : null
 })
 /** Where this run mixed nothing and the site has several products, whoever dips says which it is. */
 const several = computed(() => !bath.value && candidates.value.length > 1)

@@ -45,6 +45,14 @@ const drawings: Readonly<Record<string, readonly string[]>> = {
     'M10 28h5l-2 6zM21 28h5l-2 6zM33 28h5l-2 6z',
   ],
   batch: ['M9 9h30v32H9z', 'M24 25m-9 0a9 9 0 1 0 18 0a9 9 0 1 0-18 0', 'M24 16v18M15 25h18', 'M13 13h6'],
+  blender: [
+    'M15 8h18l-3 21H18z',
+    'M19 29h10v3H19z',
+    'M14 32h20v9H14z',
+    'M19 5h10v3H19z',
+    'M22 24l4 2M26 24l-4 2',
+    'M33 13h4v9h-5',
+  ],
   'flush-module': ['M9 14h22v20H9z', 'M31 20h8v18', 'M15 14V7h10v7', 'M14 24h12', 'M14 29h8'],
   'ice-cube': ['M10 6h28v16H10z', 'M8 22h32v19H8z', 'M15 10h5v5h-5zM27 12h5v5h-5z', 'M12 27h24'],
   'ice-nugget': [

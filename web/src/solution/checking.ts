@@ -23,6 +23,8 @@ export interface Checked {
     readonly capacity: number
     readonly mixedAt?: number
   } | null
+  /** ppm that the machine's manual asks for; absent where it says nothing. */
+  readonly asked?: Interval | null
 }
 
 /** One sanitizer check as it is entered: the fields, the verdict as one types, and the way back into the band. */
@@ -112,7 +114,7 @@ export function useChecking(what: Ref<Checked>, place: () => Place) {
       const ids = used.filter((id): id is string => typeof id === 'string')
       return {
         taken: sanitizerChecked(
-          place(),
+          { ...place(), asked: what.value.asked ?? null },
           what.value.product,
           what.value.use.id,
           entry,
