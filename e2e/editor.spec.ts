@@ -88,7 +88,7 @@ test('a lead moves a step so that it is not safe, sees why, mends it, adds a pho
     await expect(page.getByText('Right.')).toBeVisible()
   })
   await test.step('and the log says who put it in force, and from when on', async () => {
-    await go(page, '/log')
+    await go(page, '/log/entries')
     await expect(page.getByText(/In force from .* on: Close, our version 1/)).toBeVisible()
   })
   await test.step('gone back to as it came, the photo is gone', async () => {

@@ -102,7 +102,7 @@ test('crew see their own next first, begin it with one tap, and are told five hi
   await expect(hint).toContainText('2 of 5')
   await touch(tablet, hint.getByRole('button', { name: 'Got it' }))
   await expect(hint).toHaveCount(0)
-  await go(tablet, '/log')
+  await go(tablet, '/log/entries')
   await expect(hint).toContainText('3 of 5')
   await touch(tablet, hint.getByRole('button', { name: 'Skip all hints' }))
   await go(tablet, '/run')

@@ -301,7 +301,7 @@ async function worked(page: Page, each?: (where: string) => Promise<void>): Prom
 }
 
 async function signed(page: Page): Promise<void> {
-  await page.goto(address('/log'))
+  await page.goto(address('/log/entries'))
   await press(page, 'Sign the day')
   const dialog = page.getByRole('dialog')
   await dialog.getByLabel(/Why is it signed all the same/).fill('the first evening')

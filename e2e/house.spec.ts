@@ -238,7 +238,7 @@ test('a dish machine whose rinse is cold opens a case; the recheck closes it', a
     await page.locator(`#heat-${name}`).fill(value)
   await expect(page.locator('.large')).toHaveText('In range')
   await press(page, 'Save to the log')
-  await go(page, '/log')
+  await go(page, '/log/entries')
   await page.getByRole('button', { name: 'Readings' }).click()
   const failed = page.getByRole('button', { name: /Dish machine: wash 67 °C, final rinse 80 °C/ })
   await expect(failed).toContainText('In range at the recheck')
@@ -279,7 +279,7 @@ test('a local rule tells what it would change, is put in force, judges, and is e
 
   await go(page, '/house/rules')
   await press(page, 'Stop using it now')
-  await go(page, '/log')
+  await go(page, '/log/entries')
   await page.getByRole('button', { name: 'House', exact: true }).click()
   await expect(
     page.getByText(/Local rule of Harbour authority: final rinse 85 °C or more, ended/),

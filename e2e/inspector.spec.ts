@@ -42,6 +42,6 @@ test('a lead makes a link, an inspector reads the log by it on a device of their
   await expect(page.locator('li', { hasText: 'A. Quill' })).toHaveCount(0)
   await theirs.goto(link)
   await expect(theirs.getByRole('alert')).toContainText('This link has ended')
-  await go(page, '/log')
+  await go(page, '/log/entries')
   await expect(page.getByText('Link for an inspector ended: A. Quill')).toBeVisible()
 })

@@ -70,7 +70,7 @@ test('a rack logger’s file is mapped by eye, refused with its line, brought in
   await page.getByLabel('Why is it taken back?').fill('It rode in the other machine')
   await press(page, 'Take it back')
   await expect(page.getByText('No file was brought in yet.')).toBeVisible()
-  await go(page, '/log')
+  await go(page, '/log/entries')
   await expect(page.getByText('Logger file taken back: It rode in the other machine')).toBeVisible()
 })
 

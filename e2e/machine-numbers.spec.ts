@@ -50,7 +50,7 @@ test('an ice machine’s solution is counted as it is used, and its new filter c
     await expect(page.getByText('1 L of 2.8 L poured in')).toBeVisible()
   }
   await one.toTheEnd()
-  await go(page, '/log')
+  await go(page, '/log/entries')
   await expect(page.getByText('Spare used: Water filter, ice machines')).toBeVisible()
   await go(page, '/house/spares')
   await expect(page.locator('li', { hasText: 'Water filter, ice machines, IF-40' })).toContainText('1')

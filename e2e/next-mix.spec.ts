@@ -58,7 +58,7 @@ test('a mix with other allergens asks for a full clean; one with the same does n
     await expect(page.getByText('clean it fully before')).toHaveCount(0)
     await expect(surfaces).toContainText('sanitized')
   })
-  await go(page, '/log')
+  await go(page, '/log/entries')
   await expect(
     page
       .getByText(

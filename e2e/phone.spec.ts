@@ -15,6 +15,7 @@ const narrow = [
   '/bench/check',
   '/dish',
   '/log',
+  '/log/entries',
   '/house/stations',
   '/house/products',
 ]

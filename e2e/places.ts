@@ -17,6 +17,8 @@ export const places = [
   '/dish/sink',
   '/dish/files',
   '/log',
+  '/log/entries',
+  '/log/entries',
   '/house/start',
   '/house/stations',
   '/house/stations?add=1',
@@ -40,6 +42,8 @@ export const colourful = [
   '/bench/baths',
   '/dish',
   '/log',
+  '/log/entries',
+  '/log/entries',
   '/house/practices',
 ]
 

@@ -76,7 +76,7 @@ test('mix that is left is put by with its label, read in the morning, used first
     await one.toTheEnd()
     await go(page, '/shift')
     await expect(card).toHaveCount(0)
-    await go(page, '/log')
+    await go(page, '/log/entries')
     await expect(page.getByText('Kept mix used first, in Kiosk soft-serve')).toBeVisible()
   })
 })
@@ -119,7 +119,7 @@ test('a mix that needs no cooling is kept warm; taken back, nothing was kept; ke
   await expect(card).toContainText('It was warmer than 5 °C. Throw it out.')
   await press(page, 'Throw it out')
   await expect(card).toHaveCount(0)
-  await go(page, '/log')
+  await go(page, '/log/entries')
   await expect(page.getByText('Kept mix thrown out: too warm')).toBeVisible()
 })
 

@@ -20,7 +20,7 @@ test('a tablet tells when the server was restored from an older backup, and send
   // Everybody signs in again.
   await page.reload()
   await signIn(page, 'Oriel', '9080')
-  await page.goto(address('/log'))
+  await page.goto(address('/log/entries'))
   const lost = page.getByRole('alert').filter({ hasText: 'is no longer in the server’s log' })
   await expect(lost).toBeVisible()
   await expect(page.getByText('all sent')).toBeVisible()

@@ -144,7 +144,7 @@ test('a soft-serve freezer is closed at night and opened in the morning, watched
   })
 
   await test.step('the shift lead signs with their own PIN, and the chain is whole', async () => {
-    await go(watcher, '/log')
+    await go(watcher, '/log/entries')
     await press(watcher, 'Sign the day')
     const dialog = watcher.getByRole('dialog')
     // What of the day is not done stands first, by name; signed over it, with a reason.

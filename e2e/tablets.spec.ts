@@ -59,7 +59,7 @@ test('a manager makes the office’s browser a tablet, gives another a code, and
   await bar.context().setOffline(false)
   await bar.reload()
   await expect(bar.getByRole('heading', { name: 'Add this tablet to the site' })).toBeVisible()
-  await go(page, '/log')
+  await go(page, '/log/entries')
   const held = page.getByRole('listitem').filter({ hasText: 'The tablet had been removed.' })
   await expect(async () => {
     await page.reload()

@@ -78,7 +78,7 @@ test('a booster scales up over days: warned of before the first rack that fails,
   await page.keyboard.press('ArrowRight')
   await page.keyboard.press('End')
   await expect(page.getByText(/^The cycle that ended/)).toBeVisible()
-  await go(page, '/log')
+  await go(page, '/log/entries')
   await expect(page.getByText('Back in service after a check that passed')).toBeVisible()
   await expect(
     page.getByText(/^Out of use for sanitizing, \d+ racks in doubt. Going on with: The sink/),

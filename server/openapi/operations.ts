@@ -212,6 +212,11 @@ export const operations: Readonly<Record<string, Operation>> = {
   [`GET ${site('/log.csv')}`]: { summary: 'The whole log as CSV', needs: 'export-log' },
   [`GET ${site('/days')}`]: { summary: 'Trading days, and who signed them', needs: read },
   [`GET ${site('/days/{day}')}`]: { summary: 'What of a day is left: not done, late, open', needs: read },
+  [`GET ${site('/sheets/{day}')}`]: {
+    summary:
+      'A trading day’s sheet: cleanings, readings, racks, baths, corrective actions, what was not done, who signed',
+    needs: 'inspect',
+  },
   [`POST ${site('/sign')}`]: {
     summary: 'Signs a day with the person’s own PIN',
     needs: 'sign-shift',

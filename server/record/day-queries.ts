@@ -2,14 +2,17 @@ import type { RunState } from '@tadka/core/procedure'
 import { inSite } from '../db/transaction.ts'
 import type { Pool } from '../db/pool.ts'
 
-/** Runs begun or ended between two instants, ms UTC. */
-export const runsTouching = (pool: Pool, site: string, from: number, to: number): Promise<RunState[]> =>
+/** Runs of which anything was written between two instants, ms UTC, and those entered later that were done then. */
+export const runsBetween = (pool: Pool, site: string, from: number, to: number): Promise<RunState[]> =>
   inSite(pool, site, async (db) => {
     const sql = `
-      select state from subject_state
-      where site_id = $1 and kind = 'run' and touched_at >= $2
-        and (state ->> 'startedAt')::bigint < $3
-        and coalesce((state ->> 'endedAt')::bigint, $3) >= $2`
+      select state from subject_state where site_id = $1 and kind = 'run' and subject_id in (
+        select subject_id from record
+        where site_id = $1 and corrected_at >= $2 and corrected_at < $3 and subject_kind = 'run'
+        union
+        select subject_id from record
+        where site_id = $1 and type = 'run.entered@1'
+          and (body #>> '{payload,from}')::bigint >= $2 and (body #>> '{payload,from}')::bigint < $3)`
     return (await db.query<{ state: RunState }>(sql, [site, from, to])).rows.map((r) => r.state)
   })
 

@@ -1,19 +1,16 @@
 import { slug } from '@tadka/contract/stream'
 import { signBody } from '@tadka/contract/people'
-import { boundsOfDay, dayLeft, dayOf, type DayLeft } from '@tadka/core/duty'
-import type { StationState } from '@tadka/core/procedure'
+import { dayOf } from '@tadka/core/duty'
 import { instant } from '@tadka/core/quantity'
-import type { ShiftState } from '@tadka/core/record'
-import type { SiteSet } from '@tadka/core/house'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { v7 } from 'uuid'
 import { z } from 'zod'
 import type { Services } from '../services/services.ts'
 import { appendBatch } from '../stream/append.ts'
-import { amendedSince, casesOpenBefore, hoursWithRecords, runsTouching } from './day-queries.ts'
 import { headOf } from '../stream/heads.ts'
-import * as queries from '../stream/queries.ts'
+import { leftOfDay, signaturesOf, siteOf } from './day.ts'
+import { hoursWithRecords } from './day-queries.ts'
 
 const site = z.object({ site: slug })
 const oneDay = site.extend({ day: z.iso.date() })
@@ -24,41 +21,17 @@ const dayMs = 86_400_000
 export const dayRoutes =
   ({ pool, guard, pins, queue, now }: Services): FastifyPluginAsyncZod =>
   async (app) => {
-    async function siteSet(where: string): Promise<SiteSet> {
-      const set = (await queries.stateOf(pool, where, 'site', where))?.state as Partial<SiteSet> | undefined
-      if (!set?.hours || !set.timeZone) throw new Refusal('not_found')
-      return set as SiteSet
-    }
-    const signatures = async (where: string, day: string) =>
-      ((await queries.stateOf(pool, where, 'shift', day))?.state as ShiftState | undefined)?.signatures ?? []
-
-    /** What is left of a day, the amendments since it was signed among it. */
-    async function leftOf(where: string, day: string): Promise<DayLeft[]> {
-      const set = await siteSet(where)
-      const { from, to } = boundsOfDay(set, day)
-      const [stations, runs, cases, signed] = await Promise.all([
-        queries.statesOfKind(pool, where, 'station') as Promise<StationState[]>,
-        runsTouching(pool, where, from, to + dayMs),
-        casesOpenBefore(pool, where, to),
-        signatures(where, day),
-      ])
-      const left = dayLeft({ site: set, stations, runs, cases }, day, instant(now()))
-      const last = signed.at(-1)
-      const amended = last ? await amendedSince(pool, where, from, to, last.upTo) : []
-      return [...left, ...amended.map((record): DayLeft => ({ what: 'amended', record }))]
-    }
-
     app.get('/api/sites/:site/days', { schema: { params: site } }, async (request) => {
       const where = request.params.site
       await guard.actor(request, where, 'read')
-      const set = await siteSet(where)
+      const set = await siteOf(pool, where)
       const hours = await hoursWithRecords(pool, where, now() - daysShown * dayMs)
       const days = [...new Set(hours.map((at) => dayOf(set, instant(at))))].toSorted().reverse()
       return {
         today: dayOf(set, instant(now())),
         days: await Promise.all(
           days.map(async (day) => {
-            const last = (await signatures(where, day)).at(-1)
+            const last = (await signaturesOf(pool, where, day)).at(-1)
             return { day, signed: last ? { at: last.at, by: last.by, reason: last.reason } : null }
           }),
         ),
@@ -68,7 +41,11 @@ export const dayRoutes =
     app.get('/api/sites/:site/days/:day', { schema: { params: oneDay } }, async (request) => {
       const { site: where, day } = request.params
       await guard.actor(request, where, 'read')
-      return { day, signed: await signatures(where, day), left: await leftOf(where, day) }
+      return {
+        day,
+        signed: await signaturesOf(pool, where, day),
+        left: await leftOfDay(pool, where, day, now()),
+      }
     })
 
     app.post('/api/sites/:site/sign', { schema: { params: site, body: signBody } }, async (request) => {
@@ -77,8 +54,8 @@ export const dayRoutes =
       const actor = await guard.actor(request, where, 'sign-shift')
       if (actor.id !== person) throw new Refusal('not_allowed', { needs: 'their own PIN' })
       await pins.own(actor.tablet, person, pin, 'sign-shift')
-      if (day > dayOf(await siteSet(where), instant(now()))) throw new Refusal('day_not_begun', { day })
-      const left = (await leftOf(where, day)).filter((l) => l.what !== 'amended')
+      if (day > dayOf(await siteOf(pool, where), instant(now()))) throw new Refusal('day_not_begun', { day })
+      const left = (await leftOfDay(pool, where, day, now())).filter((l) => l.what !== 'amended')
       if (left.length > 0 && reason.trim().length < 3) throw new Refusal('day_not_clean', { left })
       const at = now()
       const openCases = left.flatMap((l) => (l.what === 'case' ? [l.case] : []))

@@ -36,7 +36,8 @@ const views = {
   dish: withWords(() => import('./warewash/DishPlace.vue')),
   chart: withWords(() => import('./procedure/WallChart.vue')),
   editor: withWords(() => import('./editor/EditorPlace.vue')),
-  log: withWords(() => import('./record/LogPlace.vue')),
+  log: withWords(() => import('./sheet/LogPlace.vue')),
+  entries: withWords(() => import('./sheet/EntriesPlace.vue')),
   unsent: withWords(() => import('./record/UnsentPlace.vue')),
   house: withWords(() => import('./house/HousePlace.vue')),
 }
@@ -100,6 +101,7 @@ export const router = createRouter({
       meta: { place: 'dish' },
     },
     { path: '/log', component: views.log, meta: { place: 'log' } },
+    { path: '/log/entries', component: views.entries, meta: { place: 'log' } },
     { path: '/log/unsent', component: views.unsent, meta: { place: 'log' } },
     {
       path: '/house/procedure/:procedure',

@@ -1,7 +1,7 @@
 import { atLeast, atMost, interval, point } from '@tadka/core/quantity'
 import { limitNotes } from '@tadka/core/rules'
 import { expect, it } from 'vitest'
-import { spanWords } from '../src/pieces/span-words.ts'
+import { spanWords } from '@tadka/words/tell'
 import { fetchWords, i18n } from '../src/words/index.ts'
 
 await fetchWords()

@@ -9,7 +9,7 @@ const hints = [
   { id: 'name', page: /^\/shift$/ },
   { id: 'find', page: /^\/run$/ },
   { id: 'bench', page: /^\/bench/ },
-  { id: 'log', page: /^\/log$/ },
+  { id: 'log', page: /^\/log(\/entries)?$/ },
 ] as const
 
 /** Everybody on this tablet, where nobody is to be told anything. */

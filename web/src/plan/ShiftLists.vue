@@ -119,9 +119,6 @@ td {
   border-radius: 3px;
 }
 @media print {
-  .no-print {
-    display: none;
-  }
   section {
     break-after: page;
   }

@@ -9,7 +9,7 @@ import {
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { spokenLength } from '../pieces/seconds.ts'
+import { spokenLength } from '@tadka/words/length'
 import { useNames } from '../site/names.ts'
 import { useStepWords } from '../site/step-words.ts'
 

@@ -91,7 +91,7 @@ function enter(event: KeyboardEvent): void {
       :procedure="procedure"
       :station="station"
       @shift="router.push('/shift')"
-      @log="router.push({ path: '/log', query: { run: run.id } })"
+      @log="router.push({ path: '/log/entries', query: { run: run.id } })"
     >
       <take-back-now v-if="gaveUp" :draft="gaveUp" />
     </run-ended>

@@ -2,11 +2,14 @@
 import type { DayLeft } from '@tadka/core/duty'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { spokenLength } from '../pieces/seconds.ts'
+import { spokenLength } from '@tadka/words/length'
 import { useNames } from '../site/names.ts'
 
 /** What of a day is not as it should be, by kind, with names. */
-const props = defineProps<{ left: readonly DayLeft[] }>()
+const props = defineProps<{
+  left: readonly DayLeft[]
+  /** All of it at once, not in a frame of its own. */ whole?: boolean
+}>()
 const { t } = useI18n()
 const names = useNames()
 
@@ -43,7 +46,7 @@ const groups = computed(() =>
 
 <template>
   <p v-if="groups.length === 0" class="clean">{{ t('log.left.nothing') }}</p>
-  <div v-else class="groups">
+  <div v-else class="groups" :class="{ whole }">
     <div v-for="g in groups" :key="g.kind" class="group" :class="g.kind">
       <h3>{{ t(`log.left.${g.kind}`, { n: g.of.length }) }}</h3>
       <ul v-if="g.kind !== 'amended'">
@@ -64,6 +67,9 @@ const groups = computed(() =>
   gap: 10px;
   max-height: 44vh;
   overflow: auto;
+}
+.whole {
+  max-height: none;
 }
 .group {
   padding: 6px 12px;

@@ -40,7 +40,7 @@ const isNewDay = (i: number) => {
 }
 function choose(name: LogFilterName): void {
   filter.value = name
-  if (run.value) void router.replace('/log')
+  if (run.value) void router.replace('/log/entries')
 }
 </script>
 

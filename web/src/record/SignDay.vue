@@ -15,6 +15,7 @@ import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
 
 /** A day signed with the lead's own PIN, entered now: first what of it is not done, late, cut short or open. */
+defineProps<{ /** Without who signed last: it stands beside. */ alone?: boolean }>()
 const { t } = useI18n()
 const session = useSession()
 const names = useNames()
@@ -76,7 +77,7 @@ async function sign(): Promise<void> {
 </script>
 
 <template>
-  <span v-if="last" class="signed">{{
+  <span v-if="last && !alone" class="signed">{{
     t('log.signed', { time: clock(last.at), who: names.person(last.by) })
   }}</span>
   <n-button type="primary" @click="open">{{ t('log.sign') }}</n-button>

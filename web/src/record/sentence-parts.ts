@@ -2,10 +2,11 @@ import { decimals } from '@tadka/core/quantity'
 import type { AnyRecord } from '@tadka/core/stream'
 import type { CaseAction } from '@tadka/core/case'
 import type { ReadingTaken } from '@tadka/core/reading'
+import { actWords, readingWords } from '@tadka/words/sheet'
 import { useI18n } from 'vue-i18n'
-import { spokenLength } from '../pieces/seconds.ts'
-import { useSpanWords } from '../pieces/span-words.ts'
+import { spokenLength } from '@tadka/words/length'
 import { useNames } from '../site/names.ts'
+import { useTeller } from '../site/teller.ts'
 import { useUnits } from '../site/units.ts'
 
 /** The parts that sentences of the log are made of: what was read, what was done about it, what came of a step. */
@@ -13,8 +14,7 @@ export function useSentenceParts() {
   const { t } = useI18n()
   const names = useNames()
   const units = useUnits()
-  const span = useSpanWords()
-  const { volume } = units
+  const tell = useTeller()
 
   /** How long a wait lasted and should have, where it was too short. */
   function shortOf(run: string, step: string): string {
@@ -25,41 +25,9 @@ export function useSentenceParts() {
   }
   const partOf = (p: { run: string; step: string; part: string }) => names.part(p.run, p.step, p.part)
 
-  /** Each quantity that was read, once: "wash 66 °C, rinse 82 °C". */
-  function readings(p: ReadingTaken): string {
-    const limits = p.judgement.layers.flatMap((l) => l.limits)
-    const read = limits.flatMap((l, i) =>
-      l.reading && limits.findIndex((o) => o.quantity === l.quantity) === i
-        ? [{ name: t(`quantity.${l.quantity}`), span: span(l.reading, l.unit) }]
-        : [],
-    )
-    const [only, second] = read
-    // Wash water has one number: its name stands before it once.
-    if (p.what === 'wash-water' && only && !second)
-      return t('log.say.reading', { what: t('bench.what.wash-water'), reading: only.span })
-    return t('log.say.readings', {
-      what: t(`bench.what.${p.what}`),
-      readings: read.map((r) => `${r.name} ${r.span}`).join(', '),
-    })
-  }
-
-  function reading(p: ReadingTaken): string {
-    if (p.what === 'cold-product')
-      return t('log.say.cold-product', { reading: `${decimals(p.reading.value, 1)} ${p.reading.unit}` })
-    if (p.what !== 'sanitizer') return readings(p)
-    const strength = p.reading.strength ? span(p.reading.strength, 'ppm') : '–'
-    return t('log.say.sanitizer', {
-      product: p.product ? names.product(p.product) : p.reading.agent,
-      reading: strength,
-    })
-  }
-
+  const reading = (p: ReadingTaken): string => readingWords(tell, p)
   /** What was done about a reading. */
-  const act = (a: CaseAction): string => t(`log.say.${a.did}`, { amount: amountOf(a), note: a.note })
-  const amountOf = ({ amount, unit }: CaseAction): string => {
-    if (unit === 'share') return `${Math.round((amount ?? 0) * 100)} %`
-    return unit === 'g' || unit === 'pieces' ? `${decimals(amount ?? 0, 1)} ${unit}` : volume(amount ?? 0)
-  }
+  const act = (a: CaseAction): string => actWords(tell, a)
 
   function facts(record: AnyRecord & { type: 'run.step.done@1' | 'run.step.done@2' }): string {
     const { facts: f } = record.payload

@@ -1,7 +1,7 @@
 import { contactsTooShort, type Procedure } from '@tadka/core/procedure'
 import { labelInForce } from '@tadka/core/record'
 import { useI18n } from 'vue-i18n'
-import { spokenLength } from '../pieces/seconds.ts'
+import { spokenLength } from '@tadka/words/length'
 import { useKit } from './kit.ts'
 
 /** Contact times that are entered shorter than they may be, each in a sentence that says what to enter instead. */

@@ -12,6 +12,7 @@ import { machines } from '@tadka/words/en/machines'
 import { plate } from '@tadka/words/en/plate'
 import { practices } from '@tadka/words/en/practices'
 import { setup } from '@tadka/words/en/setup'
+import { sheet } from '@tadka/words/en/sheet'
 import { trust } from '@tadka/words/en/trust'
 import { uses } from '@tadka/words/en/uses'
 
@@ -32,6 +33,7 @@ export const further = {
   rerun,
   scan,
   setup,
+  sheet,
   trust,
   uses,
 }

@@ -11,7 +11,7 @@ import {
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { spokenLength } from '../../pieces/seconds.ts'
+import { spokenLength } from '@tadka/words/length'
 import TimerFigure from '../../pieces/TimerFigure.vue'
 import { useUnits } from '../../site/units.ts'
 import { now } from '../../wire/clock.ts'

@@ -10,7 +10,7 @@ import {
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { spokenLength } from '../../pieces/seconds.ts'
+import { spokenLength } from '@tadka/words/length'
 import TimerFigure from '../../pieces/TimerFigure.vue'
 import { now } from '../../wire/clock.ts'
 import CoolReading from './CoolReading.vue'

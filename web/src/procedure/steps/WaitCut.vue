@@ -10,7 +10,7 @@ import {
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { spokenLength } from '../../pieces/seconds.ts'
+import { spokenLength } from '@tadka/words/length'
 import { useSite } from '../../site/site.ts'
 import LeadLeave from '../LeadLeave.vue'
 

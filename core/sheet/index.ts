@@ -1,0 +1,2 @@
+export { daySheet, sheetTypes, type DaySheet, type SheetKnown, type StationSheet } from './day-sheet.ts'
+export type * from './lines.ts'

@@ -1,0 +1,39 @@
+<script setup lang="ts">
+import { useI18n } from 'vue-i18n'
+
+/** The two ways to read the log: a day on a page, or every entry. */
+const { t } = useI18n()
+const tabs = [
+  { to: '/log', key: 'sheet.title' },
+  { to: '/log/entries', key: 'sheet.entries' },
+] as const
+</script>
+
+<template>
+  <nav class="tabs no-print" :aria-label="t('place.log')">
+    <router-link v-for="tab in tabs" :key="tab.to" :to="tab.to" exact-active-class="here">{{
+      t(tab.key)
+    }}</router-link>
+  </nav>
+</template>
+
+<style scoped>
+.tabs {
+  display: flex;
+  gap: 4px;
+}
+a {
+  min-height: 48px;
+  display: flex;
+  align-items: center;
+  padding: 0 14px;
+  font-weight: 600;
+  color: var(--ink-2);
+  text-decoration: none;
+  border-bottom: 3px solid transparent;
+}
+.here {
+  color: var(--ink);
+  border-bottom-color: var(--sea);
+}
+</style>

@@ -1,0 +1,125 @@
+import type { BathMixed } from '@tadka/core/bath'
+import type { CaseAction, CaseState } from '@tadka/core/case'
+import type { InstrumentChecked } from '@tadka/core/house'
+import { decimals } from '@tadka/core/quantity'
+import type { ReadingTaken } from '@tadka/core/reading'
+import type { DaySheet, RunException, StationSheet } from '@tadka/core/sheet'
+import { spokenLength } from './length.ts'
+import { spanWords, type Teller } from './tell.ts'
+
+/** What was read, in words: "Chlor-Bright, strip 100 to 200 ppm"; "Dish machine: wash 66 °C, final rinse 82 °C". */
+export function readingWords({ t, product }: Teller, p: ReadingTaken): string {
+  if (p.what === 'cold-product')
+    return t('log.say.cold-product', { reading: `${decimals(p.reading.value, 1)} ${p.reading.unit}` })
+  if (p.what === 'sanitizer')
+    return t('log.say.sanitizer', {
+      product: p.product ? product(p.product) : p.reading.agent,
+      reading: p.reading.strength ? spanWords(t, p.reading.strength, 'ppm') : '–',
+    })
+  const limits = p.judgement.layers.flatMap((l) => l.limits)
+  // Each quantity that was read, once.
+  const read = limits.flatMap((l, i) =>
+    l.reading && limits.findIndex((o) => o.quantity === l.quantity) === i
+      ? [{ name: t(`quantity.${l.quantity}`), span: spanWords(t, l.reading, l.unit) }]
+      : [],
+  )
+  const [only, second] = read
+  // Wash water has one number: its name stands before it once.
+  if (p.what === 'wash-water' && only && !second)
+    return t('log.say.reading', { what: t('bench.what.wash-water'), reading: only.span })
+  return t('log.say.readings', {
+    what: t(`bench.what.${p.what}`),
+    readings: read.map((r) => `${r.name} ${r.span}`).join(', '),
+  })
+}
+
+/** The limits that a reading was held against, each with where it comes from: "strength 100 to 200 ppm (code, label)". */
+export function limitWords({ t }: Pick<Teller, 't'>, p: ReadingTaken): string[] {
+  const by = new Map<string, string[]>()
+  for (const layer of p.judgement.layers)
+    for (const l of layer.limits) {
+      if (!l.limit) continue
+      const limit = `${t(`quantity.${l.quantity}`)} ${spanWords(t, l.limit, l.unit)}`
+      by.set(limit, [...new Set([...(by.get(limit) ?? []), t(`layer.${layer.layer}`)])])
+    }
+  return [...by].map(([limit, layers]) => `${limit} (${layers.join(', ')})`)
+}
+
+/** What was done about a reading. */
+export function actWords({ t, volume }: Teller, { did, note, amount, unit }: CaseAction): string {
+  const told = () => {
+    if (unit === 'share') return `${Math.round((amount ?? 0) * 100)} %`
+    return unit === 'g' || unit === 'pieces' ? `${decimals(amount ?? 0, 1)} ${unit}` : volume(amount ?? 0)
+  }
+  return t(`log.say.${did}`, { amount: told(), note })
+}
+
+/** How a corrective action ended, or that it has not. */
+export const endWords = ({ t, clock }: Teller, c: CaseState): string =>
+  c.status === 'closed'
+    ? t(c.closedBy ? 'log.case.rechecked' : 'log.case.closed', {
+        time: clock(c.closedAt ?? 0),
+        reason: c.reason,
+      })
+    : t(`log.case.${c.status}`)
+
+/** What of a run is not as it should be. */
+export function exceptionWords({ t, person }: Teller, e: RunException): string {
+  switch (e.what) {
+    case 'not-sanitized':
+      return t('sheet.exception.not-sanitized', {
+        ms: spokenLength(e.ms),
+        least: spokenLength(e.leastMs),
+        who: person(e.by),
+        reason: e.reason,
+      })
+    case 'begun-as-it-was':
+      return t('sheet.exception.begun-as-it-was', { who: person(e.by), reason: e.reason })
+    case 'abandoned':
+      return t('sheet.exception.abandoned', { reason: e.reason })
+    case 'failed-first':
+      return t('sheet.exception.failed-first', { n: e.checks }, e.checks)
+    case 'stopped':
+      return t(`sheet.exception.stopped-${e.why}`)
+    default:
+      return t(`sheet.exception.${e.what}`)
+  }
+}
+
+/** A day in one sentence: how much was done, and what of it is not as it should be. */
+export function summaryWords(
+  { t, clock, person }: Teller,
+  { signed }: Pick<DaySheet, 'signed'>,
+  stations: readonly StationSheet[],
+  cases: readonly CaseState[],
+): string {
+  const runs = stations.flatMap((s) => s.runs)
+  const readings = [...runs.flatMap((r) => r.readings), ...stations.flatMap((s) => s.readings)]
+  const judged = readings.filter((r) => r.verdict !== null)
+  const notIn = judged.filter((r) => r.verdict !== 'in').length
+  const racks = stations.reduce((n, s) => n + (s.cycles?.points.length ?? 0), 0)
+  const open = cases.filter((c) => c.status === 'open').length
+  const last = signed.at(-1)
+  const many = (key: string, n: number) => t(`sheet.${key}`, { n }, n)
+  return [
+    many('cleanings', runs.length),
+    judged.length > 0 ? `${many('readings', judged.length)}, ${many('notIn', notIn)}` : many('readings', 0),
+    ...(racks > 0 ? [many('racks', racks)] : []),
+    cases.length > 0 ? `${many('cases', cases.length)}, ${many('openCases', open)}` : many('cases', 0),
+    last ? t('sheet.signed', { time: clock(last.at), who: person(last.by) }) : t('sheet.unsigned'),
+  ].join('. ')
+}
+
+/** What of a product was measured out into a bath. */
+export const pouredWords = ({ measured }: Teller, { measured: by, poured }: BathMixed): string =>
+  by ? `${decimals(by.amount, 1)} ${by.unit}` : measured(poured)
+
+/** What an instrument showed when it was held against what is known. */
+export const checkWords = ({ t }: Teller, name: string, c: InstrumentChecked): string =>
+  t('log.say.instrument.checked', {
+    name,
+    what:
+      c.method === 'ice-point'
+        ? `${c.read} ${c.unit}`
+        : t('sheet.delivers', { percent: Math.round(c.ratio * 100) }),
+  })
