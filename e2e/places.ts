@@ -18,7 +18,6 @@ export const places = [
   '/dish/files',
   '/log',
   '/log/entries',
-  '/log/entries',
   '/house/start',
   '/house/stations',
   '/house/stations?add=1',
@@ -42,7 +41,6 @@ export const colourful = [
   '/bench/baths',
   '/dish',
   '/log',
-  '/log/entries',
   '/log/entries',
   '/house/practices',
 ]

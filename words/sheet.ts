@@ -3,7 +3,8 @@ import type { CaseAction, CaseState } from '@tadka/core/case'
 import type { InstrumentChecked } from '@tadka/core/house'
 import { decimals } from '@tadka/core/quantity'
 import type { ReadingTaken } from '@tadka/core/reading'
-import type { DaySheet, RunException, StationSheet } from '@tadka/core/sheet'
+import type { DayLeft } from '@tadka/core/duty'
+import type { DaySheet, NoteLine, ReadingLine, RunException, RunLine, StationSheet } from '@tadka/core/sheet'
 import { spokenLength } from './length.ts'
 import { spanWords, type Teller } from './tell.ts'
 
@@ -86,28 +87,38 @@ export function exceptionWords({ t, person }: Teller, e: RunException): string {
   }
 }
 
-/** A day in one sentence: how much was done, and what of it is not as it should be. */
-export function summaryWords(
-  { t, clock, person }: Teller,
-  { signed }: Pick<DaySheet, 'signed'>,
+/** How much was done, and what of it is not as it should be; a part each. */
+export function totalWords(
+  { t }: Teller,
   stations: readonly StationSheet[],
   cases: readonly CaseState[],
-): string {
+): string[] {
   const runs = stations.flatMap((s) => s.runs)
   const readings = [...runs.flatMap((r) => r.readings), ...stations.flatMap((s) => s.readings)]
   const judged = readings.filter((r) => r.verdict !== null)
   const notIn = judged.filter((r) => r.verdict !== 'in').length
   const racks = stations.reduce((n, s) => n + (s.cycles?.points.length ?? 0), 0)
   const open = cases.filter((c) => c.status === 'open').length
-  const last = signed.at(-1)
   const many = (key: string, n: number) => t(`sheet.${key}`, { n }, n)
   return [
     many('cleanings', runs.length),
     judged.length > 0 ? `${many('readings', judged.length)}, ${many('notIn', notIn)}` : many('readings', 0),
     ...(racks > 0 ? [many('racks', racks)] : []),
     cases.length > 0 ? `${many('cases', cases.length)}, ${many('openCases', open)}` : many('cases', 0),
-    last ? t('sheet.signed', { time: clock(last.at), who: person(last.by) }) : t('sheet.unsigned'),
-  ].join('. ')
+  ]
+}
+
+/** A day in a line: how much was done, what of it is not as it should be, who signed it. */
+export function summaryWords(
+  tell: Teller,
+  { signed }: Pick<DaySheet, 'signed'>,
+  stations: readonly StationSheet[],
+  cases: readonly CaseState[],
+): string {
+  const { t, clock, person } = tell
+  const last = signed.at(-1)
+  const told = last ? t('sheet.signed', { time: clock(last.at), who: person(last.by) }) : t('sheet.unsigned')
+  return [...totalWords(tell, stations, cases), told].join('. ')
 }
 
 /** What of a product was measured out into a bath. */
@@ -123,3 +134,57 @@ export const checkWords = ({ t }: Teller, name: string, c: InstrumentChecked): s
         ? `${c.read} ${c.unit}`
         : t('sheet.delivers', { percent: Math.round(c.ratio * 100) }),
   })
+
+/** The verdict that a reading stands by, or that it was taken back. */
+export const verdictWords = ({ t }: Pick<Teller, 't'>, { verdict }: Pick<ReadingLine, 'verdict'>): string =>
+  verdict === null ? t('log.takenBack') : t(`verdict.${verdict}`)
+
+/** From when to when a cleaning was; where it has not ended, from when. */
+export const runTimes = ({ t, clock }: Teller, { from, to }: Pick<RunLine, 'from' | 'to'>): string =>
+  to === null
+    ? t('sheet.begun', { from: clock(from) })
+    : t('sheet.until', { from: clock(from), to: clock(to) })
+
+/** Something of a day that is not as it should be, with its names: what it is of, without what is wrong with it. */
+export function leftName({ t, station, procedure, person }: Teller, l: DayLeft): string {
+  if (l.what === 'amended') return ''
+  const where = l.station ? station(l.station) : t('log.left.noStation')
+  const what = 'procedure' in l ? `${where}: ${procedure(l.procedure)}` : where
+  if (l.what === 'not-sanitized')
+    return t('log.left.short', {
+      what,
+      ms: spokenLength(l.ms),
+      least: spokenLength(l.leastMs),
+      who: person(l.by),
+      reason: l.reason,
+    })
+  return l.what === 'closed' ? `${what}: ${l.reason}` : what
+}
+
+/** The same in one line by itself. */
+export const leftWords = (tell: Teller, l: DayLeft): string =>
+  `${tell.t(`sheet.left.${l.what}`)}: ${leftName(tell, l)}`
+
+/** What else happened at a station. */
+export function noteWords({ t, procedure }: Teller, { type, payload }: NoteLine): string {
+  const told = payload as Readonly<Record<string, string | number>>
+  switch (type) {
+    case 'station.stopped@1':
+      return t('log.say.station.stopped', told)
+    case 'station.returned@1':
+      return t('log.say.station.returned', told)
+    case 'duty.closed@1':
+      return t('sheet.dutyClosed', {
+        procedure: procedure(String(told['procedure'])),
+        reason: told['reason'] ?? '',
+      })
+    case 'dish.set-aside@1':
+      return t('log.say.dish.set-aside', {
+        n: told['inDoubt'] ?? 0,
+        way: t(`dish.way.${told['way'] ?? ''}`),
+        note: told['note'] ?? '',
+      })
+    case 'dish.returned@1':
+      return t('log.say.dish.returned')
+  }
+}

@@ -29,7 +29,8 @@ export function translateBy(catalogue: Catalogue): Translate {
     if (text === undefined) return key
     const forms = text.split(' | ')
     const many = forms.length - 1
-    const form = n === undefined || many === 0 ? 0 : many === 1 ? Number(n !== 1) : Math.min(n, many)
+    const of = n ?? 1
+    const form = many === 0 ? 0 : many === 1 ? Number(of !== 1) : Math.min(of, many)
     return said(forms[form] ?? text, n === undefined ? places : { n, ...places })
   }
 }

@@ -29,6 +29,8 @@ export interface DayKnown {
   readonly runs: readonly RunState[]
   /** Corrective actions opened by its end and open still. */
   readonly cases: readonly { readonly id: string; readonly station: string | null }[]
+  /** Since when a station is in the log, milliseconds UTC: nothing was due on it before. Absent: always. */
+  readonly since?: ReadonlyMap<string, number>
 }
 
 /**
@@ -55,7 +57,12 @@ export function dayLeft(known: DayKnown, date: string, now: Instant): DayLeft[] 
   ]
 }
 
-function dutiesLeft(station: StationState, { site, runs }: DayKnown, date: string, now: Instant): DayLeft[] {
+function dutiesLeft(
+  station: StationState,
+  { site, runs, since }: DayKnown,
+  date: string,
+  now: Instant,
+): DayLeft[] {
   if (station.laidUp && station.laidUp.since < boundsOfDay(site, date).from) return []
   const days = tradingDays(site, dateAfter(date, -8), 17)
   return dutiesOf(station).flatMap((duty): DayLeft[] => {
@@ -63,6 +70,7 @@ function dutiesLeft(station: StationState, { site, runs }: DayKnown, date: strin
     const at = windows?.findIndex((w) => w.day === date) ?? -1
     const window = windows?.[at]
     if (!windows || !window || now <= window.target) return []
+    if (window.target < (since?.get(station.id) ?? 0)) return []
     // The next day's rounds by the hour are no late close of this one.
     const opens = isCloseByHours(station, duty) ? days.find((d) => d.opens > window.latest)?.opens : undefined
     const until = opens ?? windows[at + 1]?.earliest ?? instant(Number.MAX_SAFE_INTEGER)

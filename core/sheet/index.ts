@@ -1,2 +1,3 @@
 export { daySheet, sheetTypes, type DaySheet, type SheetKnown, type StationSheet } from './day-sheet.ts'
 export type * from './lines.ts'
+export { onlyOf, readingsOf, stationPeriods, type StationPeriod } from './period.ts'

@@ -42,6 +42,23 @@ describe('a station that was removed from the site', () => {
   })
 })
 
+describe('a station that was not there yet', () => {
+  it('left nothing undone on the days before it was entered', () => {
+    const left = (since: string | null) =>
+      duty.dayLeft(
+        {
+          ...{ site, stations: [station()], runs: [], cases: [] },
+          ...(since === null ? {} : { since: new Map([['st', at(since)]]) }),
+        },
+        '2026-11-26',
+        at('2026-11-28T12:00:00Z'),
+      ).length
+    expect(left('2026-11-28T09:00:00Z')).toBe(0)
+    expect(left('2026-11-20T09:00:00Z')).toBe(left(null))
+    expect(left(null)).toBeGreaterThan(0)
+  })
+})
+
 describe('trading days', () => {
   it('a close past midnight falls on the next date', () => {
     expect(duty.tradingDay(site, '2026-11-26')?.closes).toBe(at('2026-11-27T00:30:00Z'))

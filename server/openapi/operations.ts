@@ -217,6 +217,23 @@ export const operations: Readonly<Record<string, Operation>> = {
       'A trading day’s sheet: cleanings, readings, racks, baths, corrective actions, what was not done, who signed',
     needs: 'inspect',
   },
+  [`POST ${site('/packs')}`]: {
+    summary:
+      'Makes an inspector’s pack of some days and stations: a line for each day read, then where its files lie',
+    needs: 'export-log',
+    example: {
+      from: '2026-11-01',
+      to: '2026-11-26',
+      stations: ['kiosk-slush'],
+      paper: 'A4',
+      people: 'names',
+    },
+  },
+  [`GET ${site('/packs/{pack}/{as}')}`]: {
+    summary:
+      'A file of a pack, for half an hour: the document (pdf), its tables (zip of CSV), its data (json)',
+    needs: 'export-log',
+  },
   [`POST ${site('/sign')}`]: {
     summary: 'Signs a day with the person’s own PIN',
     needs: 'sign-shift',

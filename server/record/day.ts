@@ -6,7 +6,7 @@ import type { ShiftState } from '@tadka/core/record'
 import { Refusal } from '@tadka/core/refusal'
 import type { Pool } from '../db/pool.ts'
 import * as queries from '../stream/queries.ts'
-import { amendedSince, casesOpenBefore, runsBetween } from './day-queries.ts'
+import { amendedSince, casesOpenBefore, runsBetween, stationsSince } from './day-queries.ts'
 
 const dayMs = 86_400_000
 
@@ -29,13 +29,14 @@ export const signaturesOf = async (
 export async function leftOfDay(pool: Pool, where: string, day: string, now: number): Promise<DayLeft[]> {
   const set = await siteOf(pool, where)
   const { from, to } = boundsOfDay(set, day)
-  const [stations, runs, cases, signed] = await Promise.all([
+  const [stations, runs, cases, signed, since] = await Promise.all([
     queries.statesOfKind(pool, where, 'station') as Promise<StationState[]>,
     runsBetween(pool, where, from, to + dayMs),
     casesOpenBefore(pool, where, to),
     signaturesOf(pool, where, day),
+    stationsSince(pool, where),
   ])
-  const left = dayLeft({ site: set, stations, runs, cases }, day, instant(now))
+  const left = dayLeft({ site: set, stations, runs, cases, since }, day, instant(now))
   const last = signed.at(-1)
   const amended = last ? await amendedSince(pool, where, from, to, last.upTo) : []
   return [...left, ...amended.map((record): DayLeft => ({ what: 'amended', record }))]

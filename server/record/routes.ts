@@ -5,6 +5,7 @@ import { Readable } from 'node:stream'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import type { Services } from '../services/services.ts'
+import { asLines } from '../work/lines.ts'
 import { begun } from '../work/work.ts'
 import { inSite } from '../db/transaction.ts'
 import { staysByPass } from '../people/draft-access.ts'
@@ -119,7 +120,3 @@ export const recordRoutes =
       },
     )
   }
-
-async function* asLines(pieces: AsyncIterable<unknown>): AsyncGenerator<string> {
-  for await (const piece of pieces) yield `${JSON.stringify(piece)}\n`
-}

@@ -2,7 +2,15 @@ import { findProcedure, type OwnProcedure, type RunState, type StationState } fr
 import { instant } from '@tadka/core/quantity'
 import { rulesInForce, type LocalRule } from '@tadka/core/rules'
 import { foldAll, correctedAt, type AnyDraft, type SubjectKind, type SubjectRef } from '@tadka/core/stream'
-import { foldOf, readingIn, strengthOfStep, upcast, useOfStep, type Known, type ReadingKnown } from '@tadka/core/record'
+import {
+  foldOf,
+  readingIn,
+  strengthOfStep,
+  upcast,
+  useOfStep,
+  type Known,
+  type ReadingKnown,
+} from '@tadka/core/record'
 import { washLabel } from '@tadka/core/reading'
 import { type BathState } from '@tadka/core/bath'
 import { type MixSet, type MixState, type ProductSet, type SiteSet } from '@tadka/core/house'

@@ -81,6 +81,12 @@ const routes: Readonly<Record<string, Route>> = {
   'GET /api/sites/{site}/log.csv': { access: 'export-log' },
   'GET /api/sites/{site}/days': read,
   'GET /api/sites/{site}/days/{day}': read,
+  'GET /api/sites/{site}/sheets/{day}': inspected,
+  'POST /api/sites/{site}/packs': {
+    access: 'export-log',
+    body: { from: '2026-11-26', to: '2026-11-26', stations: ['kiosk-slush'], paper: 'A4', people: 'names' },
+  },
+  'GET /api/sites/{site}/packs/{pack}/{as}': { access: 'export-log' },
   'POST /api/sites/{site}/sign': { access: 'sign-shift', body: { ...who, day: '2026-11-26', reason: '' } },
   'POST /api/sites/{site}/override': {
     access: 'record',
@@ -120,6 +126,8 @@ const arithmetic = /^POST \/api\/(dose|correction|top-up|may-pour|dispenser|judg
 const endless = 'GET /api/sites/{site}/events'
 
 const params: Readonly<Record<string, string>> = {
+  pack: '01980000-0000-7000-8000-000000000000',
+  as: 'pdf',
   site: siteId,
   person: 'nobody-here',
   tablet: 'no-such-tablet',

@@ -38,6 +38,7 @@ const views = {
   editor: withWords(() => import('./editor/EditorPlace.vue')),
   log: withWords(() => import('./sheet/LogPlace.vue')),
   entries: withWords(() => import('./sheet/EntriesPlace.vue')),
+  pack: withWords(() => import('./sheet/PackPlace.vue')),
   unsent: withWords(() => import('./record/UnsentPlace.vue')),
   house: withWords(() => import('./house/HousePlace.vue')),
 }
@@ -102,6 +103,7 @@ export const router = createRouter({
     },
     { path: '/log', component: views.log, meta: { place: 'log' } },
     { path: '/log/entries', component: views.entries, meta: { place: 'log' } },
+    { path: '/log/pack', component: views.pack, meta: { place: 'log' } },
     { path: '/log/unsent', component: views.unsent, meta: { place: 'log' } },
     {
       path: '/house/procedure/:procedure',

@@ -6,7 +6,7 @@ import { countriesIn, countryOfLanguage, weekOf } from '../src/house/countries.t
 import { emptyFounding, foundFaults, foundingOf, loginOf } from '../src/house/found-draft.ts'
 import { keptLocalTime, readHours, readLocalTime, showLocalTime } from '../src/site/local-time.ts'
 import { stationsPicked } from '../src/house/machine-pick.ts'
-import { hasTwelveHours, localeOf } from '../src/site/times.ts'
+import { hasTwelveHours, localeOf } from '@tadka/words/times'
 import { fetchWords, i18n } from '../src/words/index.ts'
 
 await fetchWords()

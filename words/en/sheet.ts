@@ -2,6 +2,7 @@
 export const sheet = {
   title: 'Day sheet',
   entries: 'Every entry',
+  pack: 'Inspector’s pack',
   before: 'The day before',
   after: 'The day after',
   day: 'Day',
@@ -39,6 +40,16 @@ export const sheet = {
   steps: 'Its steps',
   hide: 'Hide',
   print: 'Print this day',
+  dutyClosed: '{procedure} was not done: {reason}',
+  left: {
+    'not-done': 'Not done',
+    late: 'Done late',
+    'not-sanitized': 'Contact time too short, not sanitized',
+    unfinished: 'Begun, not finished',
+    'out-of-service': 'Out of service',
+    case: 'Corrective action open',
+    closed: 'Not done, closed with a reason',
+  },
   exception: {
     entered: 'Entered later, not seen on the tablet',
     late: 'Done late',

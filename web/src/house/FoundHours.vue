@@ -3,7 +3,7 @@ import { useI18n } from 'vue-i18n'
 import { weekOf } from './countries.ts'
 import type { FoundDraft } from './found-draft.ts'
 import { readHours, showLocalTime } from '../site/local-time.ts'
-import { hasTwelveHours } from '../site/times.ts'
+import { hasTwelveHours } from '@tadka/words/times'
 import TextField from '../pieces/TextField.vue'
 import { computed } from 'vue'
 

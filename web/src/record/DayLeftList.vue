@@ -2,8 +2,8 @@
 import type { DayLeft } from '@tadka/core/duty'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { spokenLength } from '@tadka/words/length'
-import { useNames } from '../site/names.ts'
+import { leftName } from '@tadka/words/sheet'
+import { useTeller } from '../site/teller.ts'
 
 /** What of a day is not as it should be, by kind, with names. */
 const props = defineProps<{
@@ -11,7 +11,7 @@ const props = defineProps<{
   /** All of it at once, not in a frame of its own. */ whole?: boolean
 }>()
 const { t } = useI18n()
-const names = useNames()
+const tell = useTeller()
 
 const kinds = [
   'not-done',
@@ -23,20 +23,7 @@ const kinds = [
   'closed',
   'amended',
 ] as const
-function named(l: DayLeft): string {
-  if (l.what === 'amended') return ''
-  const station = l.station ? names.station(l.station) : t('log.left.noStation')
-  const what = 'procedure' in l ? `${station}: ${names.procedure(l.procedure)}` : station
-  if (l.what === 'not-sanitized')
-    return t('log.left.short', {
-      what,
-      ms: spokenLength(l.ms),
-      least: spokenLength(l.leastMs),
-      who: names.person(l.by),
-      reason: l.reason,
-    })
-  return l.what === 'closed' ? `${what}: ${l.reason}` : what
-}
+const named = (l: DayLeft) => leftName(tell, l)
 const groups = computed(() =>
   kinds
     .map((kind) => ({ kind, of: props.left.filter((l) => l.what === kind) }))

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 
-/** The two ways to read the log: a day on a page, or every entry. */
+/** The ways to read the log: a day on a page, every entry, or all of a time to take away. */
 const { t } = useI18n()
 const tabs = [
   { to: '/log', key: 'sheet.title' },
   { to: '/log/entries', key: 'sheet.entries' },
+  { to: '/log/pack', key: 'sheet.pack' },
 ] as const
 </script>
 

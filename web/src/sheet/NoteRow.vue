@@ -1,21 +1,18 @@
 <script setup lang="ts">
 import type { NoteLine } from '@tadka/core/sheet'
-import type { AnyRecord } from '@tadka/core/stream'
-import { useSentence } from '../record/sentence.ts'
+import { noteWords } from '@tadka/words/sheet'
 import { useTeller } from '../site/teller.ts'
 
 /** What else happened at a station: out of service, back again, a duty closed with a reason. */
 defineProps<{ line: NoteLine }>()
 const tell = useTeller()
-const { say } = useSentence()
-const said = ({ type, payload }: NoteLine) => say({ type, payload } as AnyRecord)
 </script>
 
 <template>
   <li>
     <div class="line">
       <span class="time">{{ tell.clock(line.at) }}</span>
-      <span class="what">{{ said(line) }}</span>
+      <span class="what">{{ noteWords(tell, line) }}</span>
       <span class="who">{{ tell.person(line.by) }}</span>
       <span class="verdict" />
     </div>

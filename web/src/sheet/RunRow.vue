@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { RunLine } from '@tadka/core/sheet'
-import { exceptionWords } from '@tadka/words/sheet'
+import { exceptionWords, runTimes } from '@tadka/words/sheet'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import VerdictMark from '../pieces/VerdictMark.vue'
@@ -13,11 +13,6 @@ const props = defineProps<{ line: RunLine; named?: boolean }>()
 const { t } = useI18n()
 const tell = useTeller()
 const open = ref(false)
-const times = computed(() =>
-  props.line.to === null
-    ? t('sheet.begun', { from: tell.clock(props.line.from) })
-    : t('sheet.until', { from: tell.clock(props.line.from), to: tell.clock(props.line.to) }),
-)
 const what = computed(() => {
   const { procedure, station } = props.line
   return props.named ? `${tell.station(station)}: ${tell.procedure(procedure)}` : tell.procedure(procedure)
@@ -27,7 +22,7 @@ const what = computed(() => {
 <template>
   <li class="run">
     <button type="button" class="line" :aria-expanded="open" @click="open = !open">
-      <span class="time">{{ times }}</span>
+      <span class="time">{{ runTimes(tell, line) }}</span>
       <span class="what">
         <b>{{ what }}</b>
         <span v-for="(e, i) in line.exceptions" :key="i" class="exception" :class="e.what">

@@ -1,4 +1,3 @@
-import type { CaseState } from '@tadka/core/case'
 import type { DaySheet } from '@tadka/core/sheet'
 import { useDebounceFn } from '@vueuse/core'
 import { ref, watch, type Ref } from 'vue'
@@ -6,7 +5,6 @@ import { useSession } from '../rights/session.ts'
 import { useSite } from '../site/site.ts'
 import { ask } from '../wire/api.ts'
 
-export type { CaseState, DaySheet }
 /** Records come in bursts: the sheet is read again once they rest, ms. */
 const restMs = 1500
 

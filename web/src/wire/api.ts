@@ -58,8 +58,13 @@ export async function ask<T>(method: Method, path: string, body?: unknown): Prom
  * Asks for what takes long: `each` is told every line of the answer when it comes. Ends when `signal` does; throws as `ask` does,
  * and Unreachable where the answer breaks off.
  */
-export async function askLines<T>(path: string, each: (line: T) => void, signal: AbortSignal): Promise<void> {
-  const response = await answered('POST', path, undefined, signal)
+export async function askLines<T>(
+  path: string,
+  each: (line: T) => void,
+  signal: AbortSignal,
+  body?: unknown,
+): Promise<void> {
+  const response = await answered('POST', path, body, signal)
   const reader = response.body?.pipeThrough(new TextDecoderStream()).getReader()
   let rest = ''
   for (;;) {

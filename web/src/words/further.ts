@@ -9,6 +9,7 @@ import { logger } from '@tadka/words/en/logger'
 import { rerun } from '@tadka/words/en/rerun'
 import { machine, scan } from '@tadka/words/en/machine'
 import { machines } from '@tadka/words/en/machines'
+import { pack } from '@tadka/words/en/pack'
 import { plate } from '@tadka/words/en/plate'
 import { practices } from '@tadka/words/en/practices'
 import { setup } from '@tadka/words/en/setup'
@@ -28,6 +29,7 @@ export const further = {
   logger,
   machine,
   machines,
+  pack,
   plate,
   practices,
   rerun,

@@ -1,0 +1,105 @@
+import { dueList, boundsOfDay, dateAfter, dayOf, type DueItem } from '@tadka/core/duty'
+import type { CrewSet, InstrumentSet, ProductSet, SiteSet } from '@tadka/core/house'
+import type { OwnProcedure, StationState } from '@tadka/core/procedure'
+import { instant } from '@tadka/core/quantity'
+import type { LocalRule } from '@tadka/core/rules'
+import { onlyOf, type DaySheet } from '@tadka/core/sheet'
+import { backedUpHeads } from '../backup/queries.ts'
+import type { Pool } from '../db/pool.ts'
+import { inSite } from '../db/transaction.ts'
+import { siteOf } from '../record/day.ts'
+import { followChain } from '../record/verify/chain.ts'
+import { sheetOfDay } from '../sheet/sheets.ts'
+import { headOf, headsMissed } from '../stream/heads.ts'
+import { statesOfKind } from '../stream/queries.ts'
+import type { Named } from './teller.ts'
+
+/** What is packed: the days, and the stations; none: every one. */
+export interface PackAsked {
+  readonly site: string
+  /** ISO dates, both counted. */
+  readonly from: string
+  readonly to: string
+  readonly stations: readonly string[]
+  /** Milliseconds UTC, and who asked. */
+  readonly at: number
+  readonly by: string
+}
+
+/** All that a pack tells. */
+export interface PackKnown extends Named {
+  readonly asked: PackAsked
+  readonly days: readonly DaySheet[]
+  readonly due: readonly DueItem[]
+  readonly crew: readonly (Partial<CrewSet> & { readonly id: string })[]
+  readonly rules: readonly LocalRule[]
+  readonly chain: {
+    readonly seq: number
+    readonly hash: string
+    readonly checked: number
+    readonly brokenAt: number | null
+  }
+}
+
+const people = (pool: Pool, site: string) =>
+  pool
+    .query<{ id: string; name: string; left: boolean }>(
+      'select id, name, left_at is not null as left from person where site_id = $1 order by name',
+      [site],
+    )
+    .then((r) => r.rows)
+
+type WithId<T> = Partial<T> & { readonly id: string }
+
+/** Gathers a pack's records, day by day. @param progress is told how many days are read. */
+export async function gatherPack(
+  pool: Pool,
+  asked: PackAsked,
+  progress: (done: number, of: number) => Promise<void>,
+): Promise<PackKnown> {
+  const { site: where, at } = asked
+  const of = <T>(kind: Parameters<typeof statesOfKind>[2]) => statesOfKind(pool, where, kind) as Promise<T[]>
+  const [site, stations, products, instruments, procedures, rules, crew, everyone] = await Promise.all([
+    siteOf(pool, where),
+    of<StationState>('station'),
+    of<WithId<ProductSet>>('product'),
+    of<WithId<InstrumentSet>>('instrument'),
+    of<OwnProcedure>('procedure'),
+    of<WithId<LocalRule>>('rule'),
+    of<WithId<CrewSet>>('crew'),
+    people(pool, where),
+  ])
+  const list = datesBetween(site, asked, at)
+  const days: DaySheet[] = []
+  for (const day of list) {
+    days.push(onlyOf(await sheetOfDay(pool, where, day, at), asked.stations))
+    await progress(days.length, list.length)
+  }
+  const here = stations.filter((s) => asked.stations.length === 0 || asked.stations.includes(s.id))
+  return {
+    ...{ asked, site, days, stations, products, instruments, procedures, people: everyone },
+    crew: crew.filter((c) => everyone.some((p) => p.id === c.id && !p.left)),
+    rules: rules.filter((r): r is LocalRule => r.limit !== undefined),
+    due: dueList(site, here, instant(at)),
+    chain: await chainOf(pool, where),
+  }
+}
+
+/** The trading days asked for, as far as they have begun. */
+function datesBetween(site: SiteSet, { from, to }: PackAsked, at: number): string[] {
+  const last = [to, dayOf(site, instant(at))].toSorted()[0] ?? to
+  const found: string[] = []
+  for (let day = from; day <= last; day = dateAfter(day, 1)) found.push(day)
+  return found.filter((day) => boundsOfDay(site, day).from <= at)
+}
+
+/** Whether the chain is whole, and goes through the heads that backups hold. */
+async function chainOf(pool: Pool, site: string): Promise<PackKnown['chain']> {
+  const head = await headOf(pool, site)
+  const { told, missed } = await inSite(pool, site, async (db) => ({
+    told: await followChain(db, site, () => {}),
+    missed: await headsMissed(db, site, await backedUpHeads(db, site)),
+  }))
+  const fault = [...told.faults, ...missed].find((f) => 'seq' in f)
+  return { ...head, checked: told.records, brokenAt: fault && 'seq' in fault ? fault.seq : null }
+}

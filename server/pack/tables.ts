@@ -1,0 +1,121 @@
+import { readingsOf } from '@tadka/core/sheet'
+import {
+  actWords,
+  endWords,
+  exceptionWords,
+  leftWords,
+  limitWords,
+  pouredWords,
+  readingWords,
+  verdictWords,
+} from '@tadka/words/sheet'
+import { stringify } from 'csv-stringify/sync'
+import { strToU8, zipSync } from 'fflate'
+import type { PackKnown } from './gather.ts'
+import type { PackTeller } from './teller.ts'
+
+/** A table: its file, its columns, its rows; what they mean is in docs/formats.md. */
+interface Table {
+  readonly file: string
+  readonly columns: readonly string[]
+  readonly rows: readonly (readonly string[])[]
+}
+
+/** A number is one, whatever its sign; any other text that a spreadsheet would work out is set behind an apostrophe. */
+const safe = (cell: string) => (/^[=+@\t\r-]/.test(cell) && !/^-?\d+(\.\d+)?$/.test(cell) ? `'${cell}` : cell)
+
+/** The tables of a pack, one a kind, in the site's own time and units, with an index; zipped. */
+export function packTables(known: PackKnown, tell: PackTeller): Uint8Array {
+  const tables = tablesOf(known, tell)
+  const index: Table = {
+    file: 'index.csv',
+    columns: ['file', 'rows', 'columns'],
+    rows: tables.map((t) => [t.file, String(t.rows.length), t.columns.join(' ')]),
+  }
+  const files = [index, ...tables].map(({ file, columns, rows }) => {
+    const text = stringify([[...columns], ...rows.map((r) => r.map(safe))], { bom: true })
+    return [file, strToU8(text)] as const
+  })
+  return zipSync(Object.fromEntries(files))
+}
+
+export function tablesOf({ days, site }: PackKnown, tell: PackTeller): Table[] {
+  // "2026-11-26 21:10:05"
+  const times = new Intl.DateTimeFormat('sv-SE', {
+    timeZone: site.timeZone,
+    dateStyle: 'short',
+    timeStyle: 'medium',
+  })
+  const local = (at: number | null) => (at === null ? '' : times.format(at))
+  const where = (id: string | null) => (id === null ? '' : tell.station(id))
+  return [
+    {
+      file: 'cleanings.csv',
+      columns: ['day', 'from', 'to', 'station', 'procedure', 'by', 'verdict', 'exceptions', 'run'],
+      rows: days.flatMap((d) =>
+        d.stations.flatMap((s) =>
+          s.runs.map((r) => [
+            ...[d.day, local(r.from), local(r.to), where(r.station), tell.procedure(r.procedure)],
+            ...[r.by.map(tell.person).join('; '), r.verdict ?? ''],
+            ...[r.exceptions.map((e) => exceptionWords(tell, e)).join('; '), r.run],
+          ]),
+        ),
+      ),
+    },
+    {
+      file: 'readings.csv',
+      columns: ['day', 'time', 'station', 'what', 'reading', 'limits', 'verdict', 'by', 'amended', 'record'],
+      rows: days.flatMap((d) =>
+        readingsOf(d).map((r) => [
+          ...[d.day, local(r.at), where(r.reading.station), r.reading.what, readingWords(tell, r.reading)],
+          ...[limitWords(tell, r.reading).join('; '), verdictWords(tell, r), tell.person(r.by)],
+          ...[r.amended?.reason ?? '', r.record],
+        ]),
+      ),
+    },
+    {
+      file: 'racks.csv',
+      columns: ['day', 'time', 'station', 'wash_c', 'rinse_c', 'verdict'],
+      rows: days.flatMap((d) =>
+        d.stations.flatMap((s) =>
+          (s.cycles?.points ?? []).map((p) => [
+            ...[d.day, local(p.at), where(s.station)],
+            ...[p.wash === null ? '' : String(p.wash), p.rinse === null ? '' : String(p.rinse), p.verdict],
+          ]),
+        ),
+      ),
+    },
+    {
+      file: 'solutions.csv',
+      columns: ['day', 'time', 'station', 'product', 'volume', 'poured', 'by', 'record'],
+      rows: days.flatMap((d) =>
+        d.baths.map((b) => [
+          ...[d.day, local(b.at), b.mixed.station ? where(b.mixed.station) : b.mixed.where],
+          ...[b.mixed.productName, tell.volume(b.mixed.volume), pouredWords(tell, b.mixed)],
+          ...[tell.person(b.by), b.record],
+        ]),
+      ),
+    },
+    {
+      file: 'corrective-actions.csv',
+      columns: ['opened', 'station', 'what', 'verdict', 'actions', 'ended', 'status', 'case'],
+      rows: [...new Map(days.flatMap((d) => d.cases).map((c) => [c.id, c])).values()].map((c) => [
+        ...[local(c.openedAt), where(c.station), c.what ?? '', c.verdict ?? ''],
+        c.actions.map((a) => `${tell.clock(a.at)} ${actWords(tell, a)} (${tell.person(a.by)})`).join('; '),
+        ...[endWords(tell, c), c.status, c.id],
+      ]),
+    },
+    {
+      file: 'not-as-it-should-be.csv',
+      columns: ['day', 'kind', 'what'],
+      rows: days.flatMap((d) =>
+        d.left.filter((l) => l.what !== 'amended').map((l) => [d.day, l.what, leftWords(tell, l)]),
+      ),
+    },
+    {
+      file: 'signatures.csv',
+      columns: ['day', 'time', 'by', 'reason'],
+      rows: days.flatMap((d) => d.signed.map((s) => [d.day, local(s.at), tell.person(s.by), s.reason])),
+    },
+  ]
+}

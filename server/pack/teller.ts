@@ -1,0 +1,50 @@
+import type { InstrumentSet, ProductSet, SiteSet } from '@tadka/core/house'
+import { latestProcedure, type OwnProcedure, type StationState } from '@tadka/core/procedure'
+import { showMeasured, showVolume, type Shown } from '@tadka/core/quantity'
+import { bench } from '@tadka/words/en/bench'
+import { common } from '@tadka/words/en/common'
+import { dish } from '@tadka/words/en/dish'
+import { log } from '@tadka/words/en/log'
+import { machines } from '@tadka/words/en/machines'
+import { pack } from '@tadka/words/en/pack'
+import { sheet } from '@tadka/words/en/sheet'
+import { translateBy, type Teller } from '@tadka/words/tell'
+import { timesOf, type SiteTimes } from '@tadka/words/times'
+
+/** What a site's names are told by. */
+export interface Named {
+  readonly site: SiteSet
+  readonly stations: readonly StationState[]
+  readonly products: readonly (Partial<ProductSet> & { readonly id: string })[]
+  readonly instruments: readonly (Partial<InstrumentSet> & { readonly id: string })[]
+  readonly procedures: readonly OwnProcedure[]
+  readonly people: readonly { readonly id: string; readonly name: string }[]
+}
+
+export interface PackTeller extends Teller, SiteTimes {
+  readonly instrument: (id: string) => string
+}
+
+const t = translateBy({ ...common, bench, dish, log, machines, pack, sheet })
+const asText = ({ value, unit }: Shown) => `${value} ${unit}`
+
+/** Sentences of a site where there is no screen: its names, its units, its zone. */
+export function packTeller({ site, stations, products, instruments, procedures, people }: Named): PackTeller {
+  const nameIn = (all: readonly { readonly id: string; readonly name?: string | undefined }[]) => {
+    const names = new Map(all.map((x) => [x.id, x.name]))
+    return (id: string) => names.get(id) ?? id
+  }
+  const plates = new Map(stations.map((s) => [s.id, s.plate?.name]))
+  const own = new Map(procedures.map((p) => [p.id, p.versions.at(-1)?.name]))
+  return {
+    ...timesOf(() => site),
+    t,
+    person: nameIn(people),
+    product: nameIn(products),
+    instrument: nameIn(instruments),
+    station: (id) => plates.get(id) ?? id,
+    procedure: (id) => own.get(id) ?? latestProcedure(id)?.name ?? id,
+    measured: (mL) => asText(showMeasured(mL, site.units)),
+    volume: (mL) => asText(showVolume(mL, site.units)),
+  }
+}
