@@ -22,6 +22,10 @@ test('a lead makes a link, an inspector reads the log by it on a device of their
   await expect(theirs.getByText('read only')).toBeVisible()
   // The address holds the secret no longer.
   expect(theirs.url()).not.toContain('#')
+  // A day on a page first; every entry of the period beside it.
+  await expect(theirs.getByText(/\d+ cleanings\. \d+ readings/)).toBeVisible()
+  await isAccessible(theirs)
+  await theirs.getByRole('button', { name: 'Every entry' }).tap()
   const row = theirs.getByRole('button', { name: /Finished .+ on/ }).first()
   await row.tap()
   await expect(theirs.getByText('Observed', { exact: true })).toBeVisible()

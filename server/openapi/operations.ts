@@ -207,7 +207,14 @@ export const operations: Readonly<Record<string, Operation>> = {
     needs: 'decide-held',
     example: { take: true, reason: 'I saw it done' },
   },
-  [`GET ${site('/log')}`]: { summary: 'The log, newest first, page by page', needs: 'inspect' },
+  [`GET ${site('/log')}`]: {
+    summary: 'The log, newest first, page by page; by time, station, person, type, verdict and words',
+    needs: 'inspect',
+  },
+  [`GET ${site('/log/counts')}`]: {
+    summary: 'How many records the log has by type, verdict, person and station, of what else is asked for',
+    needs: 'inspect',
+  },
   [`GET ${site('/log.json')}`]: { summary: 'The whole log as JSON', needs: 'export-log' },
   [`GET ${site('/log.csv')}`]: { summary: 'The whole log as CSV', needs: 'export-log' },
   [`GET ${site('/days')}`]: { summary: 'Trading days, and who signed them', needs: read },

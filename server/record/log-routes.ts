@@ -1,4 +1,5 @@
 import { slug, words } from '@tadka/contract/stream'
+import { allProcedures } from '@tadka/core/procedure'
 import { asJudged } from '@tadka/core/record'
 import { Refusal } from '@tadka/core/refusal'
 import { type AnyRecord } from '@tadka/core/stream'
@@ -11,9 +12,11 @@ import type { ExportAsked } from './export-job.ts'
 import type { Actor } from '../people/guard.ts'
 import { inspectionOf } from '../people/inspections.ts'
 import * as queries from '../stream/queries.ts'
+import { logCounts, logPage, namedBy, type LogFilter, type Term } from './find-queries.ts'
 
 const site = z.object({ site: slug })
 const whole = z.coerce.number().int().min(0)
+const listed = words(800).transform((text) => text.split(',').filter(Boolean))
 const filter = z.object({
   before: whole.optional(),
   from: whole.optional(),
@@ -21,23 +24,18 @@ const filter = z.object({
   limit: z.coerce.number().int().min(1).max(200).default(60),
   kind: slug.optional(),
   subject: slug.optional(),
-  types: words(800).optional(),
+  types: listed.optional(),
   /** Types left out where all others are asked for. */
-  without: words(400).optional(),
+  without: listed.optional(),
+  stations: listed.optional(),
+  person: slug.optional(),
+  verdicts: listed.optional(),
+  words: words(80).optional(),
 })
 
 type Filter = z.infer<typeof filter>
-
-const asFilter = (q: Filter): queries.LogFilter => ({
-  before: q.before ?? null,
-  limit: q.limit,
-  from: q.from ?? null,
-  to: q.to ?? null,
-  kind: q.kind ?? null,
-  subject: q.subject ?? null,
-  types: q.types ? q.types.split(',') : null,
-  without: q.without ? q.without.split(',') : null,
-})
+/** Words that are looked for at once. */
+const mostWords = 5
 
 const exportJob = new URL('./export-job.ts', import.meta.url)
 /** The whole log over a slow line; what takes longer is broken off. */
@@ -48,21 +46,43 @@ export const logRoutes =
   ({ pool, guard, work, now }: Services): FastifyPluginAsyncZod =>
   async (app) => {
     /** A link shows its own period, whatever is asked. Throws `link_ended`. */
-    async function periodOf({ id, site }: Actor, asked: Filter) {
-      const own = await inspectionOf(pool, site, id, now())
+    async function periodOf({ id, site: where }: Actor, asked: Filter) {
+      const own = await inspectionOf(pool, where, id, now())
       if (!own) throw new Refusal('link_ended')
       return {
         from: Math.max(asked.from ?? 0, own.from),
         to: Math.min(asked.to ?? own.endsAt, own.endsAt),
       }
     }
+    async function asFilter(actor: Actor, q: Filter): Promise<LogFilter> {
+      const { before = null, from = null, to = null, kind = null, subject = null, person = null } = q
+      const { types = null, without = null, stations = null, verdicts = null } = q
+      const said = (q.words ?? '').split(/\s+/).filter(Boolean).slice(0, mostWords)
+      const procedures = (text: string) =>
+        allProcedures().flatMap((p) => (p.name.toLowerCase().includes(text.toLowerCase()) ? p.id : []))
+      const term = async (word: string): Promise<Term> => ({
+        word,
+        ids: [...(await namedBy(pool, actor.site, word)), ...procedures(word)],
+      })
+      return {
+        ...{ before, from, to, kind, subject, types, without, stations, person, verdicts },
+        ...{ limit: q.limit, terms: await Promise.all(said.map(term)) },
+        ...(actor.role === 'inspector' ? await periodOf(actor, q) : {}),
+      }
+    }
+
+    app.get(
+      '/api/sites/:site/log/counts',
+      { schema: { params: site, querystring: filter } },
+      async (request) => {
+        const actor = await guard.actor(request, request.params.site, 'inspect')
+        return logCounts(pool, request.params.site, await asFilter(actor, request.query))
+      },
+    )
 
     app.get('/api/sites/:site/log', { schema: { params: site, querystring: filter } }, async (request) => {
       const actor = await guard.actor(request, request.params.site, 'inspect')
-      const links = await queries.logPage(pool, request.params.site, {
-        ...asFilter(request.query),
-        ...(actor.role === 'inspector' ? await periodOf(actor, request.query) : {}),
-      })
+      const links = await logPage(pool, request.params.site, await asFilter(actor, request.query))
       const records = links.map((l) => ({ ...asJudged(JSON.parse(l.text) as AnyRecord), hash: l.hash }))
       // What a reading that was not in led to stands beside it.
       const failed = records.filter(

@@ -83,37 +83,6 @@ export async function linksAfter(db: Client, site: string, after: number, limit:
 export const linksOf = (pool: Pool, site: string, after: number, limit: number): Promise<LinkRow[]> =>
   inSite(pool, site, (db) => linksAfter(db, site, after, limit))
 
-export interface LogFilter {
-  readonly before: number | null
-  readonly limit: number
-  readonly from: number | null
-  readonly to: number | null
-  readonly kind: string | null
-  readonly subject: string | null
-  readonly types: readonly string[] | null
-  readonly without: readonly string[] | null
-}
-
-/** Records newest first by their place in the chain, a page at a time. */
-export const logPage = (pool: Pool, site: string, f: LogFilter): Promise<LinkRow[]> =>
-  inSite(pool, site, async (db) => {
-    const sql = `
-      select r.seq, r.text, r.hash from record r
-      where r.site_id = $1
-        and ($2::bigint is null or r.seq < $2)
-        and ($4::bigint is null or r.corrected_at >= $4)
-        and ($5::bigint is null or r.corrected_at < $5)
-        and ($6::text is null or exists (
-          select from record_subject s
-          where s.site_id = r.site_id and s.seq = r.seq and s.kind = $6 and ($7::text is null or s.subject_id = $7)))
-        and ($8::text[] is null or r.type = any ($8))
-        and ($9::text[] is null or r.type <> all ($9))
-      order by r.seq desc limit $3`
-    const { before, limit, from, to, kind, subject, types, without } = f
-    const values = [site, before, limit, from, to, kind, subject, types, without]
-    return (await db.query<LinkRow>(sql, values)).rows
-  })
-
 /** The states of one kind under these ids. */
 export const statesOf = (
   pool: Pool,

@@ -10,6 +10,7 @@ import {
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { siteId } from '../demo/house.ts'
 import { csvColumns, csvRow } from '../record/csv.ts'
+import type { LogCounts } from '../record/find-queries.ts'
 import { signIn, testServer, type TestServer } from './server.ts'
 
 let server: TestServer
@@ -56,6 +57,52 @@ describe('the log', () => {
     expect(records.length).toBeGreaterThan(0)
     for (const r of records) expect(r.observedAt >= from && r.observedAt < to).toBe(true)
   })
+  it.each([
+    ['one station', 'stations=kiosk-slush', "station = 'kiosk-slush'"],
+    ['one person', 'person=wen', "by_person = 'wen'"],
+    [
+      'what was not in range',
+      'verdicts=out,too-close,cannot-tell',
+      "verdict in ('out', 'too-close', 'cannot-tell')",
+    ],
+    [
+      'two stations and a person',
+      'stations=kiosk-slush,galley-sink&person=wen',
+      "station in ('kiosk-slush', 'galley-sink') and by_person = 'wen'",
+    ],
+    ['a word of a name', 'words=slush', "station = 'kiosk-slush' or subject_id = 'kiosk-slush'"],
+  ])('finds %s, and counts it as plain SQL does', async (_, query, sql) => {
+    const want = await server.owner.query<{ n: number }>(`select count(*)::int as n from record where ${sql}`)
+    const counts = (await get(`log/counts?${query}`)).json<LogCounts>()
+    const n = Object.values(counts.types).reduce((sum, k) => sum + k, 0)
+    if (query.startsWith('words')) expect(n).toBeGreaterThanOrEqual(want.rows[0]?.n ?? NaN)
+    else expect(n).toBe(want.rows[0]?.n)
+    expect(n).toBeGreaterThan(0)
+    const found = await page(`limit=200&${query}`)
+    expect(found.length).toBe(Math.min(n, 200))
+  })
+  it('each filter is counted as if it were not asked for itself', async () => {
+    const all = (await get('log/counts?')).json<LogCounts>()
+    const one = (await get('log/counts?stations=galley-custard&verdicts=in')).json<LogCounts>()
+    expect(one.stations['galley-custard']).toBeLessThan(all.stations['galley-custard'] ?? 0)
+    expect(Object.keys(one.stations).length).toBeGreaterThan(1)
+    const passed = (await get('log/counts?verdicts=in')).json<LogCounts>()
+    expect(passed.verdicts).toEqual(all.verdicts)
+    expect(Object.keys(all.verdicts).length).toBeGreaterThan(1)
+  })
+  it('finds every word of several, in what was written or in what things are called, from its first letters', async () => {
+    const found = await page('limit=200&words=slus%20we')
+    expect(found.length).toBeGreaterThan(0)
+    for (const r of found) expect([r.by, JSON.stringify(r).includes('slush')]).toEqual(['wen', true])
+    expect(await page('words=slush%20nobodycalledthis')).toEqual([])
+  })
+  it.each(["'", '"', ':*', '& |', '!', '\\', '%', "'); drop table record; --"])(
+    'takes the words %s as words and nothing else',
+    async (words) => {
+      const answer = await get(`log?words=${encodeURIComponent(words)}`)
+      expect(answer.statusCode).toBe(200)
+    },
+  )
   it('can be asked for what came since, what was before, and all but some types', async () => {
     const at = server.clock.now - 43_200_000
     const since = await page(`from=${at}&limit=200`)

@@ -77,6 +77,7 @@ const routes: Readonly<Record<string, Route>> = {
   'GET /api/sites/{site}/held': read,
   'POST /api/sites/{site}/held/{id}': { access: 'decide-held', body: { take: false, reason: 'tried' } },
   'GET /api/sites/{site}/log': inspected,
+  'GET /api/sites/{site}/log/counts': inspected,
   'GET /api/sites/{site}/log.json': { access: 'export-log' },
   'GET /api/sites/{site}/log.csv': { access: 'export-log' },
   'GET /api/sites/{site}/days': read,

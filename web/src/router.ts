@@ -56,7 +56,7 @@ export const router = createRouter({
     { path: '/trust', component: withWords(() => import('./house/TrustPlace.vue')), meta: { open: true } },
     {
       path: '/inspect',
-      component: withWords(() => import('./record/InspectPlace.vue')),
+      component: withWords(() => import('./sheet/InspectPlace.vue')),
       meta: { open: true },
     },
     {

@@ -23,5 +23,11 @@ export const inspect = {
   end: 'End it',
   over: 'This link has ended. Ask the shift lead for a new one.',
   log: '{site}: cleaning log',
+  back: 'Back to work: sign in',
+  here: 'The inspector is here',
+  hereHow:
+    'Hand over this tablet: it shows the log of these days, read only, until one of you signs in with a PIN. Everybody on it is signed out.',
+  handOver: 'Hand over this tablet',
+  who: 'Inspector’s name',
   period: 'Records from {from} until now, read only.',
 }

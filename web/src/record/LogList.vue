@@ -6,15 +6,17 @@ import { correctedAt, type SubjectRef } from '@tadka/core/stream'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useRoute, useRouter } from 'vue-router'
 import { useSite } from '../site/site.ts'
 import { useTimes } from '../site/times.ts'
-import { logFilters, useLog, type LogFilterName, type LogRecord } from './log.ts'
+import FindBar from './FindBar.vue'
+import { useFind } from './find.ts'
+import { everyRack, logFilters, typesOf, useLog, type LogFilterName, type LogRecord } from './log.ts'
 import LogRow from './LogRow.vue'
 
 /** The records, newest first, a page at a time, by trading days; of one kind, or all. */
 const props = defineProps<{
   /** What they are about; absent: everything, or one run by the address. */ of?: SubjectRef
+  /** Looked through by who, where, when and words, as the address says. */ finds?: boolean
 }>()
 const emit = defineEmits<{ amend: [record: LogRecord] }>()
 const { t } = useI18n()
@@ -25,13 +27,27 @@ const dayAt = (r: LogRecord) => {
   const set = site.set as Partial<SiteSet> | null
   return set?.hours ? dayOf(set as SiteSet, instant(correctedAt(r))) : ''
 }
-const route = useRoute()
-const router = useRouter()
-
-const filter = ref<LogFilterName>('all')
-const run = computed(() => (typeof route.query['run'] === 'string' ? route.query['run'] : null))
+const { asked, isAsked, query, look, counts, counting, clear } = useFind()
+const own = ref<LogFilterName>('all')
+const filter = computed<LogFilterName>(() =>
+  props.finds ? (logFilters.find((f) => f === asked.value.kind) ?? 'all') : own.value,
+)
+const run = computed(() => (props.finds && asked.value.run ? asked.value.run : null))
+if (props.finds) counting()
+/** How many there are of one kind. */
+const countOf = (name: LogFilterName) => {
+  const types = counts.value?.types
+  if (!props.finds || !types || run.value) return ''
+  const racks = everyRack.split(',')
+  const listed = typesOf[name]?.split(',') ?? Object.keys(types).filter((type) => !racks.includes(type))
+  return ` (${listed.reduce((n, type) => n + (types[type] ?? 0), 0)})`
+}
 const about = computed(() => props.of ?? (run.value ? ({ kind: 'run', id: run.value } as const) : null))
-const { records, cases, more, loading, failed, amendments, older } = useLog(filter, about)
+const { records, cases, more, loading, failed, amendments, older } = useLog(
+  filter,
+  about,
+  computed(() => (props.finds ? query.value : {})),
+)
 
 const open = ref<string | null>(null)
 const isNewDay = (i: number) => {
@@ -39,12 +55,13 @@ const isNewDay = (i: number) => {
   return here !== undefined && (before === undefined || dayAt(here) !== dayAt(before))
 }
 function choose(name: LogFilterName): void {
-  filter.value = name
-  if (run.value) void router.replace('/log/entries')
+  if (props.finds) look({ kind: name === 'all' ? '' : name, run: '' })
+  else own.value = name
 }
 </script>
 
 <template>
+  <find-bar v-if="finds" :asked="asked" :counts="counts" :is-asked="isAsked" @look="look" @clear="clear" />
   <div class="filters" role="group" :aria-label="t('place.log')">
     <button
       v-for="f in logFilters"
@@ -53,7 +70,7 @@ function choose(name: LogFilterName): void {
       :aria-pressed="filter === f && !run"
       @click="choose(f)"
     >
-      {{ t(`log.${f}`) }}
+      {{ t(`log.${f}`) }}{{ countOf(f) }}
     </button>
   </div>
   <div class="more"><slot /></div>
@@ -72,8 +89,8 @@ function choose(name: LogFilterName): void {
   </ol>
   <p v-else-if="loading" class="empty quiet" role="status">{{ t('log.loading') }}</p>
   <div v-else class="empty">
-    <h2>{{ failed ? t('log.unreachable') : t('log.empty') }}</h2>
-    <p v-if="!failed" class="quiet">{{ t('log.emptyHow') }}</p>
+    <h2>{{ failed ? t('log.unreachable') : isAsked && finds ? t('log.find.none') : t('log.empty') }}</h2>
+    <p v-if="!failed && !isAsked" class="quiet">{{ t('log.emptyHow') }}</p>
   </div>
   <n-button v-if="more" class="older" :loading="loading" @click="older">{{ t('log.older') }}</n-button>
 </template>

@@ -9,7 +9,7 @@ import { useSite } from '../site/site.ts'
 
 export type LogRecord = AnyRecord & { readonly hash: string }
 
-const typesOf: Record<string, string> = {
+export const typesOf: Readonly<Record<string, string>> = {
   readings: 'reading.taken@1,record.amended@1',
   runs: [
     'run.started@1,run.started@2,run.finished@1,run.abandoned@1,run.entered@1,run.overridden@1,bath.mixed@1',
@@ -24,10 +24,17 @@ const typesOf: Record<string, string> = {
 export const logFilters = ['all', 'readings', 'runs', 'cases', 'dish', 'house'] as const
 export type LogFilterName = (typeof logFilters)[number]
 
+/** Every rack has its record, and every draw of a meter: they stand on their own pages. */
+export const everyRack = 'cycle.judged@1,concentrate.drawn@1'
 const page = 60
 
 /** The log, newest first, a page at a time; new records come in at the top by themselves. */
-export function useLog(filter: Ref<LogFilterName>, of: Ref<SubjectRef | null>) {
+export function useLog(
+  filter: Ref<LogFilterName>,
+  of: Ref<SubjectRef | null>,
+  /** What else is looked for, as the server is asked. */
+  found: Ref<Readonly<Record<string, string>>> = ref({}),
+) {
   const session = useSession()
   const site = useSite()
   const records = ref<LogRecord[]>([])
@@ -39,11 +46,10 @@ export function useLog(filter: Ref<LogFilterName>, of: Ref<SubjectRef | null>) {
   let asked = 0
 
   const path = (before: number | null) => {
-    const query = new URLSearchParams({ limit: String(page) })
+    const query = new URLSearchParams({ ...found.value, limit: String(page) })
     const types = typesOf[filter.value]
     if (types) query.set('types', types)
-    // Every rack has its record: they have their own page.
-    else query.set('without', 'cycle.judged@1,concentrate.drawn@1')
+    else query.set('without', everyRack)
     if (of.value) {
       query.set('kind', of.value.kind)
       query.set('subject', of.value.id)
@@ -73,7 +79,7 @@ export function useLog(filter: Ref<LogFilterName>, of: Ref<SubjectRef | null>) {
       loading.value = false
     }
   }
-  watch([filter, of], () => void load(false), { immediate: true })
+  watch([filter, of, found], () => void load(false), { immediate: true })
   watch(
     () => site.seq,
     () => void load(false),

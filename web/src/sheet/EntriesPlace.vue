@@ -21,7 +21,7 @@ const amending = ref<LogRecord | null>(null)
     <place-bar :title="t('place.log')">
       <log-tabs />
     </place-bar>
-    <log-list @amend="(r) => (amending = r)">
+    <log-list finds @amend="(r) => (amending = r)">
       <enter-run v-if="session.mayDo('override')" />
       <a class="file" :href="`/api/sites/${session.site}/log.csv`" download>{{ t('log.csv') }}</a>
       <a class="file" :href="`/api/sites/${session.site}/log.json`" download>{{ t('log.json') }}</a>

@@ -12,6 +12,7 @@ import { useSite } from '../site/site.ts'
 import { useTimes } from '../site/times.ts'
 import { askLines } from '../wire/api.ts'
 import { nowByMinute } from '../wire/clock.ts'
+import HandOver from './HandOver.vue'
 import LogTabs from './LogTabs.vue'
 
 /** The inspector's pack: which days, which stations, then one press; the document, its tables and its data. */
@@ -181,6 +182,7 @@ const kept = computed(() => (ready.value ? clock(ready.value.endsAt) : ''))
           <p class="small quiet until" role="status">{{ t('pack.ask.until', { time: kept }) }}</p>
         </template>
       </div>
+      <hand-over v-if="session.mayDo('invite-inspector')" :days="days ?? 30" />
     </div>
   </div>
 </template>

@@ -1,20 +1,27 @@
 <script setup lang="ts">
 import type { OwnInspection } from '@tadka/contract/people'
+import { dayOf } from '@tadka/core/duty'
+import type { SiteSet } from '@tadka/core/house'
+import { instant } from '@tadka/core/quantity'
 import { useEventListener } from '@vueuse/core'
+import { NButton } from 'naive-ui'
 import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { useRouter } from 'vue-router'
 import { useRefusalText } from '../rights/refusal-text.ts'
 import { useSession } from '../rights/session.ts'
 import { useSite } from '../site/site.ts'
 import { useTimes } from '../site/times.ts'
 import { ask } from '../wire/api.ts'
-import { now } from '../wire/clock.ts'
-import ChainCheck from './ChainCheck.vue'
-import LogList from './LogList.vue'
+import { now, nowByMinute } from '../wire/clock.ts'
+import ChainCheck from '../record/ChainCheck.vue'
+import LogList from '../record/LogList.vue'
+import DayPages from './DayPages.vue'
 
 /** What an inspector's link opens: the log of its period, read only, until it ends. */
 const { t } = useI18n()
 const session = useSession()
+const router = useRouter()
 const site = useSite()
 const { clock, day } = useTimes()
 const refusalText = useRefusalText()
@@ -24,6 +31,25 @@ const refused = ref('')
 /** Its time is over while it is open: nothing more is read. */
 const isOver = computed(() => own.value !== null && now() >= own.value.endsAt)
 const name = computed(() => site.set?.name ?? '')
+const shown = ref<'title' | 'entries'>('title')
+const shownDay = ref('')
+const station = ref('')
+const set = computed(() => (site.set && 'hours' in site.set ? (site.set as SiteSet) : null))
+const dayAt = (at: number) => (set.value ? dayOf(set.value, instant(at)) : '')
+const today = computed(() => dayAt(nowByMinute()))
+const first = computed(() => dayAt(own.value?.from ?? 0))
+function show(change: { day?: string; station?: string }): void {
+  shownDay.value = change.day ?? shownDay.value
+  station.value = change.station ?? station.value
+}
+
+/** On a tablet of the site: back to who works here, by their PIN. */
+const isTablet = computed(() => !!session.door?.tablet)
+async function back(): Promise<void> {
+  const who = session.acting
+  if (who) await session.signOut(who.id).catch(() => {})
+  await router.push('/sign-in')
+}
 
 async function open(): Promise<void> {
   refused.value = ''
@@ -49,14 +75,34 @@ useEventListener(window, 'hashchange', () => window.location.hash !== '' && open
   <main class="inspect">
     <p v-if="refused || isOver" class="refused" role="alert">{{ refused || t('inspect.over') }}</p>
     <template v-else-if="own && site.loaded">
-      <header>
+      <header class="head">
+        <n-button v-if="isTablet" class="back no-print" @click="back">{{ t('inspect.back') }}</n-button>
         <h1>{{ t('inspect.log', { site: name }) }}</h1>
         <p>
           {{ t('inspect.period', { from: day(own.from) }) }}
           {{ t('inspect.ends', { time: `${day(own.endsAt)} ${clock(own.endsAt)}` }) }}
         </p>
       </header>
-      <log-list><chain-check /></log-list>
+      <nav class="tabs no-print" :aria-label="t('place.log')">
+        <button
+          v-for="tab in ['title', 'entries'] as const"
+          :key="tab"
+          type="button"
+          :aria-pressed="shown === tab"
+          @click="shown = tab"
+        >
+          {{ t(`sheet.${tab}`) }}
+        </button>
+      </nav>
+      <day-pages
+        v-if="shown === 'title'"
+        :day="shownDay || today"
+        :today="today"
+        :first="first"
+        :station="station"
+        @show="show"
+      />
+      <log-list v-else finds><chain-check /></log-list>
     </template>
     <p v-else class="quiet" role="status">{{ t('common.loading') }}</p>
   </main>
@@ -78,5 +124,28 @@ h1 {
 .quiet {
   padding: 60px var(--gutter);
   font-size: 20px;
+}
+.back {
+  float: right;
+  min-height: 48px;
+}
+.tabs {
+  display: flex;
+  gap: 4px;
+  padding: 0 var(--gutter);
+}
+.tabs button {
+  min-height: 48px;
+  padding: 0 14px;
+  border: 0;
+  border-bottom: 3px solid transparent;
+  background: none;
+  font-weight: 600;
+  color: var(--ink-2);
+  cursor: pointer;
+}
+.tabs button[aria-pressed='true'] {
+  color: var(--ink);
+  border-bottom-color: var(--sea);
 }
 </style>

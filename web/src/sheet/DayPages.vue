@@ -1,0 +1,109 @@
+<script setup lang="ts">
+import { dateAfter } from '@tadka/core/duty'
+import { NButton, NSelect } from 'naive-ui'
+import { computed, toRef } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useSite } from '../site/site.ts'
+import { useTimes } from '../site/times.ts'
+import { useDaySheet } from './day-sheet.ts'
+import DaySheetView from './DaySheetView.vue'
+
+/** Day sheets to turn over: any day up to today, every station or one, as they are kept and as they are printed. */
+const props = defineProps<{
+  /** ISO dates; the first that may be shown, where not all may. */
+  day: string
+  today: string
+  first?: string
+  /** A station's id; empty: every one. */ station: string
+}>()
+const emit = defineEmits<{ show: [change: { day?: string; station?: string }] }>()
+const { t } = useI18n()
+const site = useSite()
+const { date } = useTimes()
+const { sheet, failed } = useDaySheet(toRef(props, 'day'))
+
+const stations = computed(() => [
+  { value: '', label: t('sheet.everywhere') },
+  ...site
+    .all('station')
+    .flatMap((s) => (s.plate ? [{ value: s.id, label: s.plate.name }] : []))
+    .toSorted((a, b) => a.label.localeCompare(b.label)),
+])
+const isDay = /^\d{4}-\d{2}-\d{2}$/
+const typed = computed({
+  get: () => props.day,
+  set: (day) => isDay.test(day) && day <= props.today && day >= (props.first ?? '') && emit('show', { day }),
+})
+const print = () => window.print()
+</script>
+
+<template>
+  <div class="body">
+    <div class="which no-print">
+      <n-button
+        :aria-label="t('sheet.before')"
+        :disabled="first !== undefined && day <= first"
+        @click="emit('show', { day: dateAfter(day, -1) })"
+        >‹</n-button
+      >
+      <input v-model="typed" type="date" class="day" :min="first" :max="today" :aria-label="t('sheet.day')" />
+      <n-button
+        :aria-label="t('sheet.after')"
+        :disabled="day >= today"
+        @click="emit('show', { day: dateAfter(day, 1) })"
+        >›</n-button
+      >
+      <n-select
+        :value="station"
+        :options="stations"
+        class="station"
+        :virtual-scroll="false"
+        :aria-label="t('sheet.station')"
+        @update:value="(s: string) => emit('show', { station: s })"
+      />
+      <n-button :disabled="!sheet" @click="print">{{ t('sheet.print') }}</n-button>
+    </div>
+    <h2 v-if="day" class="title">{{ date(day) }}</h2>
+    <day-sheet-view v-if="sheet" :sheet="sheet" :station="station" />
+    <p v-else-if="failed" class="empty">{{ t('sheet.unreachable') }}</p>
+    <p v-else class="empty quiet" role="status">{{ t('sheet.reading') }}</p>
+  </div>
+</template>
+
+<style scoped>
+.body {
+  padding: 0 var(--gutter);
+  max-width: 1100px;
+}
+.which {
+  display: flex;
+  gap: 10px;
+  flex-wrap: wrap;
+  align-items: center;
+  padding: 6px 0 10px;
+}
+.which :deep(.n-button) {
+  min-height: 52px;
+  min-width: 52px;
+}
+.day {
+  min-height: 52px;
+  padding: 0 14px;
+  border: 1px solid var(--line);
+  border-radius: var(--r);
+  background: var(--raised);
+  color: var(--ink);
+  font: inherit;
+  font-weight: 600;
+}
+.station {
+  width: 280px;
+}
+.title {
+  font-size: 26px;
+}
+.empty {
+  padding: 40px 0;
+  font-size: 20px;
+}
+</style>
