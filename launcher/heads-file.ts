@@ -1,15 +1,20 @@
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs'
 import { join } from 'node:path'
-import { headsFile, type HeadsFile } from '@tadka/contract/record'
+import { headsFile, headsOfLines, type HeadsFile } from '@tadka/contract/record'
 import { Trouble } from './trouble.ts'
 
 export const headsNameOf = (dump: string): string => dump.replace(/\.dump$/, '.heads.json')
 
 function headsIn(file: string): HeadsFile['heads'] {
+  const text = readFileSync(file, 'utf8')
+  const lines = headsOfLines(text)
+  if (lines) return lines
   try {
-    return headsFile.parse(JSON.parse(readFileSync(file, 'utf8'))).heads
+    return headsFile.parse(JSON.parse(text)).heads
   } catch {
-    throw new Trouble(`${file} is no file of heads, as a backup makes it: tadka-....heads.json.`)
+    throw new Trouble(
+      `${file} is no file of heads: neither tadka-....heads.json, as a backup makes it, nor lines as a pack’s code says them: tadka-head 1 SITE NUMBER FINGERPRINT.`,
+    )
   }
 }
 

@@ -11,6 +11,7 @@ import { run } from './run.ts'
 import { serve } from './serve.ts'
 import { test } from './test.ts'
 import { asTrouble, Trouble } from './trouble.ts'
+import { verifyFile } from './verify-file.ts'
 
 const usage = `Usage: ./tadka COMMAND
 
@@ -21,6 +22,7 @@ const usage = `Usage: ./tadka COMMAND
     --backup FOLDER a backup there every day; --copy FOLDER, and a copy on another disk
   dev             as demo, rebuilding as you edit
   verify SITE [HEADS]  check all that a site keeps; HEADS: a folder of backups, or a file of heads kept elsewhere
+  verify --file FILE [HEADS]  check a log or a pack that was saved as JSON, without the database
   rebuild SITE    fold a site's states anew from its records
   backup FOLDER [COPY]  everything into a file, while it is served; the newest 14 stay
   restore FILE    a backup into an empty folder, checked
@@ -44,6 +46,9 @@ try {
       await serve(command, parseOptions(rest))
       break
     case 'verify':
+      process.exitCode =
+        rest[0] === '--file' ? verifyFile(rest[1], rest[2]) : await chainCommand(command, rest[0], rest[1])
+      break
     case 'rebuild':
     case 'unlock':
     case 'enrol':

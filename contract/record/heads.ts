@@ -12,4 +12,26 @@ export const headsFile = z.strictObject({
   at: z.iso.datetime(),
   heads: z.array(headBody.extend({ site: slug })),
 })
+/** A log or a pack that was saved: its records as they were written, each with its hash. */
+export const exportFile = z.object({
+  format: z.enum(['tadka-log', 'tadka-pack']),
+  version: z.literal(1),
+  site: slug,
+  records: z.array(z.record(z.string(), z.unknown())),
+  head: headBody.optional(),
+})
+
+/** A head as one line, as it is printed and as the code of a pack says it. */
+const headLine = /^tadka-head 1 (\S+) (\d+) ([0-9a-f]{64})$/
+
+/** Heads that were kept as lines; null where any line is none. */
+export function headsOfLines(text: string): HeadsFile['heads'] | null {
+  const lines = text.split(/\r?\n/).filter((l) => l.trim() !== '')
+  const heads = lines.flatMap((line) => {
+    const [, site, seq, hash] = headLine.exec(line.trim()) ?? []
+    return site && hash ? [{ site, seq: Number(seq), hash }] : []
+  })
+  return heads.length > 0 && heads.length === lines.length ? heads : null
+}
+
 export type HeadsFile = z.infer<typeof headsFile>
