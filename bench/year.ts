@@ -1,9 +1,11 @@
 import { dataDir } from '../launcher/paths.ts'
 import { startCluster } from '../launcher/cluster.ts'
 import { dropMade } from '../launcher/like.ts'
+import { inSite } from '../server/db/transaction.ts'
+import { siteId } from '../server/demo/house.ts'
 import { report, median } from './report.ts'
 
-/** A year of the demo: what a tablet's start asks for, beside the log's first page in the same run, turn and turn about. */
+/** A year of the demo: what a tablet's start asks for, and what is looked for in the log, beside a plain read of a page in the same run, turn and turn about. */
 const days = 365
 const rounds = 9
 
@@ -24,17 +26,58 @@ async function milliseconds(path: string): Promise<number> {
   if (answer.statusCode !== 200) throw new Error(answer.body)
   return Number(process.hrtime.bigint() - start) / 1e6
 }
-const asked = ['/log', '/learned', '/baths/losses', '/state'] as const
+const asked = [
+  ...['/log', '/learned', '/baths/losses', '/state', '/log/counts', '/sheets/2026-03-14'],
+  ...[
+    '/log?stations=kiosk-slush',
+    '/log?person=wen',
+    '/log?stations=galley-custard&verdicts=out,too-close,cannot-tell',
+  ],
+  ...[
+    '/log?types=instrument.checked@1',
+    '/log?words=slush',
+    '/log?words=nobodywrotethis',
+    '/log?from=1773500000000&to=1773600000000',
+  ],
+]
+/** The page's rows as the database gives them, on the same connections. */
+async function plain(): Promise<number> {
+  const start = process.hrtime.bigint()
+  await inSite(server.pool, siteId, (db) =>
+    db.query('select text, hash from record where site_id = $1 order by seq desc limit 60', [siteId]),
+  )
+  return Number(process.hrtime.bigint() - start) / 1e6
+}
+await server.owner.query('vacuum analyze record')
 // The first time, what is learned is worked out for states that were folded before there were lessons.
 for (const path of asked) await milliseconds(path)
 const taken = new Map<string, number[]>(asked.map((path) => [path, []]))
-for (let i = 0; i < rounds; i++) for (const path of asked) taken.get(path)?.push(await milliseconds(path))
-const page = taken.get('/log') ?? []
+const reads: number[] = []
+for (let i = 0; i < rounds; i++) {
+  reads.push(await plain())
+  for (const path of asked) taken.get(path)?.push(await milliseconds(path))
+}
+report({ ...told, figure: 'plain read', value: median(reads), unit: 'ms' })
 for (const [path, times] of taken) {
   report({ ...told, figure: path, value: median(times), unit: 'ms' })
-  const ratios = times.map((t, i) => t / (page[i] ?? Number.NaN))
-  report({ ...told, figure: `${path} to the log's first page`, value: median(ratios), unit: '1' })
+  const ratios = times.map((t, i) => t / (reads[i] ?? Number.NaN))
+  report({ ...told, figure: `${path} to a plain read`, value: median(ratios), unit: '1' })
 }
+
+const month = { from: '2026-10-27', to: '2026-11-26', stations: [], paper: 'A4', people: 'names' }
+const begun = process.hrtime.bigint()
+const made = await ask(server, cookie, 'POST', '/packs', month)
+report({
+  ...told,
+  figure: 'pack of a month',
+  value: Number(process.hrtime.bigint() - begun) / 1e9,
+  unit: 's',
+})
+const files = (
+  JSON.parse(made.body.trim().split('\n').at(-1) ?? '{}') as { files?: { kind: string; bytes: number }[] }
+).files
+for (const { kind, bytes } of files ?? [])
+  report({ ...told, figure: `pack of a month, ${kind}`, value: bytes / 1e6, unit: 'MB' })
 
 await server.close()
 await cluster.stop()
