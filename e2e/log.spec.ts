@@ -1,6 +1,6 @@
 import { dateAfter } from '@tadka/core/duty'
 import { beginsAnew, expect, test } from './test.ts'
-import { go, isAccessible, press, settled, signIn } from './crew.ts'
+import { counts, go, isAccessible, press, settled, signIn } from './crew.ts'
 
 beginsAnew()
 test.use({ hasTouch: true })
@@ -105,4 +105,25 @@ test('the tablet in the inspector’s hands shows its days and nothing else, unt
   await signIn(page, 'Ines', '4711')
   await go(page, '/log/entries')
   await expect(page.getByText('Link for an inspector: A. Quill')).toBeVisible()
+})
+
+test('a day is looked through by who did not sign it, the exceptions first, with their own PIN', async ({
+  page,
+}) => {
+  await signIn(page, 'Oriel', '9080')
+  await go(page, '/log')
+  await page.getByRole('button', { name: 'The day before' }).tap()
+  await expect(page.getByRole('heading', { name: 'Look at these first' })).toBeVisible()
+  await press(page, 'Look through and sign')
+  const dialog = page.getByRole('dialog')
+  await expect(dialog.getByText(/things of this day were not as they should be/)).toBeVisible()
+  await isAccessible(page)
+  await expect(dialog.getByRole('button', { name: 'Sign', exact: true })).toBeDisabled()
+  for (const digit of '9080') {
+    await counts(page)
+    await dialog.getByRole('button', { name: digit, exact: true }).tap()
+  }
+  await dialog.getByRole('button', { name: 'Sign', exact: true }).tap()
+  await expect(page.getByText(/Looked through .+ by Oriel/)).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Look through and sign' })).toHaveCount(0)
 })

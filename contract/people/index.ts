@@ -82,6 +82,14 @@ export const signBody = z.strictObject({
   reason: words(500),
 })
 
+/** Days that were looked through, all signed with one PIN. */
+export const reviewBody = z.strictObject({
+  person: slug,
+  pin,
+  days: z.array(z.iso.date()).min(1).max(62),
+  note: words(500),
+})
+
 export const tabletName = words(60).trim().min(1)
 
 /** A browser becomes a tablet of a site: by a manager who is signed in on it, or by a code. */

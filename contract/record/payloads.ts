@@ -40,6 +40,16 @@ export const payloadSchemas = {
     instead: z.unknown(),
     reason: words(500).min(3),
   }),
+  'shift.reviewed@1': z.strictObject({
+    day: z.iso.date(),
+    upTo: instantMs,
+    head: z
+      .string()
+      .regex(/^[0-9a-f]{64}$/)
+      .exactOptional(),
+    exceptions: z.number().int().min(0).max(100_000).exactOptional(),
+    note: words(500),
+  }),
   'shift.signed@1': z.strictObject({
     day: z.iso.date(),
     upTo: instantMs,

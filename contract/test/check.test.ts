@@ -54,6 +54,7 @@ const golden = [
       reason: 'byelaw 12',
     },
   },
+  { type: 'shift.reviewed@1', payload: { day: '2026-11-26', upTo: 12, note: '' } },
   { type: 'shift.signed@1', payload: { day: '2026-11-26', upTo: 12, openCases: [], reason: '' } },
 ] as const
 

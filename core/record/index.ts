@@ -1,6 +1,6 @@
 export * from './records.ts'
 export * from './types.ts'
-export { shiftFold, type ShiftSigned, type ShiftState } from './shift.ts'
+export { shiftFold, type ShiftReviewed, type ShiftSigned, type ShiftState } from './shift.ts'
 export * from './subjects.ts'
 export { concernsOf, isSameSubject, subjectsWithout } from './concerns.ts'
 export { asJudged, upcast, type Upcast } from './upcast.ts'

@@ -1,5 +1,5 @@
 import type { RulesOf } from '../stream/rules.ts'
-import type { ShiftSigned } from './shift.ts'
+import type { ShiftReviewed, ShiftSigned } from './shift.ts'
 
 /** A photo of a strip, a fault, a part: named by the hash of its bytes, which may come later. */
 export interface PhotoAttached {
@@ -13,6 +13,7 @@ export interface PhotoAttached {
 interface LogPayloads {
   'photo.attached@1': PhotoAttached
   'shift.signed@1': ShiftSigned
+  'shift.reviewed@1': ShiftReviewed
 }
 
 declare module '../stream/record.ts' {
@@ -22,5 +23,6 @@ declare module '../stream/record.ts' {
 export const logRecords: RulesOf<keyof LogPayloads | 'record.amended@1'> = {
   'photo.attached@1': { needs: 'record' },
   'shift.signed@1': { needs: 'sign-shift', madeBy: 'signature' },
+  'shift.reviewed@1': { needs: 'review-day', madeBy: 'signature' },
   'record.amended@1': { needs: 'amend', concerns: (amendment) => amendment.subjects },
 }

@@ -21,19 +21,38 @@ export interface ShiftSigned {
   }[]
 }
 
-export interface ShiftState {
-  readonly id: string
-  readonly signatures: readonly (ShiftSigned & { readonly at: number; readonly by: string })[]
+/** A day that somebody looked through, signed with their own PIN. */
+export interface ShiftReviewed {
+  /** The site's trading day, ISO date. */
+  readonly day: string
+  /** The last record that it covers, and that record's hash. */
+  readonly upTo: number
+  readonly head?: string
+  /** How many things of the day were not as they should be then: each stood before the rest. Absent where nobody counted. */
+  readonly exceptions?: number
+  readonly note: string
 }
 
-/** A trading day and who signed it. */
+interface Signed {
+  readonly at: number
+  readonly by: string
+}
+
+export interface ShiftState {
+  readonly id: string
+  readonly signatures: readonly (ShiftSigned & Signed)[]
+  readonly reviews: readonly (ShiftReviewed & Signed)[]
+}
+
+/** A trading day, who signed it and who looked it through. */
 export const shiftFold: Fold<ShiftState> = {
-  initial: (id) => ({ id, signatures: [] }),
-  apply: (state, record) =>
-    record.type === 'shift.signed@1'
-      ? {
-          ...state,
-          signatures: [...state.signatures, { ...record.payload, at: correctedAt(record), by: record.by }],
-        }
-      : state,
+  initial: (id) => ({ id, signatures: [], reviews: [] }),
+  apply(state, record) {
+    const signed = { at: correctedAt(record), by: record.by }
+    if (record.type === 'shift.signed@1')
+      return { ...state, signatures: [...state.signatures, { ...record.payload, ...signed }] }
+    if (record.type === 'shift.reviewed@1')
+      return { ...state, reviews: [...state.reviews, { ...record.payload, ...signed }] }
+    return state
+  },
 }

@@ -150,6 +150,11 @@ export const catalogue = {
   photo_unsound: entry('malformed', 'This is not the photo that the record names. Take it again.'),
   text_unstorable: entry('malformed', 'The text holds a character that cannot be stored. Remove it.'),
   day_not_begun: entry('conflict', 'This day has not begun yet. Choose an earlier one.'),
+  day_not_over: entry('conflict', 'This day is not over yet. Look it through from tomorrow on.'),
+  review_own: entry(
+    'conflict',
+    'You signed this day yourself. Somebody else who may look it through signs the review.',
+  ),
   day_not_clean: entry(
     'conflict',
     'Something of this day is not done, late or open. Write the reason for signing it all the same.',

@@ -15,6 +15,8 @@ export type Permission =
   | 'amend'
   | 'close-case'
   | 'sign-shift'
+  /** Looks a day through that somebody else signed. */
+  | 'review-day'
   | 'set-up-house'
   /** Puts procedures of the site's own in force. */
   | 'set-procedures'
@@ -32,6 +34,7 @@ const lead: readonly Permission[] = [
   ...crew,
   'close-case',
   'sign-shift',
+  'review-day',
   'plan-shift',
   'bring-in',
   'override',

@@ -25,6 +25,7 @@ export interface SheetKnown {
   readonly stations: readonly StationState[]
   readonly left: readonly DayLeft[]
   readonly signed: ShiftState['signatures']
+  readonly reviewed: ShiftState['reviews']
 }
 
 /** A station's part of a day. */
@@ -38,7 +39,10 @@ export interface StationSheet {
 }
 
 /** A day as a person would keep it. */
-export interface DaySheet extends Pick<SheetKnown, 'day' | 'from' | 'to' | 'left' | 'signed' | 'cases'> {
+export interface DaySheet extends Pick<
+  SheetKnown,
+  'day' | 'from' | 'to' | 'left' | 'signed' | 'reviewed' | 'cases'
+> {
   /** Those at which anything happened, in the order of their places and tags. */
   readonly stations: readonly StationSheet[]
   /** Readings at no station. */
@@ -75,7 +79,7 @@ const isOf =
 
 /** The sheet of one day: a run belongs to the day on which it began, everything else to the day of its own time. */
 export function daySheet(known: SheetKnown): DaySheet {
-  const { day, from, to, left, signed, cases, stations } = known
+  const { day, from, to, left, signed, reviewed, cases, stations } = known
   const records = known.records.toSorted((a, b) => timeOf(a) - timeOf(b) || a.seq - b.seq)
   const amendments = new Map(known.amendments.map((a) => [a.payload.target, a]))
   const photos = records.filter(isOf('photo.attached@1'))
@@ -135,7 +139,7 @@ export function daySheet(known: SheetKnown): DaySheet {
     }
   })
   return {
-    ...{ day, from, to, left, signed, cases },
+    ...{ day, from, to, left, signed, reviewed, cases },
     stations: sheets.filter(
       (s) => s.runs.length + s.readings.length + s.notes.length > 0 || s.cycles !== null,
     ),

@@ -52,6 +52,7 @@ describe('what a record needs', () => {
     ['case.closed@1', 'close-case'],
     ['record.amended@1', 'amend'],
     ['shift.signed@1', 'sign-shift'],
+    ['shift.reviewed@1', 'review-day'],
     ['site.set@1', 'set-up-house'],
     ['station.set@1', 'set-up-house'],
     ['product.set@1', 'set-up-house'],
@@ -63,6 +64,7 @@ describe('what a record needs', () => {
     expect(recordTypes.filter((type) => madeBy(type) === 'signature').toSorted()).toEqual([
       'run.entered@1',
       'run.overridden@1',
+      'shift.reviewed@1',
       'shift.signed@1',
     ]))
 })

@@ -182,6 +182,16 @@ export function demoHistory(now: number, days: number, seed = 2110): AnyDraft[] 
           reason: '',
         },
       )
+    // Who did not sign it looks it through the next forenoon; the last two days wait.
+    const reviewedAt = day.closes + (11 * 60 + ((Number(day.date.slice(-2)) * 7) % 30)) * minute
+    if (reviewedAt < now - 24 * 60 * minute)
+      diary.note(
+        reviewedAt,
+        lead === 'ines' ? 'oriel' : 'ines',
+        'shift.reviewed@1',
+        { kind: 'shift', id: day.date },
+        { day: day.date, upTo: diary.drafts.length, note: '' },
+      )
   }
   return diary.drafts.toSorted((a, b) => a.observedAt - b.observedAt || a.counter - b.counter)
 }

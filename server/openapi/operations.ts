@@ -241,6 +241,16 @@ export const operations: Readonly<Record<string, Operation>> = {
       'A file of a pack, for half an hour: the document (pdf), its tables (zip of CSV), its data (json)',
     needs: 'export-log',
   },
+  [`GET ${site('/reviews')}`]: {
+    summary: 'The last days, who signed each and who looked it through, and which have waited too long',
+    needs: 'review-day',
+  },
+  [`POST ${site('/review')}`]: {
+    summary:
+      'Signs that days were looked through, with the person’s own PIN; not by who signed them, where somebody else may',
+    needs: 'review-day',
+    example: { ...signature, days: ['2026-11-25'], note: '' },
+  },
   [`POST ${site('/sign')}`]: {
     summary: 'Signs a day with the person’s own PIN',
     needs: 'sign-shift',

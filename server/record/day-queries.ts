@@ -46,13 +46,19 @@ export const casesOpenBefore = (
   })
 
 /** Instants of the first record of each hour since `from` : enough to tell which days have records. */
-export const hoursWithRecords = (pool: Pool, site: string, from: number): Promise<number[]> =>
+export const hoursWithRecords = (
+  pool: Pool,
+  site: string,
+  from: number,
+  types: readonly string[] | null = null,
+): Promise<number[]> =>
   inSite(pool, site, async (db) => {
     const sql = `
       select min(corrected_at) as at from record
       where site_id = $1 and corrected_at >= $2 and type not in ('cycle.judged@1', 'concentrate.drawn@1')
+        and ($3::text[] is null or type = any ($3))
       group by corrected_at / 3600000 order by 1`
-    return (await db.query<{ at: string }>(sql, [site, from])).rows.map((r) => Number(r.at))
+    return (await db.query<{ at: string }>(sql, [site, from, types])).rows.map((r) => Number(r.at))
   })
 
 /** Amendments received after a signature, whose target the signature covered: by the target's id. */

@@ -4,13 +4,12 @@ import { dayOf } from '@tadka/core/duty'
 import { instant } from '@tadka/core/quantity'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
-import { v7 } from 'uuid'
 import { z } from 'zod'
 import type { Services } from '../services/services.ts'
-import { appendBatch } from '../stream/append.ts'
 import { headOf } from '../stream/heads.ts'
-import { leftOfDay, signaturesOf, siteOf } from './day.ts'
+import { leftOfDay, shiftOf, siteOf } from './day.ts'
 import { hoursWithRecords } from './day-queries.ts'
+import { keepSigned } from './signed.ts'
 
 const site = z.object({ site: slug })
 const oneDay = site.extend({ day: z.iso.date() })
@@ -31,7 +30,7 @@ export const dayRoutes =
         today: dayOf(set, instant(now())),
         days: await Promise.all(
           days.map(async (day) => {
-            const last = (await signaturesOf(pool, where, day)).at(-1)
+            const last = (await shiftOf(pool, where, day)).signatures.at(-1)
             return { day, signed: last ? { at: last.at, by: last.by, reason: last.reason } : null }
           }),
         ),
@@ -43,7 +42,7 @@ export const dayRoutes =
       await guard.actor(request, where, 'read')
       return {
         day,
-        signed: await signaturesOf(pool, where, day),
+        signed: (await shiftOf(pool, where, day)).signatures,
         left: await leftOfDay(pool, where, day, now()),
       }
     })
@@ -72,28 +71,7 @@ export const dayRoutes =
           ...('procedure' in names ? { procedure: names.procedure } : {}),
         })),
       }
-      const draft = {
-        id: v7(),
-        site: where,
-        type: 'shift.signed@1',
-        subject: { kind: 'shift', id: day },
-        observedAt: at,
-        device: 'server',
-        counter: at,
-        by: person,
-        payload,
-      }
-      const [outcome] = await queue.run(where, () =>
-        appendBatch(pool, {
-          site: where,
-          drafts: [draft],
-          clockOffset: 0,
-          receivedAt: at,
-          allow: () => null,
-          memory: queue.memory,
-          signed: true,
-        }),
-      )
+      const [outcome] = await keepSigned({ pool, queue }, where, 'shift.signed@1', person, at, [payload])
       return { outcome }
     })
   }

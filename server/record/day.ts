@@ -2,7 +2,7 @@ import { boundsOfDay, dayLeft, type DayLeft } from '@tadka/core/duty'
 import type { SiteSet } from '@tadka/core/house'
 import type { StationState } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'
-import type { ShiftState } from '@tadka/core/record'
+import { shiftFold, type ShiftState } from '@tadka/core/record'
 import { Refusal } from '@tadka/core/refusal'
 import type { Pool } from '../db/pool.ts'
 import * as queries from '../stream/queries.ts'
@@ -17,23 +17,20 @@ export async function siteOf(pool: Pool, where: string): Promise<SiteSet> {
   return set as SiteSet
 }
 
-/** Who signed a day, the first one first. @param day ISO date. */
-export const signaturesOf = async (
-  pool: Pool,
-  where: string,
-  day: string,
-): Promise<ShiftState['signatures']> =>
-  ((await queries.stateOf(pool, where, 'shift', day))?.state as ShiftState | undefined)?.signatures ?? []
+/** Who signed a day and who looked it through, the first one first. @param day ISO date. */
+export const shiftOf = async (pool: Pool, where: string, day: string): Promise<ShiftState> =>
+  ((await queries.stateOf(pool, where, 'shift', day))?.state as ShiftState | undefined) ??
+  shiftFold.initial(day)
 
 /** What is left of a day, the amendments since it was signed among it. @param now milliseconds UTC. */
 export async function leftOfDay(pool: Pool, where: string, day: string, now: number): Promise<DayLeft[]> {
   const set = await siteOf(pool, where)
   const { from, to } = boundsOfDay(set, day)
-  const [stations, runs, cases, signed, since] = await Promise.all([
+  const [stations, runs, cases, { signatures: signed }, since] = await Promise.all([
     queries.statesOfKind(pool, where, 'station') as Promise<StationState[]>,
     runsBetween(pool, where, from, to + dayMs),
     casesOpenBefore(pool, where, to),
-    signaturesOf(pool, where, day),
+    shiftOf(pool, where, day),
     stationsSince(pool, where),
   ])
   const left = dayLeft({ site: set, stations, runs, cases, since }, day, instant(now))

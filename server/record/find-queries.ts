@@ -1,5 +1,5 @@
 import { inSite } from '../db/transaction.ts'
-import type { Pool } from '../db/pool.ts'
+import type { Client, Pool } from '../db/pool.ts'
 import type { LinkRow } from '../stream/queries.ts'
 
 /** What is looked for in the log; null: whatever. Instants are milliseconds UTC by the records' own time, the end not counted. */
@@ -48,11 +48,18 @@ const fits = ({ terms }: LogFilter) => `
   and ($10::text[] is null or r.verdict = any ($10))
   ${terms.map((_, i) => termFits(`$${before + 2 * i + 1}::text`, `$${before + 2 * i + 2}::text[]`)).join('')}`
 
+/** Each arm by an index of its own: in one condition none could be used. */
 const termFits = (word: string, ids: string) => `
-  and (
-    jsonb_to_tsvector('simple', r.body -> 'payload', '["string"]') @@ to_tsquery('simple', quote_literal(${word}) || ':*')
-    or r.station = any (${ids}) or r.by_person = any (${ids}) or r.subject_id = any (${ids})
-    or r.body #>> '{payload,product}' = any (${ids}) or r.body #>> '{payload,procedure,id}' = any (${ids}))`
+  and r.seq in (
+    select w.seq from record w where w.site_id = $1
+      and jsonb_to_tsvector('simple', w.body -> 'payload', '["string"]') @@ to_tsquery('simple', quote_literal(${word}) || ':*')
+    union all
+    select s.seq from record_subject s
+    where s.site_id = $1 and s.kind in ('station', 'product', 'instrument', 'mix') and s.subject_id = any (${ids})
+    union all
+    select p.seq from record p where p.site_id = $1 and p.by_person = any (${ids})
+    union all
+    select p.seq from record p where p.site_id = $1 and p.body #>> '{payload,procedure,id}' = any (${ids}))`
 
 /** Records newest first by their place in the chain, a page at a time. */
 export const logPage = (pool: Pool, site: string, f: LogFilter): Promise<LinkRow[]> =>
@@ -83,6 +90,8 @@ export const logCounts = (pool: Pool, site: string, f: LogFilter): Promise<LogCo
       const found = await db.query<{ name: string; n: number }>(sql, values(site, { ...f, ...without }))
       return Object.fromEntries(found.rows.map(({ name, n }) => [name, n]))
     }
+    // Where nothing of these is asked for, one look at all of it counts them all.
+    if (!f.types && !f.verdicts && !f.person && !f.stations) return countedAtOnce(db, site, f)
     return {
       types: await by('type', { types: null }),
       verdicts: await by('verdict', { verdicts: null }),
@@ -90,6 +99,17 @@ export const logCounts = (pool: Pool, site: string, f: LogFilter): Promise<LogCo
       stations: await by('station', { stations: null }),
     }
   })
+
+async function countedAtOnce(db: Client, site: string, f: LogFilter): Promise<LogCounts> {
+  const sql = `
+    select r.type, r.verdict, r.by_person as person, r.station, count(*)::int as n
+    from record r where ${fits(f)} group by grouping sets ((r.type), (r.verdict), (r.by_person), (r.station))`
+  type Row = Record<'type' | 'verdict' | 'person' | 'station', string | null> & { n: number }
+  const { rows } = await db.query<Row>(sql, values(site, f))
+  const of = (name: 'type' | 'verdict' | 'person' | 'station') =>
+    Object.fromEntries(rows.flatMap((r) => (r[name] === null ? [] : [[r[name], r.n] as const])))
+  return { types: of('type'), verdicts: of('verdict'), people: of('person'), stations: of('station') }
+}
 
 /** Ids of what is called by these words: stations, products, instruments, mixes, people, procedures of the site's own. */
 export const namedBy = (pool: Pool, site: string, words: string): Promise<string[]> =>

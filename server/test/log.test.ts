@@ -45,7 +45,7 @@ describe('the log', () => {
       'kind=station&subject=galley-bucket',
       (r: Stored) => JSON.stringify(r.payload).includes('galley-bucket') || r.subject.id === 'galley-bucket',
     ],
-    ['of one shift', 'kind=shift', (r: Stored) => r.type === 'shift.signed@1'],
+    ['of shifts', 'kind=shift', (r: Stored) => r.subject.kind === 'shift'],
   ])('can be asked for %s', async (_, query, fits) => {
     const records = await page(query)
     expect(records.length).toBeGreaterThan(0)

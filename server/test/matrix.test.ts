@@ -88,6 +88,11 @@ const routes: Readonly<Record<string, Route>> = {
     body: { from: '2026-11-26', to: '2026-11-26', stations: ['kiosk-slush'], paper: 'A4', people: 'names' },
   },
   'GET /api/sites/{site}/packs/{pack}/{as}': { access: 'export-log' },
+  'POST /api/sites/{site}/review': {
+    access: 'review-day',
+    body: { ...who, days: ['2026-11-25'], note: '' },
+  },
+  'GET /api/sites/{site}/reviews': { access: 'review-day' },
   'POST /api/sites/{site}/sign': { access: 'sign-shift', body: { ...who, day: '2026-11-26', reason: '' } },
   'POST /api/sites/{site}/override': {
     access: 'record',
@@ -244,6 +249,7 @@ describe('every type of record', () => {
     'logger.withdrawn@1': 'bring-in',
     'record.amended@1': 'amend',
     'shift.signed@1': 'sign-shift',
+    'shift.reviewed@1': 'review-day',
     ...Object.fromEntries(
       `concentrate.opened@1 water.measured@1 concentrate.drawn@1 instrument.checked@1 spare.drawn@1 run.started@1
       run.started@2 run.step.done@1 run.step.done@2 run.step.undone@1 run.step.undone@2 run.wait.started@1
@@ -261,7 +267,12 @@ describe('every type of record', () => {
   })
   it('that somebody signs with their PIN, or that a device makes, or that gives rights, is made by no tablet', () => {
     const of = (maker: MadeBy) => recordTypes.filter((type) => madeBy(type) === maker).toSorted()
-    expect(of('signature')).toEqual(['run.entered@1', 'run.overridden@1', 'shift.signed@1'])
+    expect(of('signature')).toEqual([
+      'run.entered@1',
+      'run.overridden@1',
+      'shift.reviewed@1',
+      'shift.signed@1',
+    ])
     expect(of('device')).toEqual([
       'concentrate.drawn@1',
       'cycle.judged@1',

@@ -20,6 +20,7 @@ export const sheet = {
   signed: 'Signed {time} by {who}',
   unsigned: 'Not signed yet',
   wrong: 'Not as it should be',
+  first: 'Look at these first',
   allRight: 'Everything due was done in time, every check passed, nothing is open.',
   corrective: 'Corrective actions',
   baths: 'Solutions mixed',

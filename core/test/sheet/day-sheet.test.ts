@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest'
+import { caseFold } from '../../case/index.ts'
 import { runFold, stationFold, type RunState } from '../../procedure/index.ts'
 import {
   daySheet,
+  exceptionsOf,
   onlyOf,
   readingsOf,
   sheetTypes,
@@ -39,6 +41,7 @@ const known = (change: Partial<SheetKnown> = {}): SheetKnown => ({
   stations: [station('st', 'Kiosk', '2'), station('zz', 'Bar', '10'), station('aa', 'Bar', '9')],
   left: [],
   signed: [],
+  reviewed: [],
   ...change,
 })
 const inRun = (at: number, pick: number) => readingRecord(at, 'r1', { matches: pick }, null)
@@ -208,5 +211,34 @@ describe('a station over some days', () => {
       day(3, { id: 'third', status: 'abandoned' }),
     ]
     expect(stationPeriods(days)).toMatchObject([{ station: 'st', cleanings: 3, last: { run: 'second' } }])
+  })
+})
+
+describe('what of a day is looked at first', () => {
+  const checks = { c: [reading('out', 1), reading('in', 2)] }
+  it('is every cleaning with an exception, and every reading that was put right; the rest is routine', () => {
+    const wrong = inRun(20, 50)
+    const sheet = daySheet(
+      known({
+        records: [wrong],
+        amendments: [amended(wrong, null)],
+        runs: [run({ readings: checks }), run({ id: 'r2' })],
+      }),
+    )
+    const { runs, amended: put } = exceptionsOf(sheet)
+    expect(runs.map((r) => r.run)).toEqual(['r1'])
+    expect(put.map((r) => r.record)).toEqual([wrong.id])
+  })
+  it('counts what a cleaning tells once, with its corrective action and its lateness', () => {
+    const opened = { ...caseFold.initial('k'), run: 'r1', station: 'st' }
+    const left = [
+      { what: 'late', station: 'st', procedure: 'slush.close' },
+      { what: 'not-done', station: 'zz', procedure: 'slush.close' },
+      { what: 'case', station: 'st', case: 'k' },
+    ] as const
+    const sheet = daySheet(known({ runs: [run({ readings: checks })], cases: [opened], left }))
+    expect(exceptionsOf(sheet).count).toBe(2)
+    expect(exceptionsOf(daySheet(known({ cases: [{ ...opened, run: null }] }))).count).toBe(1)
+    expect(exceptionsOf(daySheet(known({ runs: [run()] }))).count).toBe(0)
   })
 })

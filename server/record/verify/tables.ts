@@ -38,7 +38,7 @@ export async function signatureFaults(db: Client, site: string): Promise<VerifyF
   const sql = `
     select s.seq from record s
     left join record r on r.site_id = s.site_id and r.seq = (s.text::jsonb->'payload'->>'upTo')::bigint
-    where s.site_id = $1 and s.type = 'shift.signed@1' and s.text::jsonb->'payload' ? 'head'
+    where s.site_id = $1 and s.type in ('shift.signed@1', 'shift.reviewed@1') and s.text::jsonb->'payload' ? 'head'
       and r.hash is distinct from s.text::jsonb->'payload'->>'head'
     order by s.seq limit $2`
   const { rows } = await db.query<{ seq: number }>(sql, [site, mostFaults])

@@ -37,6 +37,7 @@ const MixAsked = later(() =>
 )
 const FollowUps = later(() => import('../duty/FollowUps.vue'))
 const OpenCases = later(() => import('../duty/OpenCases.vue'))
+const ReviewWaiting = later(() => import('../sheet/ReviewWaiting.vue'))
 const OutOfService = later(() => import('../procedure/OutOfService.vue'))
 
 const site = useSite()
@@ -129,6 +130,7 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
       <open-cases v-if="cases.length > 0" :cases="cases" />
       <rerun-list v-if="kept.length > 0" :kept="kept" />
       <baths-due />
+      <review-waiting v-if="session.mayDo('review-day')" />
       <follow-ups v-if="asked.length > 0" :stations="asked" />
       <h2 class="label">{{ t('shift.atRisk') }}</h2>
       <DueList :due="soon" :put-in="mayPutIn" @start="begin" @go-on="goOn" @put-in="planner.putIn" />

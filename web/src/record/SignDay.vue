@@ -6,10 +6,10 @@ import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useTimes } from '../site/times.ts'
 import { useSession } from '../rights/session.ts'
-import NumberPad from '../pieces/NumberPad.vue'
 import { ask } from '../wire/api.ts'
 import { useAsking } from '../wire/asking.ts'
 import DayLeftList from './DayLeftList.vue'
+import PinField from './PinField.vue'
 import { now } from '../wire/clock.ts'
 import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
@@ -120,17 +120,7 @@ async function sign(): Promise<void> {
       </section>
       <section class="pin">
         <p>{{ t('log.signSay') }}</p>
-        <label for="sign-pin">{{ t('people.pin', { name: session.acting?.name ?? '' }) }}</label>
-        <input
-          id="sign-pin"
-          v-model="pin"
-          type="password"
-          inputmode="none"
-          autocomplete="off"
-          maxlength="8"
-        />
-        <p class="wrong" role="alert">{{ wrong }}</p>
-        <number-pad v-model="pin" :decimal="false" :longest="8" />
+        <pin-field v-model="pin" :wrong="wrong" />
         <n-button
           type="primary"
           size="large"
@@ -154,7 +144,6 @@ async function sign(): Promise<void> {
   display: grid;
   grid-template-columns: 190px minmax(0, 1fr) 250px;
   gap: 24px;
-  --key: 50px;
 }
 .days {
   display: grid;
@@ -188,18 +177,6 @@ async function sign(): Promise<void> {
 }
 label {
   font-weight: 600;
-}
-.wrong {
-  color: var(--out);
-  font-weight: 600;
-}
-input#sign-pin {
-  border: 0;
-  border-bottom: 2px solid var(--ink);
-  background: none;
-  font-size: 34px;
-  letter-spacing: 0.3em;
-  width: 100%;
 }
 @media (max-width: 860px) {
   .sign {

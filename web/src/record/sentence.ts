@@ -194,6 +194,11 @@ export function useSentence() {
           t('log.say.shift.signed', { day: date(record.payload.day) }) +
           (record.payload.reason ? `: ${record.payload.reason}` : '')
         )
+      case 'shift.reviewed@1': {
+        const { day: of, exceptions: n, note } = record.payload
+        const told = t(`log.say.shift.${n ? 'reviewedWith' : 'reviewed'}`, { day: date(of), n: n ?? 0 })
+        return told + (note ? `: ${note}` : '')
+      }
       case 'procedure.set@1': {
         const { name: own, version } = record.payload.document
         return t('log.say.procedure.set', { name: own, version })

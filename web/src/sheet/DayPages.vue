@@ -6,7 +6,9 @@ import { useI18n } from 'vue-i18n'
 import { useSite } from '../site/site.ts'
 import { useTimes } from '../site/times.ts'
 import { useDaySheet } from './day-sheet.ts'
+import { useSession } from '../rights/session.ts'
 import DaySheetView from './DaySheetView.vue'
+import ReviewDay from './ReviewDay.vue'
 
 /** Day sheets to turn over: any day up to today, every station or one, as they are kept and as they are printed. */
 const props = defineProps<{
@@ -19,8 +21,11 @@ const props = defineProps<{
 const emit = defineEmits<{ show: [change: { day?: string; station?: string }] }>()
 const { t } = useI18n()
 const site = useSite()
+const session = useSession()
 const { date } = useTimes()
-const { sheet, failed } = useDaySheet(toRef(props, 'day'))
+const { sheet, failed, load } = useDaySheet(toRef(props, 'day'))
+/** A day that is over is looked through by who may. */
+const mayReview = computed(() => session.mayDo('review-day') && props.day < props.today)
 
 const stations = computed(() => [
   { value: '', label: t('sheet.everywhere') },
@@ -62,6 +67,7 @@ const print = () => window.print()
         @update:value="(s: string) => emit('show', { station: s })"
       />
       <n-button :disabled="!sheet" @click="print">{{ t('sheet.print') }}</n-button>
+      <review-day v-if="mayReview && sheet" :sheet="sheet" @done="load" />
     </div>
     <h2 v-if="day" class="title">{{ date(day) }}</h2>
     <day-sheet-view v-if="sheet" :sheet="sheet" :station="station" />

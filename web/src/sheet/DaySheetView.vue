@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { DaySheet } from '@tadka/core/sheet'
+import { exceptionsOf, type DaySheet } from '@tadka/core/sheet'
 import { checkWords, pouredWords, summaryWords } from '@tadka/words/sheet'
 import { spanWords } from '@tadka/words/tell'
 import { computed } from 'vue'
@@ -37,6 +37,13 @@ const all = computed(() => {
   const here = of.flatMap((s) => [...s.readings, ...s.runs.flatMap((r) => r.readings)])
   return new Map([...here, ...loose, ...mixed.flatMap((b) => b.readings)].map((r) => [r.record, r]))
 })
+const first = computed(() => {
+  const { runs, amended } = exceptionsOf(props.sheet)
+  return {
+    runs: runs.filter((r) => isHere(r.station)),
+    amended: amended.filter((r) => isHere(r.reading.station)),
+  }
+})
 const readingOf = (id: string) => all.value.get(id) ?? null
 const summary = computed(() => summaryWords(tell, props.sheet, stations.value, cases.value))
 const isEmpty = computed(
@@ -55,6 +62,13 @@ const isEmpty = computed(
   <section v-if="left.length > 0 || !isEmpty">
     <h2 v-if="left.length > 0">{{ t('sheet.wrong') }}</h2>
     <day-left-list :left="left" whole />
+  </section>
+  <section v-if="first.runs.length + first.amended.length > 0">
+    <h2>{{ t('sheet.first') }}</h2>
+    <ul>
+      <run-row v-for="r in first.runs" :key="r.run" :line="r" named />
+      <reading-row v-for="r in first.amended" :key="r.record" :line="r" />
+    </ul>
   </section>
   <p v-if="isEmpty" class="quiet">{{ t('sheet.nothing') }}</p>
   <section v-if="cases.length > 0">

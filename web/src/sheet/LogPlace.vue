@@ -14,6 +14,7 @@ import { useSite } from '../site/site.ts'
 import { nowByMinute } from '../wire/clock.ts'
 import DayPages from './DayPages.vue'
 import LogTabs from './LogTabs.vue'
+import ReviewWaiting from './ReviewWaiting.vue'
 
 /** The log, a trading day on a page; which day and station stand in the address. */
 const { t } = useI18n()
@@ -48,6 +49,7 @@ function show(change: { day?: string; station?: string }): void {
     <div class="waiting no-print">
       <refused-drafts />
       <held-drafts />
+      <review-waiting />
       <out-of-service :stations="site.all('station')" plain />
     </div>
     <day-pages :day="day" :today="today" :station="asked('station')" @show="show" />

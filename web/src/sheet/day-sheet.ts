@@ -41,5 +41,5 @@ export function useDaySheet(day: Ref<string>) {
     () => site.seq,
     () => void soon(),
   )
-  return { sheet, failed }
+  return { sheet, failed, load }
 }

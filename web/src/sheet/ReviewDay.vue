@@ -1,0 +1,154 @@
+<script setup lang="ts">
+import { exceptionsOf, type DaySheet } from '@tadka/core/sheet'
+import { NButton, NInput, NModal } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import PinField from '../record/PinField.vue'
+import { useSession } from '../rights/session.ts'
+import { useNames } from '../site/names.ts'
+import { useTimes } from '../site/times.ts'
+import { ask } from '../wire/api.ts'
+import { useAsking } from '../wire/asking.ts'
+import { useReviews } from './reviews.ts'
+
+/** A day looked through by somebody else than who signed it, with their own PIN; others that wait in the same sweep. */
+const props = defineProps<{ sheet: DaySheet }>()
+const emit = defineEmits<{ done: [] }>()
+const { t } = useI18n()
+const session = useSession()
+const reviews = useReviews()
+const names = useNames()
+const { clock, date } = useTimes()
+const { busy, wrong, tryTo } = useAsking()
+
+const show = ref(false)
+const pin = ref('')
+const note = ref('')
+const also = ref<string[]>([])
+const count = computed(() => exceptionsOf(props.sheet).count)
+const last = computed(() => props.sheet.reviewed.at(-1) ?? null)
+/** Others that nobody has looked through, and that this person did not sign. */
+const others = computed(() =>
+  reviews.days.filter((d) => !d.reviewed && d.day !== props.sheet.day && d.signedBy !== session.acting?.id),
+)
+
+async function open(): Promise<void> {
+  show.value = true
+  also.value = []
+  await reviews.load()
+}
+const turn = (day: string) =>
+  (also.value = also.value.includes(day) ? also.value.filter((d) => d !== day) : [...also.value, day])
+
+async function sign(): Promise<void> {
+  const sent = {
+    ...{ person: session.acting?.id, pin: pin.value, note: note.value.trim() },
+    days: [props.sheet.day, ...also.value],
+  }
+  const done = await tryTo(() => ask('POST', `/api/sites/${session.site}/review`, sent))
+  pin.value = ''
+  if (!done) return
+  show.value = false
+  note.value = ''
+  emit('done')
+  await reviews.load()
+}
+</script>
+
+<template>
+  <span v-if="last" class="reviewed">{{
+    t('log.review.done', { time: `${date(last.at)} ${clock(last.at)}`, who: names.person(last.by) })
+  }}</span>
+  <n-button v-else class="open" @click="open">{{ t('log.review.open') }}</n-button>
+  <n-modal
+    v-model:show="show"
+    preset="card"
+    :title="t('log.review.title', { day: date(sheet.day) })"
+    style="width: min(820px, 96vw)"
+  >
+    <form class="review" @submit.prevent="sign">
+      <div class="what">
+        <p>{{ t('log.review.says', { n: count }, count) }}</p>
+        <div v-if="others.length > 0">
+          <p class="label">{{ t('log.review.also') }}</p>
+          <div class="days" role="group" :aria-label="t('log.review.also')">
+            <button
+              v-for="d in others"
+              :key="d.day"
+              type="button"
+              :aria-pressed="also.includes(d.day)"
+              @click="turn(d.day)"
+            >
+              {{ date(d.day) }}
+            </button>
+          </div>
+        </div>
+        <n-input
+          v-model:value="note"
+          type="textarea"
+          :autosize="{ minRows: 2, maxRows: 4 }"
+          :placeholder="t('log.review.noteLike')"
+          :input-props="{ 'aria-label': t('log.review.note') }"
+        />
+      </div>
+      <div class="pin">
+        <pin-field v-model="pin" :wrong="wrong" />
+        <n-button type="primary" attr-type="submit" class="go" :loading="busy" :disabled="pin.length < 4">{{
+          t('log.review.sign')
+        }}</n-button>
+      </div>
+    </form>
+  </n-modal>
+</template>
+
+<style scoped>
+.reviewed {
+  color: var(--in);
+  font-weight: 600;
+}
+.open {
+  min-height: 48px;
+}
+.review {
+  display: grid;
+  grid-template-columns: 1fr 260px;
+  gap: 20px;
+}
+.what {
+  display: grid;
+  gap: 14px;
+  align-content: start;
+}
+.days {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.days button {
+  min-height: 48px;
+  padding: 0 14px;
+  border: 1.5px solid var(--line);
+  border-radius: var(--r);
+  background: var(--raised);
+  font-weight: 600;
+  cursor: pointer;
+}
+.days button[aria-pressed='true'] {
+  border-color: var(--sea);
+  background: var(--sea-wash);
+  text-decoration: underline 3px var(--sea);
+  text-underline-offset: 5px;
+}
+.pin {
+  display: grid;
+  gap: 10px;
+}
+.go {
+  min-height: 56px;
+}
+@media (max-width: 760px) {
+  .review {
+    grid-template-columns: 1fr;
+  }
+}
+</style>
