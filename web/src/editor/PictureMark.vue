@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { NButton, NModal, useMessage } from 'naive-ui'
+import { NButton, useMessage } from 'naive-ui'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoicePick from '../pieces/ChoicePick.vue'
 import { PictureStage, type MarkTool } from './picture-stage.ts'
+import DialogCard from '../pieces/DialogCard.vue'
 
 /** A photo before it is kept: an arrow or a ring on what matters, and only the part that shows it. */
 const props = defineProps<{ photo: Blob }>()
@@ -35,9 +36,8 @@ async function keep(): Promise<void> {
 </script>
 
 <template>
-  <n-modal
+  <dialog-card
     :show="true"
-    preset="card"
     :title="t('editor.mark.title')"
     :closable="false"
     class="marking"
@@ -60,7 +60,7 @@ async function keep(): Promise<void> {
       <n-button type="primary" @click="keep">{{ t('editor.mark.keep') }}</n-button>
       <n-button @click="emit('close')">{{ t('common.cancel') }}</n-button>
     </div>
-  </n-modal>
+  </dialog-card>
 </template>
 
 <style scoped>

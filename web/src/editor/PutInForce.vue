@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { dateAfter } from '@tadka/core/duty'
 import type { Procedure } from '@tadka/core/procedure'
-import { NButton, NModal } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoicePick from '../pieces/ChoicePick.vue'
 import TextField from '../pieces/TextField.vue'
 import { useProcedures } from '../site/procedures.ts'
+import DialogCard from '../pieces/DialogCard.vue'
 
 /** From which day on it is worked to, and what that means for runs under way. */
 const props = defineProps<{ procedure: Procedure; title: string; says: string; act: string }>()
@@ -28,14 +29,7 @@ const put = () => fault.value === '' && emit('put', from.value)
 </script>
 
 <template>
-  <n-modal
-    :show="true"
-    preset="card"
-    :title="title"
-    :closable="false"
-    class="putting"
-    @update:show="emit('close')"
-  >
+  <dialog-card :show="true" :title="title" :closable="false" class="putting" @update:show="emit('close')">
     <form @submit.prevent="put">
       <p>{{ says }}</p>
       <choice-pick
@@ -62,7 +56,7 @@ const put = () => fault.value === '' && emit('put', from.value)
         <n-button @click="emit('close')">{{ t('common.cancel') }}</n-button>
       </div>
     </form>
-  </n-modal>
+  </dialog-card>
 </template>
 
 <style scoped>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { NModal } from 'naive-ui'
 import { useI18n } from 'vue-i18n'
+import DialogCard from '../pieces/DialogCard.vue'
 
 const show = defineModel<boolean>('show', { required: true })
 const { t } = useI18n()
@@ -8,11 +8,11 @@ const rows = ['places', 'mix', 'check', 'find', 'done', 'help', 'sleep'] as cons
 </script>
 
 <template>
-  <n-modal v-model:show="show" preset="card" :title="t('keys.title')" style="width: min(440px, 92vw)">
+  <dialog-card v-model:show="show" :title="t('keys.title')" width="min(440px, 92vw)">
     <ul class="keys">
       <li v-for="row in rows" :key="row">{{ t(`keys.${row}`) }}</li>
     </ul>
-  </n-modal>
+  </dialog-card>
 </template>
 
 <style scoped>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { NButton, NInput, NModal } from 'naive-ui'
+import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import LeadPin from '../people/LeadPin.vue'
 import { useSession } from '../rights/session.ts'
 import { ask } from '../wire/api.ts'
 import { useAsking } from '../wire/asking.ts'
+import DialogCard from '../pieces/DialogCard.vue'
 
 /** A shift lead goes on where the crew may not: with a reason that stays in the log, and their own PIN. */
 const props = defineProps<{
@@ -30,13 +31,7 @@ async function go(): Promise<void> {
 </script>
 
 <template>
-  <n-modal
-    :show="true"
-    preset="card"
-    :title="title"
-    style="width: min(680px, 96vw)"
-    @update:show="emit('close')"
-  >
+  <dialog-card :show="true" :title="title" width="min(680px, 96vw)" @update:show="emit('close')">
     <form class="leave" @submit.prevent="go">
       <p>{{ say }}</p>
       <label for="leave-why">{{ t('run.leadReason') }}</label>
@@ -59,7 +54,7 @@ async function go(): Promise<void> {
         <n-button size="large" @click="emit('close')">{{ t('common.back') }}</n-button>
       </div>
     </form>
-  </n-modal>
+  </dialog-card>
 </template>
 
 <style scoped>

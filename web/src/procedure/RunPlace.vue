@@ -2,7 +2,7 @@
 import type { Facts, Position } from '@tadka/core/procedure'
 import type { AnyDraft } from '@tadka/core/stream'
 import { useWakeLock } from '@vueuse/core'
-import { NButton, NInput, NModal } from 'naive-ui'
+import { NButton, NInput } from 'naive-ui'
 import { computed, onMounted, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
@@ -19,6 +19,7 @@ import RunStopped from './RunStopped.vue'
 import { useRunActs } from './run-acts.ts'
 import { useRunView } from './run-view.ts'
 import { useStepWords } from '../site/step-words.ts'
+import DialogCard from '../pieces/DialogCard.vue'
 
 /** One step at a time, huge; the machine's state and what it forbids beside it. */
 const props = defineProps<{ run: string }>()
@@ -160,11 +161,10 @@ function enter(event: KeyboardEvent): void {
         t('run.finishRun')
       }}</n-button>
     </div>
-    <n-modal
+    <dialog-card
       :show="asking !== null"
-      preset="card"
       :title="t(asking === 'stop' ? 'house.takeOutWhy' : 'run.abandonWhy')"
-      style="width: min(520px, 94vw)"
+      width="min(520px, 94vw)"
       @update:show="asking = null"
     >
       <n-input
@@ -179,7 +179,7 @@ function enter(event: KeyboardEvent): void {
         }}</n-button>
         <n-button size="large" @click="asking = null">{{ t('run.abandonKeep') }}</n-button>
       </div>
-    </n-modal>
+    </dialog-card>
   </div>
   <p v-else-if="!site.loaded" class="middle">{{ t('common.loading') }}</p>
   <p v-else class="middle">

@@ -2,7 +2,7 @@
 import { decimals } from '@tadka/core/quantity'
 import { amendmentOf } from '@tadka/core/record'
 import { type AnyRecord } from '@tadka/core/stream'
-import { NButton, NInput, NModal } from 'naive-ui'
+import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import FigureField from '../pieces/FigureField.vue'
@@ -10,6 +10,7 @@ import { parseField } from '../pieces/field.ts'
 import { editsOf, valueAt, withValue, type Edit } from './edits.ts'
 import { useUnits } from '../site/units.ts'
 import { useSite } from '../site/site.ts'
+import DialogCard from '../pieces/DialogCard.vue'
 
 /** What somebody typed, put right by a new entry beside the old, with the reason. */
 const props = defineProps<{ record: AnyRecord }>()
@@ -62,11 +63,10 @@ function keep(): void {
 </script>
 
 <template>
-  <n-modal
+  <dialog-card
     :show="true"
-    preset="card"
     :title="t('log.amendTitle')"
-    style="width: min(560px, 96vw)"
+    width="min(560px, 96vw)"
     @update:show="emit('close')"
   >
     <form class="entry" @submit.prevent="keep">
@@ -105,7 +105,7 @@ function keep(): void {
         <n-button size="large" @click="emit('close')">{{ t('common.cancel') }}</n-button>
       </div>
     </form>
-  </n-modal>
+  </dialog-card>
 </template>
 
 <style scoped>

@@ -2,7 +2,7 @@
 import { amendmentOf, amendReading, numbersOf } from '@tadka/core/record'
 import { type AnyRecord } from '@tadka/core/stream'
 import type { StripPick } from '@tadka/core/rules'
-import { NButton, NInput, NModal } from 'naive-ui'
+import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useKit } from '../site/kit.ts'
@@ -11,6 +11,7 @@ import StripPicker from '../pieces/StripPicker.vue'
 import JudgementView from '../solution/JudgementView.vue'
 import { parseField } from '../pieces/field.ts'
 import { useSite } from '../site/site.ts'
+import DialogCard from '../pieces/DialogCard.vue'
 
 /** A mistyped reading put right: a new record beside the old, with the reason. */
 const props = defineProps<{ record: AnyRecord }>()
@@ -75,11 +76,10 @@ function keep(): void {
 </script>
 
 <template>
-  <n-modal
+  <dialog-card
     :show="true"
-    preset="card"
     :title="t('log.amendTitle')"
-    style="width: min(860px, 96vw)"
+    width="min(860px, 96vw)"
     @update:show="emit('close')"
   >
     <strip-picker v-if="strip" v-model="pick" v-bind="strip" />
@@ -106,7 +106,7 @@ function keep(): void {
       }}</n-button>
       <n-button @click="emit('close')">{{ t('common.cancel') }}</n-button>
     </div>
-  </n-modal>
+  </dialog-card>
 </template>
 
 <style scoped>

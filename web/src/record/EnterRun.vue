@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { dateAt, instantAt } from '@tadka/core/duty'
 import type { SiteSet } from '@tadka/core/house'
-import { NButton, NInput, NModal, NSelect } from 'naive-ui'
+import { NButton, NInput, NSelect } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import LeadPin from '../people/LeadPin.vue'
@@ -11,6 +11,7 @@ import { ask } from '../wire/api.ts'
 import { useAsking } from '../wire/asking.ts'
 import { now } from '../wire/clock.ts'
 import { useSite } from '../site/site.ts'
+import DialogCard from '../pieces/DialogCard.vue'
 
 /** A run that was done without the tablet, told afterwards by a shift lead: who, when, what was read. */
 const { t } = useI18n()
@@ -88,7 +89,7 @@ async function enter(): Promise<void> {
 
 <template>
   <n-button :disabled="!site.connected" @click="open">{{ t('log.enter.open') }}</n-button>
-  <n-modal v-model:show="show" preset="card" :title="t('log.enter.title')" style="width: min(760px, 96vw)">
+  <dialog-card v-model:show="show" :title="t('log.enter.title')" width="min(760px, 96vw)">
     <form class="enter" @submit.prevent="enter">
       <p>{{ t('log.enter.say') }}</p>
       <div class="row">
@@ -139,7 +140,7 @@ async function enter(): Promise<void> {
         t('log.enter.save')
       }}</n-button>
     </form>
-  </n-modal>
+  </dialog-card>
 </template>
 
 <style scoped>

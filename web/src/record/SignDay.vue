@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { dateAfter, dayOf, type DayLeft } from '@tadka/core/duty'
 import type { SiteSet } from '@tadka/core/house'
-import { NButton, NInput, NModal } from 'naive-ui'
+import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useTimes } from '../site/times.ts'
@@ -13,6 +13,7 @@ import PinField from './PinField.vue'
 import { now } from '../wire/clock.ts'
 import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
+import DialogCard from '../pieces/DialogCard.vue'
 
 /** A day signed with the lead's own PIN, entered now: first what of it is not done, late, cut short or open. */
 defineProps<{ /** Without who signed last: it stands beside. */ alone?: boolean }>()
@@ -81,7 +82,7 @@ async function sign(): Promise<void> {
     t('log.signed', { time: clock(last.at), who: names.person(last.by) })
   }}</span>
   <n-button type="primary" @click="open">{{ t('log.sign') }}</n-button>
-  <n-modal v-model:show="show" preset="card" :title="t('log.signWhich')" style="width: min(920px, 96vw)">
+  <dialog-card v-model:show="show" :title="t('log.signWhich')" width="min(920px, 96vw)">
     <form class="sign" @submit.prevent="sign">
       <div class="days" role="group" :aria-label="t('log.signWhich')">
         <button
@@ -132,7 +133,7 @@ async function sign(): Promise<void> {
         >
       </section>
     </form>
-  </n-modal>
+  </dialog-card>
 </template>
 
 <style scoped>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { exceptionsOf, type DaySheet } from '@tadka/core/sheet'
-import { NButton, NInput, NModal } from 'naive-ui'
+import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import PinField from '../record/PinField.vue'
@@ -10,6 +10,7 @@ import { useTimes } from '../site/times.ts'
 import { ask } from '../wire/api.ts'
 import { useAsking } from '../wire/asking.ts'
 import { useReviews } from './reviews.ts'
+import DialogCard from '../pieces/DialogCard.vue'
 
 /** A day looked through by somebody else than who signed it, with their own PIN; others that wait in the same sweep. */
 const props = defineProps<{ sheet: DaySheet }>()
@@ -60,11 +61,10 @@ async function sign(): Promise<void> {
     t('log.review.done', { time: `${date(last.at)} ${clock(last.at)}`, who: names.person(last.by) })
   }}</span>
   <n-button v-else class="open" @click="open">{{ t('log.review.open') }}</n-button>
-  <n-modal
+  <dialog-card
     v-model:show="show"
-    preset="card"
     :title="t('log.review.title', { day: date(sheet.day) })"
-    style="width: min(820px, 96vw)"
+    width="min(820px, 96vw)"
   >
     <form class="review" @submit.prevent="sign">
       <div class="what">
@@ -98,7 +98,7 @@ async function sign(): Promise<void> {
         }}</n-button>
       </div>
     </form>
-  </n-modal>
+  </dialog-card>
 </template>
 
 <style scoped>
