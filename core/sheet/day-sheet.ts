@@ -59,17 +59,22 @@ const noteTypes: readonly string[] = [
   'dish.returned@1',
 ] satisfies NoteLine['type'][]
 
+/** The types of records by which a day is one on which anybody worked. */
+export const workTypes: readonly string[] = [
+  'reading.taken@1',
+  'run.started@1',
+  'run.started@2',
+  'run.entered@1',
+]
+
 /** The types of records that a day's sheet is made of, beside the runs that they belong to. */
 export const sheetTypes: readonly string[] = [
   ...noteTypes,
-  'reading.taken@1',
+  ...workTypes,
   'bath.mixed@1',
   'photo.attached@1',
   'instrument.checked@1',
   'cycle.judged@1',
-  'run.started@1',
-  'run.started@2',
-  'run.entered@1',
 ]
 
 const isOf =

@@ -4,7 +4,7 @@ import { dateAfter, dayOf } from '@tadka/core/duty'
 import { instant } from '@tadka/core/quantity'
 import { Refusal } from '@tadka/core/refusal'
 import { may } from '@tadka/core/rights'
-import { exceptionsOf, sheetTypes } from '@tadka/core/sheet'
+import { exceptionsOf, workTypes } from '@tadka/core/sheet'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import { peopleOf } from '../people/queries.ts'
@@ -28,7 +28,7 @@ export const reviewRoutes =
       await guard.actor(request, where, 'review-day')
       const set = await siteOf(pool, where)
       const today = dayOf(set, instant(now()))
-      const hours = await hoursWithRecords(pool, where, now() - daysShown * dayMs, sheetTypes)
+      const hours = await hoursWithRecords(pool, where, now() - daysShown * dayMs, workTypes)
       const days = [...new Set(hours.map((at) => dayOf(set, instant(at))))].toSorted().reverse()
       const past = days.filter((day) => day < today)
       return {
