@@ -51,8 +51,7 @@ const fits = ({ terms }: LogFilter) => `
 /** Each arm by an index of its own: in one condition none could be used. */
 const termFits = (word: string, ids: string) => `
   and r.seq in (
-    select w.seq from record w where w.site_id = $1
-      and jsonb_to_tsvector('simple', w.body -> 'payload', '["string"]') @@ to_tsquery('simple', quote_literal(${word}) || ':*')
+    select record_places_of_word(${word})
     union all
     select s.seq from record_subject s
     where s.site_id = $1 and s.kind in ('station', 'product', 'instrument', 'mix') and s.subject_id = any (${ids})

@@ -11,6 +11,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { siteId } from '../demo/house.ts'
 import { csvColumns, csvRow } from '../record/csv.ts'
 import type { LogCounts } from '../record/find-queries.ts'
+import { inSite } from '../db/transaction.ts'
 import { signIn, testServer, type TestServer } from './server.ts'
 
 let server: TestServer
@@ -80,6 +81,19 @@ describe('the log', () => {
     expect(n).toBeGreaterThan(0)
     const found = await page(`limit=200&${query}`)
     expect(found.length).toBe(Math.min(n, 200))
+  })
+  it('a word tells nothing of another site’s records, and nothing where no site is named', async () => {
+    const places = async (site: string) =>
+      (
+        await inSite(server.pool, site, (db) =>
+          db.query<{ n: number }>("select count(*)::int as n from record_places_of_word('brineguard')"),
+        )
+      ).rows[0]?.n
+    const own = await inSite(server.pool, siteId, (db) =>
+      db.query<{ n: number }>("select count(*)::int as n from record_places_of_word('brineguard')"),
+    )
+    expect(own.rows[0]?.n).toBeGreaterThan(0)
+    expect([await places('elsewhere'), await places('')]).toEqual([0, 0])
   })
   it('each filter is counted as if it were not asked for itself', async () => {
     const all = (await get('log/counts?')).json<LogCounts>()

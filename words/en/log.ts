@@ -20,6 +20,7 @@ export const log = {
     notIn: 'Not in range',
     from: 'From',
     to: 'To',
+    more: 'More filters',
     clear: 'Show everything',
     none: 'Nothing in the log fits. Take one of the filters away.',
   },

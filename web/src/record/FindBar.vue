@@ -14,6 +14,8 @@ const { t } = useI18n()
 const site = useSite()
 const names = useNames()
 
+/** On a phone the rest of it opens by a tap; where something is looked for it stands open. */
+const all = ref(props.isAsked)
 const typed = ref(props.asked.words)
 watch(
   () => props.asked.words,
@@ -68,7 +70,7 @@ const verdicts = computed(() => {
 </script>
 
 <template>
-  <div class="find no-print" role="search" :aria-label="t('log.find.title')">
+  <div class="find no-print" :class="{ all }" role="search" :aria-label="t('log.find.title')">
     <n-input
       v-model:value="typed"
       class="words"
@@ -77,6 +79,7 @@ const verdicts = computed(() => {
       clearable
       @update:value="search"
     />
+    <n-button class="more" :aria-expanded="all" @click="all = !all">{{ t('log.find.more') }}</n-button>
     <n-select
       :value="where"
       :options="stations"
@@ -162,7 +165,16 @@ input[type='date'] {
   color: var(--ink);
   font: inherit;
 }
+.more {
+  display: none;
+}
 @media (max-width: 760px) {
+  .more {
+    display: inline-flex;
+  }
+  .find:not(.all) > :not(.words, .more) {
+    display: none;
+  }
   .words,
   .where,
   .who,

@@ -31,10 +31,16 @@ a {
   font-weight: 600;
   color: var(--ink-2);
   text-decoration: none;
+  white-space: nowrap;
   border-bottom: 3px solid transparent;
 }
 .here {
   color: var(--ink);
   border-bottom-color: var(--sea);
+}
+@media (max-width: 760px) {
+  a {
+    padding: 0 8px;
+  }
 }
 </style>

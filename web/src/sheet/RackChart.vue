@@ -57,8 +57,13 @@ const kinds = ['in', 'too-close', 'out', 'cannot-tell'] as const
 </template>
 
 <style scoped>
+.racks {
+  margin: 10px 0;
+  overflow-x: auto;
+}
 svg {
   width: 100%;
+  min-width: 560px;
   max-width: 900px;
 }
 .axis {
