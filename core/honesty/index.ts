@@ -1,0 +1,3 @@
+export { atLeastOf, together } from './chance.ts'
+export type * from './entry.ts'
+export { questionsOf } from './questions.ts'
