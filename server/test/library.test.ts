@@ -12,7 +12,7 @@ import {
   type StationState,
 } from '@tadka/core/procedure'
 import type { AnyDraft } from '@tadka/core/stream'
-import type { StationSet } from '@tadka/core/house'
+import { typicalStation, type StationSet } from '@tadka/core/house'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { workRun } from '../demo/crew.ts'
 import { Diary } from '../demo/diary.ts'
@@ -32,8 +32,10 @@ const plateFor = (p: Procedure): StationSet => {
   const found = Object.values(stations).find(
     (s) => s.family === p.family || s.family.startsWith(`${p.family}.`),
   )
-  if (!found) throw new Error(`the demo has no station for ${p.id}`)
-  return found
+  if (found) return found
+  const typical = typicalStation(p.family, 'metric')
+  if (!typical) throw new Error(`there is no station for ${p.id}`)
+  return { name: p.family, tag: '99', place: 'Galley', family: p.family, model: 'typical', ...typical }
 }
 const outcomesOf = (p: Procedure): InspectChoice['outcome'][] => {
   const offered = stepsOf(p.nodes).flatMap((s) =>
