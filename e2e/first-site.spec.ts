@@ -308,7 +308,7 @@ async function signed(page: Page): Promise<void> {
   for (const digit of '5274') await dialog.getByRole('button', { name: digit, exact: true }).click()
   await dialog.getByRole('button', { name: 'Sign the day' }).click()
   await expect(dialog).toBeHidden()
-  await expect(page.getByText(/Signed .* by Ada$/)).toBeVisible()
+  await expect(page.locator('.signed')).toHaveText(/^.+: signed .* by Ada$/)
   await page.goto(address('/log/entries'))
   await press(page, 'Check that nothing was altered')
   await expect(page.getByText(/^\d+ records checked/)).toBeVisible()

@@ -154,7 +154,7 @@ test('a soft-serve freezer is closed at night and opened in the morning, watched
     for (const digit of '4711') await dialog.getByRole('button', { name: digit, exact: true }).click()
     await dialog.getByRole('button', { name: 'Sign the day' }).click()
     await expect(dialog).toBeHidden()
-    await expect(watcher.getByText(/Signed \d\d:\d\d by Ines$/)).toBeVisible()
+    await expect(watcher.locator('.signed')).toHaveText(/^.+: signed \d\d:\d\d by Ines$/)
     await go(watcher, '/log/entries')
     await press(watcher, 'Check that nothing was altered')
     await expect(watcher.getByText(/^\d+ records checked/)).toBeVisible()

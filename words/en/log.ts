@@ -76,6 +76,7 @@ export const log = {
   },
   sign: 'Sign the day',
   signed: 'Signed {time} by {who}',
+  daySigned: '{day}: signed {time} by {who}',
   signWhich: 'Sign a day',
   unsigned: 'not signed',
   looking: 'Looking at the day…',

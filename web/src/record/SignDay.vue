@@ -16,7 +16,6 @@ import { useSite } from '../site/site.ts'
 import DialogCard from '../pieces/DialogCard.vue'
 
 /** A day signed with the lead's own PIN, entered now: first what of it is not done, late, cut short or open. */
-defineProps<{ /** Without who signed last: it stands beside. */ alone?: boolean }>()
 const { t } = useI18n()
 const session = useSession()
 const names = useNames()
@@ -78,8 +77,8 @@ async function sign(): Promise<void> {
 </script>
 
 <template>
-  <span v-if="last && !alone" class="signed">{{
-    t('log.signed', { time: clock(last.at), who: names.person(last.by) })
+  <span v-if="last" class="signed">{{
+    t('log.daySigned', { day: date(last.day), time: clock(last.at), who: names.person(last.by) })
   }}</span>
   <n-button type="primary" @click="open">{{ t('log.sign') }}</n-button>
   <dialog-card v-model:show="show" :title="t('log.signWhich')" width="min(920px, 96vw)">

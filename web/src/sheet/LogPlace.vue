@@ -44,7 +44,7 @@ function show(change: { day?: string; station?: string }): void {
   <div class="log">
     <place-bar :title="t('place.log')" class="no-print">
       <log-tabs />
-      <sign-day v-if="session.mayDo('sign-shift')" alone />
+      <sign-day v-if="session.mayDo('sign-shift')" />
     </place-bar>
     <div class="waiting no-print">
       <refused-drafts />
