@@ -32,7 +32,8 @@ const kinds = ['in', 'too-close', 'out', 'cannot-tell'] as const
 </script>
 
 <template>
-  <figure v-if="points.length > 0" class="racks">
+  <!-- On a phone it is moved sideways, by keyboard too. -->
+  <figure v-if="points.length > 0" class="racks" tabindex="0">
     <figcaption class="small quiet">{{ t('sheet.dishAxis', { unit: units.degree.value }) }}</figcaption>
     <svg :viewBox="`0 0 ${wide} ${high}`" role="img" :aria-label="t('sheet.dish')">
       <path :d="`M${left} ${high - under}H${wide}`" class="axis" />
