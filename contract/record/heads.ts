@@ -12,6 +12,8 @@ export const headsFile = z.strictObject({
   at: z.iso.datetime(),
   heads: z.array(headBody.extend({ site: slug })),
 })
+export type HeadsFile = z.infer<typeof headsFile>
+
 /** A log or a pack that was saved: its records as they were written, each with its hash. */
 export const exportFile = z.object({
   format: z.enum(['tadka-log', 'tadka-pack']),
@@ -33,5 +35,3 @@ export function headsOfLines(text: string): HeadsFile['heads'] | null {
   })
   return heads.length > 0 && heads.length === lines.length ? heads : null
 }
-
-export type HeadsFile = z.infer<typeof headsFile>

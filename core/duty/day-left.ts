@@ -9,7 +9,9 @@ import { isCloseByHours, recurringOn } from './windows.ts'
 
 /** Something of a day that is not as it should be, with what names it. */
 export type DayLeft =
-  | { readonly what: 'not-done' | 'late'; readonly station: string; readonly procedure: string }
+  | { readonly what: 'not-done'; readonly station: string; readonly procedure: string }
+  /** With the run that came too late: others of the same procedure were in time. */
+  | { readonly what: 'late'; readonly station: string; readonly procedure: string; readonly run: string }
   /** A duty closed with a reason: it stays not done. */
   | { readonly what: 'closed'; readonly station: string; readonly procedure: string; readonly reason: string }
   | ({ readonly what: 'not-sanitized'; readonly station: string; readonly procedure: string } & Short & {
@@ -79,12 +81,14 @@ function dutiesLeft(
       .filter(
         (r) => r.station === station.id && baseOf(r.procedure.id) === baseOf(duty.procedure) && counts(r),
       )
-      .flatMap((r) => (r.endedAt === null ? [] : [r.endedAt]))
-      .filter((e) => e >= window.earliest && e < until)
+      .flatMap((r) => (r.endedAt === null ? [] : [{ run: r.id, at: r.endedAt }]))
+      .filter(({ at: end }) => end >= window.earliest && end < until)
+      .toSorted((a, b) => a.at - b.at)
     const closed = station.closed[closedKey(duty.procedure, date)]
-    if (ended.length === 0)
+    const [first] = ended
+    if (!first)
       return [closed ? { what: 'closed', ...names, reason: closed.reason } : { what: 'not-done', ...names }]
-    return Math.min(...ended) > window.latest ? [{ what: 'late', ...names }] : []
+    return first.at > window.latest ? [{ what: 'late', ...names, run: first.run }] : []
   })
 }
 

@@ -67,14 +67,13 @@ export const workTypes: readonly string[] = [
   'run.entered@1',
 ]
 
-/** The types of records that a day's sheet is made of, beside the runs that they belong to. */
+/** The types of records that a day's sheet is made of, beside the runs that they belong to and the racks, which go by their own time. */
 export const sheetTypes: readonly string[] = [
   ...noteTypes,
   ...workTypes,
   'bath.mixed@1',
   'photo.attached@1',
   'instrument.checked@1',
-  'cycle.judged@1',
 ]
 
 const isOf =
@@ -85,7 +84,9 @@ const isOf =
 /** The sheet of one day: a run belongs to the day on which it began, everything else to the day of its own time. */
 export function daySheet(known: SheetKnown): DaySheet {
   const { day, from, to, left, signed, reviewed, cases, stations } = known
-  const records = known.records.toSorted((a, b) => timeOf(a) - timeOf(b) || a.seq - b.seq)
+  const records = known.records
+    .filter((r) => timeOf(r) >= from && timeOf(r) < to)
+    .toSorted((a, b) => timeOf(a) - timeOf(b) || a.seq - b.seq)
   const amendments = new Map(known.amendments.map((a) => [a.payload.target, a]))
   const photos = records.filter(isOf('photo.attached@1'))
   const lineOf = (r: AnyRecord) => {
@@ -126,7 +127,9 @@ export function daySheet(known: SheetKnown): DaySheet {
     .filter(inDay)
     .toSorted((a, b) => a.startedAt - b.startedAt)
     .map((run) => runLine(run, readings, left))
-  const loose = readings.filter((r) => r.reading.run === null)
+  const ofDay = new Set(runs.map((r) => r.run))
+  // What was read in a run of the day before stands at its station: it is lost nowhere.
+  const loose = readings.filter((r) => r.reading.run === null || !ofDay.has(r.reading.run))
   const notes = records
     .filter((r) => noteTypes.includes(r.type))
     .map((r) => ({ ...lineOf(r), type: r.type as NoteLine['type'], payload: r.payload }))

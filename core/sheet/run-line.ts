@@ -1,5 +1,5 @@
 import type { DayLeft } from '../duty/index.ts'
-import { baseOf, type RunState } from '../procedure/index.ts'
+import type { RunState } from '../procedure/index.ts'
 import { strictest, type Verdict } from '../rules/index.ts'
 import type { ReadingLine, RunException, RunLine } from './lines.ts'
 
@@ -43,8 +43,6 @@ function exceptionsOf(run: RunState, left: readonly DayLeft[]): RunException[] {
   if (run.stop) found.push({ what: 'stopped', step: run.stop.step, why: run.stop.why })
   if (run.status === 'abandoned') found.push({ what: 'abandoned', reason: run.reason })
   else if (run.endedAt === null) found.push({ what: 'unfinished' })
-  const base = baseOf(run.procedure.id)
-  if (left.some((l) => l.what === 'late' && l.station === run.station && baseOf(l.procedure) === base))
-    found.push({ what: 'late' })
+  if (left.some((l) => l.what === 'late' && l.run === run.id)) found.push({ what: 'late' })
   return found
 }

@@ -1,13 +1,14 @@
-import { dueList, boundsOfDay, dateAfter, dayOf, type DueItem } from '@tadka/core/duty'
-import type { CrewSet, InstrumentSet, ProductSet, SiteSet } from '@tadka/core/house'
-import type { OwnProcedure, StationState } from '@tadka/core/procedure'
+import { dateAfter, dayOf, dueList, type DueItem } from '@tadka/core/duty'
+import type { CrewSet, InstrumentSet, ProductSet } from '@tadka/core/house'
+import type { OwnProcedure } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'
 import type { LocalRule } from '@tadka/core/rules'
 import { onlyOf, type DaySheet } from '@tadka/core/sheet'
 import { backedUpHeads } from '../backup/queries.ts'
 import type { Pool } from '../db/pool.ts'
 import { inSite } from '../db/transaction.ts'
-import { siteOf } from '../record/day.ts'
+import { everyoneOf } from '../people/queries.ts'
+import { siteKnown, type SiteKnown } from '../record/day.ts'
 import { followChain } from '../record/verify/chain.ts'
 import { sheetOfDay } from '../sheet/sheets.ts'
 import { headOf, headsMissed } from '../stream/heads.ts'
@@ -41,14 +42,6 @@ export interface PackKnown extends Named {
   }
 }
 
-const people = (pool: Pool, site: string) =>
-  pool
-    .query<{ id: string; name: string; left: boolean }>(
-      'select id, name, left_at is not null as left from person where site_id = $1 order by name',
-      [site],
-    )
-    .then((r) => r.rows)
-
 type WithId<T> = Partial<T> & { readonly id: string }
 
 /** Gathers a pack's records, day by day. @param progress is told how many days are read. */
@@ -59,20 +52,20 @@ export async function gatherPack(
 ): Promise<PackKnown> {
   const { site: where, at } = asked
   const of = <T>(kind: Parameters<typeof statesOfKind>[2]) => statesOfKind(pool, where, kind) as Promise<T[]>
-  const [site, stations, products, instruments, procedures, rules, crew, everyone] = await Promise.all([
-    siteOf(pool, where),
-    of<StationState>('station'),
+  const [all, products, instruments, procedures, rules, crew, everyone] = await Promise.all([
+    siteKnown(pool, where),
     of<WithId<ProductSet>>('product'),
     of<WithId<InstrumentSet>>('instrument'),
     of<OwnProcedure>('procedure'),
     of<WithId<LocalRule>>('rule'),
     of<WithId<CrewSet>>('crew'),
-    people(pool, where),
+    everyoneOf(pool, where),
   ])
-  const list = datesBetween(site, asked, at)
+  const { site, stations } = all
+  const list = datesBetween(all, asked, at)
   const days: DaySheet[] = []
   for (const day of list) {
-    days.push(onlyOf(await sheetOfDay(pool, where, day, at), asked.stations))
+    days.push(onlyOf(await sheetOfDay(pool, where, day, at, all), asked.stations))
     await progress(days.length, list.length)
   }
   const here = stations.filter((s) => asked.stations.length === 0 || asked.stations.includes(s.id))
@@ -85,12 +78,13 @@ export async function gatherPack(
   }
 }
 
-/** The trading days asked for, as far as they have begun. */
-function datesBetween(site: SiteSet, { from, to }: PackAsked, at: number): string[] {
+/** The trading days asked for, from the first on which any station was in the log, as far as they have begun. */
+function datesBetween({ site, since }: SiteKnown, { from, to }: PackAsked, at: number): string[] {
+  const begun = dayOf(site, instant(Math.min(at, ...since.values())))
   const last = [to, dayOf(site, instant(at))].toSorted()[0] ?? to
   const found: string[] = []
-  for (let day = from; day <= last; day = dateAfter(day, 1)) found.push(day)
-  return found.filter((day) => boundsOfDay(site, day).from <= at)
+  for (let day = from < begun ? begun : from; day <= last; day = dateAfter(day, 1)) found.push(day)
+  return found
 }
 
 /** Whether the chain is whole, and goes through the heads that backups hold. */

@@ -6,7 +6,8 @@ import { layOut } from './document.ts'
 import { gatherPack, type PackAsked } from './gather.ts'
 import { packJson } from './json.ts'
 import { Paper, type PaperSize } from './paper.ts'
-import { keepPack, photoBytes, type PackKind } from './queries.ts'
+import { photoBytes } from '../record/photo-queries.ts'
+import { keepPack, type PackKind } from './queries.ts'
 import { packTables } from './tables.ts'
 import { packTeller } from './teller.ts'
 
@@ -48,7 +49,10 @@ export default async function packJob({ asked, port }: Job<PackJob>): Promise<vo
     const files = [
       { kind: 'pdf' as const, name: `${name}.pdf`, bytes: await bytes },
       { kind: 'zip' as const, name: `${name}.zip`, bytes: Buffer.from(packTables(known, tell)) },
-      { kind: 'json' as const, name: `${name}.json`, bytes: await packJson(ownPool(), known) },
+      // Records name people: where they are to stand by their initials, the records are not handed out.
+      ...(asked.people === 'names'
+        ? [{ kind: 'json' as const, name: `${name}.json`, bytes: await packJson(ownPool(), known) }]
+        : []),
     ]
     await keepPack(ownPool(), site, id, files, at, endsAt)
     await outlet.put({ id, endsAt, files: files.map((f) => ({ ...f, bytes: f.bytes.length })) })

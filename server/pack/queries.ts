@@ -39,13 +39,6 @@ export const packFile = (
     return (await db.query<PackFile>(sql, [site, id, kind, now])).rows[0] ?? null
   })
 
-/** A photo's bytes; null where they have not come. */
-export const photoBytes = (pool: Pool, site: string, sha256: string): Promise<Buffer | null> =>
-  inSite(pool, site, async (db) => {
-    const sql = 'select bytes from photo where site_id = $1 and sha256 = $2'
-    return (await db.query<{ bytes: Buffer }>(sql, [site, sha256])).rows[0]?.bytes ?? null
-  })
-
 /** The stretch of the chain in which records of a time lie, whole, so that it can be followed; instants are milliseconds UTC. */
 export const stretchOf = (
   pool: Pool,

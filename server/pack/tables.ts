@@ -1,3 +1,4 @@
+import { showRead } from '@tadka/core/quantity'
 import { readingsOf } from '@tadka/core/sheet'
 import {
   actWords,
@@ -47,6 +48,7 @@ export function tablesOf({ days, site }: PackKnown, tell: PackTeller): Table[] {
     timeStyle: 'medium',
   })
   const local = (at: number | null) => (at === null ? '' : times.format(at))
+  const degrees = (c: number | null) => (c === null ? '' : showRead(c, site.units).value)
   const where = (id: string | null) => (id === null ? '' : tell.station(id))
   return [
     {
@@ -75,12 +77,12 @@ export function tablesOf({ days, site }: PackKnown, tell: PackTeller): Table[] {
     },
     {
       file: 'racks.csv',
-      columns: ['day', 'time', 'station', 'wash_c', 'rinse_c', 'verdict'],
+      columns: ['day', 'time', 'station', 'wash', 'rinse', 'unit', 'verdict'],
       rows: days.flatMap((d) =>
         d.stations.flatMap((s) =>
           (s.cycles?.points ?? []).map((p) => [
             ...[d.day, local(p.at), where(s.station)],
-            ...[p.wash === null ? '' : String(p.wash), p.rinse === null ? '' : String(p.rinse), p.verdict],
+            ...[degrees(p.wash), degrees(p.rinse), showRead(0, site.units).unit, p.verdict],
           ]),
         ),
       ),

@@ -1,4 +1,5 @@
 import type { InspectionView } from '@tadka/contract/people'
+import { Refusal } from '@tadka/core/refusal'
 import type { Pool } from '../db/pool.ts'
 
 export interface NewInspection {
@@ -41,7 +42,7 @@ export async function openInspection(pool: Pool, tokenHash: string, now: number)
 }
 
 /** What somebody may see by their link, where it has not ended. */
-export async function inspectionOf(
+async function inspectionOf(
   pool: Pool,
   site: string,
   person: string,
@@ -50,6 +51,18 @@ export async function inspectionOf(
   const sql = `
     select from_at as "from", ends_at as "endsAt" from inspection where site_id = $1 and person_id = $2 and ends_at > $3`
   return (await pool.query<{ from: number; endsAt: number }>(sql, [site, person, now])).rows[0] ?? null
+}
+
+/** The same, where it must not have ended. Throws `link_ended`. */
+export async function linkOf(
+  pool: Pool,
+  site: string,
+  person: string,
+  now: number,
+): Promise<{ from: number; endsAt: number }> {
+  const own = await inspectionOf(pool, site, person, now)
+  if (!own) throw new Refusal('link_ended')
+  return own
 }
 
 /** Ends a link, and every session that it opened; false where there was none to end. */

@@ -7,14 +7,11 @@ import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import type { Services } from '../services/services.ts'
 import { headOf } from '../stream/heads.ts'
-import { leftOfDay, shiftOf, siteOf } from './day.ts'
-import { hoursWithRecords } from './day-queries.ts'
+import { daysWithRecords, leftOfDay, shiftOf, siteOf } from './day.ts'
 import { keepSigned } from './signed.ts'
 
 const site = z.object({ site: slug })
 const oneDay = site.extend({ day: z.iso.date() })
-const daysShown = 21
-const dayMs = 86_400_000
 
 /** Trading days: which have records, who signed them, what of them is left; and the signature. */
 export const dayRoutes =
@@ -23,11 +20,9 @@ export const dayRoutes =
     app.get('/api/sites/:site/days', { schema: { params: site } }, async (request) => {
       const where = request.params.site
       await guard.actor(request, where, 'read')
-      const set = await siteOf(pool, where)
-      const hours = await hoursWithRecords(pool, where, now() - daysShown * dayMs)
-      const days = [...new Set(hours.map((at) => dayOf(set, instant(at))))].toSorted().reverse()
+      const { today, days } = await daysWithRecords(pool, where, now())
       return {
-        today: dayOf(set, instant(now())),
+        today,
         days: await Promise.all(
           days.map(async (day) => {
             const last = (await shiftOf(pool, where, day)).signatures.at(-1)

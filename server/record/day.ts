@@ -1,4 +1,4 @@
-import { boundsOfDay, dayLeft, type DayLeft } from '@tadka/core/duty'
+import { boundsOfDay, dayLeft, dayOf, type DayLeft } from '@tadka/core/duty'
 import type { SiteSet } from '@tadka/core/house'
 import type { StationState } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'
@@ -6,7 +6,7 @@ import { shiftFold, type ShiftState } from '@tadka/core/record'
 import { Refusal } from '@tadka/core/refusal'
 import type { Pool } from '../db/pool.ts'
 import * as queries from '../stream/queries.ts'
-import { amendedSince, casesOpenBefore, runsBetween, stationsSince } from './day-queries.ts'
+import { amendedSince, casesOpenBefore, hoursWithRecords, runsBetween, stationsSince } from './day-queries.ts'
 
 const dayMs = 86_400_000
 
@@ -22,19 +22,56 @@ export const shiftOf = async (pool: Pool, where: string, day: string): Promise<S
   ((await queries.stateOf(pool, where, 'shift', day))?.state as ShiftState | undefined) ??
   shiftFold.initial(day)
 
-/** What is left of a day, the amendments since it was signed among it. @param now milliseconds UTC. */
-export async function leftOfDay(pool: Pool, where: string, day: string, now: number): Promise<DayLeft[]> {
-  const set = await siteOf(pool, where)
-  const { from, to } = boundsOfDay(set, day)
-  const [stations, runs, cases, { signatures: signed }, since] = await Promise.all([
+/** What holds for any day of a site: read once where several are looked at. */
+export interface SiteKnown {
+  readonly site: SiteSet
+  readonly stations: readonly StationState[]
+  /** Since when each station is in the log, milliseconds UTC. */
+  readonly since: ReadonlyMap<string, number>
+}
+
+export async function siteKnown(pool: Pool, where: string): Promise<SiteKnown> {
+  const [site, stations, since] = await Promise.all([
+    siteOf(pool, where),
     queries.statesOfKind(pool, where, 'station') as Promise<StationState[]>,
+    stationsSince(pool, where),
+  ])
+  return { site, stations, since }
+}
+
+/** What is left of a day, the amendments since it was signed among it. @param now milliseconds UTC. */
+export async function leftOfDay(
+  pool: Pool,
+  where: string,
+  day: string,
+  now: number,
+  known?: SiteKnown,
+): Promise<DayLeft[]> {
+  const all = known ?? (await siteKnown(pool, where))
+  const { from, to } = boundsOfDay(all.site, day)
+  const [runs, cases, { signatures: signed }] = await Promise.all([
     runsBetween(pool, where, from, to + dayMs),
     casesOpenBefore(pool, where, to),
     shiftOf(pool, where, day),
-    stationsSince(pool, where),
   ])
-  const left = dayLeft({ site: set, stations, runs, cases, since }, day, instant(now))
+  const left = dayLeft({ ...all, runs, cases }, day, instant(now))
   const last = signed.at(-1)
   const amended = last ? await amendedSince(pool, where, from, to, last.upTo) : []
   return [...left, ...amended.map((record): DayLeft => ({ what: 'amended', record }))]
+}
+
+/** How far back days are listed. */
+const daysListed = 21
+
+/** The last trading days that have records, the newest first, and today. @param types of records that count; all where left out. */
+export async function daysWithRecords(
+  pool: Pool,
+  where: string,
+  now: number,
+  types?: readonly string[],
+): Promise<{ readonly today: string; readonly days: readonly string[] }> {
+  const set = await siteOf(pool, where)
+  const hours = await hoursWithRecords(pool, where, now - daysListed * dayMs, types)
+  const days = [...new Set(hours.map((at) => dayOf(set, instant(at))))].toSorted().reverse()
+  return { today: dayOf(set, instant(now)), days }
 }

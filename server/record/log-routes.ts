@@ -1,7 +1,6 @@
 import { slug, words } from '@tadka/contract/stream'
 import { allProcedures } from '@tadka/core/procedure'
 import { asJudged } from '@tadka/core/record'
-import { Refusal } from '@tadka/core/refusal'
 import { type AnyRecord } from '@tadka/core/stream'
 import { Readable } from 'node:stream'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
@@ -10,7 +9,7 @@ import type { Services } from '../services/services.ts'
 import { begun } from '../work/work.ts'
 import type { ExportAsked } from './export-job.ts'
 import type { Actor } from '../people/guard.ts'
-import { inspectionOf } from '../people/inspections.ts'
+import { linkOf } from '../people/inspections.ts'
 import * as queries from '../stream/queries.ts'
 import { logCounts, logPage, namedBy, type LogFilter, type Term } from './find-queries.ts'
 
@@ -47,8 +46,7 @@ export const logRoutes =
   async (app) => {
     /** A link shows its own period, whatever is asked. Throws `link_ended`. */
     async function periodOf({ id, site: where }: Actor, asked: Filter) {
-      const own = await inspectionOf(pool, where, id, now())
-      if (!own) throw new Refusal('link_ended')
+      const own = await linkOf(pool, where, id, now())
       return {
         from: Math.max(asked.from ?? 0, own.from),
         to: Math.min(asked.to ?? own.endsAt, own.endsAt),

@@ -5,6 +5,7 @@ import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import type { Services } from '../services/services.ts'
 import { inSite } from '../db/transaction.ts'
+import { photoBytes } from './photo-queries.ts'
 
 const params = z.object({ site: slug, sha256: z.string().regex(/^[0-9a-f]{64}$/) })
 /** Tablets shrink before they send. */
@@ -46,13 +47,7 @@ export const photoRoutes =
     app.get('/api/sites/:site/photos/:sha256', { schema: { params } }, async (request, reply) => {
       const { site, sha256 } = request.params
       await guard.actor(request, site, 'inspect')
-      const found = await inSite(pool, site, (client) =>
-        client.query<{ bytes: Buffer }>('select bytes from photo where site_id = $1 and sha256 = $2', [
-          site,
-          sha256,
-        ]),
-      )
-      const bytes = found.rows[0]?.bytes
+      const bytes = await photoBytes(pool, site, sha256)
       if (!bytes) throw new Refusal('not_found')
       return reply
         .header('content-type', 'image/jpeg')

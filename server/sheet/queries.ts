@@ -22,6 +22,16 @@ export const recordsBetween = (
     return (await db.query<{ text: string }>(sql, [site, from, to, types])).rows.map(parsed)
   })
 
+/** Racks that ended between two instants, ms UTC, whenever they were judged. */
+export const racksBetween = (pool: Pool, site: string, from: number, to: number): Promise<AnyRecord[]> =>
+  inSite(pool, site, async (db) => {
+    const sql = `
+      select text from record
+      where site_id = $1 and type = 'cycle.judged@1'
+        and (body #>> '{payload,to}')::bigint >= $2 and (body #>> '{payload,to}')::bigint < $3 order by seq`
+    return (await db.query<{ text: string }>(sql, [site, from, to])).rows.map(parsed)
+  })
+
 /** What puts any of these records right. */
 export const amendmentsOf = (pool: Pool, site: string, ids: readonly string[]): Promise<Amended[]> =>
   inSite(pool, site, async (db) => {

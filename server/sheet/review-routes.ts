@@ -8,16 +8,13 @@ import { exceptionsOf, workTypes } from '@tadka/core/sheet'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import { peopleOf } from '../people/queries.ts'
-import { hoursWithRecords } from '../record/day-queries.ts'
-import { shiftOf, siteOf } from '../record/day.ts'
+import { daysWithRecords, shiftOf, siteKnown } from '../record/day.ts'
 import { keepSigned } from '../record/signed.ts'
 import type { Services } from '../services/services.ts'
 import { headOf } from '../stream/heads.ts'
 import { sheetOfDay } from './sheets.ts'
 
 const site = z.object({ site: slug })
-const dayMs = 86_400_000
-const daysShown = 21
 
 /** Days looked through by somebody else than who signed them: which wait for it, and the review, signed with a PIN. */
 export const reviewRoutes =
@@ -26,10 +23,7 @@ export const reviewRoutes =
     app.get('/api/sites/:site/reviews', { schema: { params: site } }, async (request) => {
       const where = request.params.site
       await guard.actor(request, where, 'review-day')
-      const set = await siteOf(pool, where)
-      const today = dayOf(set, instant(now()))
-      const hours = await hoursWithRecords(pool, where, now() - daysShown * dayMs, workTypes)
-      const days = [...new Set(hours.map((at) => dayOf(set, instant(at))))].toSorted().reverse()
+      const { today, days } = await daysWithRecords(pool, where, now(), workTypes)
       const past = days.filter((day) => day < today)
       return {
         days: await Promise.all(
@@ -55,11 +49,12 @@ export const reviewRoutes =
       if (actor.id !== person) throw new Refusal('not_allowed', { needs: 'their own PIN' })
       await pins.own(actor.tablet, person, pin, 'review-day')
       const at = now()
-      const today = dayOf(await siteOf(pool, where), instant(at))
+      const known = await siteKnown(pool, where)
+      const today = dayOf(known.site, instant(at))
       const days = [...new Set(request.body.days)].toSorted()
       const open = days.find((day) => day >= today)
       if (open) throw new Refusal('day_not_over', { day: open })
-      const sheets = await Promise.all(days.map((day) => sheetOfDay(pool, where, day, at)))
+      const sheets = await Promise.all(days.map((day) => sheetOfDay(pool, where, day, at, known)))
       const others = (await peopleOf(pool, where)).some((p) => p.id !== person && may(p.role, 'review-day'))
       const own = sheets.find((s) => s.signed.at(-1)?.by === person)
       if (own && others) throw new Refusal('review_own', { day: own.day })

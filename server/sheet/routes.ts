@@ -4,7 +4,7 @@ import { instant } from '@tadka/core/quantity'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
-import { inspectionOf } from '../people/inspections.ts'
+import { linkOf } from '../people/inspections.ts'
 import { siteOf } from '../record/day.ts'
 import type { Services } from '../services/services.ts'
 import { sheetOfDay } from './sheets.ts'
@@ -21,10 +21,10 @@ export const sheetRoutes =
       const set = await siteOf(pool, site)
       if (day > dayOf(set, instant(now()))) throw new Refusal('day_not_begun', { day })
       if (actor.role === 'inspector') {
-        // A link shows its own period: the days that lie in it wholly or in part.
-        const own = await inspectionOf(pool, site, actor.id, now())
-        if (!own) throw new Refusal('link_ended')
-        if (boundsOfDay(set, day).to <= own.from) throw new Refusal('not_allowed', { needs: 'a longer link' })
+        // A link shows its own period: the days that lie in it wholly.
+        const own = await linkOf(pool, site, actor.id, now())
+        if (boundsOfDay(set, day).from < own.from)
+          throw new Refusal('not_allowed', { needs: 'a longer link' })
       }
       return sheetOfDay(pool, site, day, now())
     })

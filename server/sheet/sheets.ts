@@ -1,35 +1,37 @@
 import { boundsOfDay } from '@tadka/core/duty'
-import type { StationState } from '@tadka/core/procedure'
 import { daySheet, sheetTypes, type DaySheet } from '@tadka/core/sheet'
 import type { Pool } from '../db/pool.ts'
-import { leftOfDay, shiftOf, siteOf } from '../record/day.ts'
 import { runsBetween } from '../record/day-queries.ts'
-import { statesOfKind } from '../stream/queries.ts'
-import { amendmentsOf, casesBetween, recordsBetween } from './queries.ts'
+import { leftOfDay, shiftOf, siteKnown, type SiteKnown } from '../record/day.ts'
+import { amendmentsOf, casesBetween, racksBetween, recordsBetween } from './queries.ts'
 
-/** A site's sheet of one trading day, from its records. @param day ISO date; @param now milliseconds UTC. */
-export async function sheetOfDay(pool: Pool, site: string, day: string, now: number): Promise<DaySheet> {
-  const { from, to } = boundsOfDay(await siteOf(pool, site), day)
-  const [records, runs, cases, stations, left, shift] = await Promise.all([
+/**
+ * A site's sheet of one trading day, from its records. @param day ISO date. @param now milliseconds UTC. @param known where several days
+ * are looked at.
+ */
+export async function sheetOfDay(
+  pool: Pool,
+  site: string,
+  day: string,
+  now: number,
+  known?: SiteKnown,
+): Promise<DaySheet> {
+  const all = known ?? (await siteKnown(pool, site))
+  const { from, to } = boundsOfDay(all.site, day)
+  const [records, racks, runs, cases, left, shift] = await Promise.all([
     recordsBetween(pool, site, from, to, sheetTypes),
+    racksBetween(pool, site, from, to),
     runsBetween(pool, site, from, to),
     casesBetween(pool, site, from, to),
-    statesOfKind(pool, site, 'station') as Promise<StationState[]>,
-    leftOfDay(pool, site, day, now),
+    leftOfDay(pool, site, day, now, all),
     shiftOf(pool, site, day),
   ])
-  const ids = records.map((r) => r.id)
-  const amendments = await amendmentsOf(pool, site, ids)
-  return daySheet({
-    day,
-    from,
-    to,
-    records,
-    amendments,
-    runs,
-    cases,
-    stations,
-    left,
-    ...{ signed: shift.signatures, reviewed: shift.reviews },
-  })
+  const amendments = await amendmentsOf(
+    pool,
+    site,
+    records.map((r) => r.id),
+  )
+  const { signatures: signed, reviews: reviewed } = shift
+  const ofDay = { records: [...records, ...racks], amendments, runs, cases, left, signed, reviewed }
+  return daySheet({ day, from, to, stations: all.stations, ...ofDay })
 }

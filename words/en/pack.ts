@@ -71,6 +71,7 @@ export const pack = {
     json: 'Data (JSON)',
     span: { 7: 'Last 7 days', 30: 'Last 30 days', 90: 'Last 90 days' },
     order: 'The first day must not be after the last.',
+    noData: 'With initials there is no data file: its records hold names.',
     until: 'Kept on the server until {time}. Save what you need.',
     chooseStations: 'Stations: all where none is chosen',
   },

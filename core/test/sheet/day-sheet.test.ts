@@ -115,10 +115,14 @@ describe('a cleaning on a day’s sheet', () => {
   ])('that was %s says so', (_, change, exception) =>
     expect(onlyRun(run(change))?.exceptions).toContainEqual(exception),
   )
-  it('is late where the day says so, its own procedure of a site too', () => {
-    const late = [{ what: 'late', station: 'st', procedure: 'slush.close' }] as const
-    expect(onlyRun(run(), { left: late })?.exceptions).toEqual([{ what: 'late' }])
-    expect(onlyRun(run({ station: 'zz' }), { left: late })).toBeUndefined()
+  it('is late where the day says that it is, and no other of the same procedure with it', () => {
+    const left = [{ what: 'late', station: 'st', procedure: 'slush.close', run: 'r1' }] as const
+    const runs = [run(), run({ id: 'r2', startedAt: 11 * minute })]
+    const lines = stationOf(daySheet(known({ runs, left })), 'st')?.runs
+    expect(lines?.map((r) => [r.run, r.exceptions.map((e) => e.what)])).toEqual([
+      ['r1', ['late']],
+      ['r2', []],
+    ])
   })
   it('belongs to the day on which it began, not to the one on which it ended', () => {
     expect(onlyRun(run({ startedAt: -1, endedAt: 40 * minute }))).toBeUndefined()
@@ -134,6 +138,11 @@ describe('the readings of a day', () => {
     expect(stationOf(sheet, 'st')?.readings).toHaveLength(1)
     expect(sheet.readings).toHaveLength(1)
     expect(readingsOf(sheet).map((r) => r.at / minute)).toEqual([4, 5, 6, 20])
+  })
+  it('in a run that began the day before stand at their station: none is lost between two days', () => {
+    const sheet = daySheet(known({ records: [inRun(20, 150)], runs: [run({ startedAt: -5 })] }))
+    expect(stationOf(sheet, 'st')?.runs).toEqual([])
+    expect(stationOf(sheet, 'st')?.readings).toHaveLength(1)
   })
   it('that were amended show both, and count as what they were amended to', () => {
     const [wrong, right] = [inRun(20, 50), inRun(21, 150)]
@@ -184,6 +193,17 @@ describe('a day’s sheet', () => {
     expect(cycles?.counts).toEqual({ in: 2, out: 0, 'too-close': 0, 'cannot-tell': 0, 'cut-short': 1 })
     expect(cycles?.points.map((p) => p.at / minute)).toEqual([2, 4])
   })
+  it('has the racks of its own time, whenever they were judged', () => {
+    const judgedAt = (to: number) =>
+      recordOf(500, 'cycle.judged@1', { kind: 'dish', id: 'st' }, {
+        ...{ station: 'st', cycle: `c${to}`, from: to, to, ending: 'whole', racks: 1 },
+        figures: { washLow: 66, rinseLow: 83 },
+        judgement: { overall: 'in', layers: [], missing: [], profile: { id: 'p', version: 1 } },
+        ...{ conductivity: null, replaces: [] },
+      } as never)
+    const records = [judgedAt(5 * minute), judgedAt(2000 * minute), judgedAt(-1)]
+    expect(stationOf(daySheet(known({ records })), 'st')?.cycles?.points).toHaveLength(1)
+  })
   it('asks the log for all that it is made of', () => {
     expect(sheetTypes).toContain('reading.taken@1')
     expect(new Set(sheetTypes).size).toBe(sheetTypes.length)
@@ -232,7 +252,7 @@ describe('what of a day is looked at first', () => {
   it('counts what a cleaning tells once, with its corrective action and its lateness', () => {
     const opened = { ...caseFold.initial('k'), run: 'r1', station: 'st' }
     const left = [
-      { what: 'late', station: 'st', procedure: 'slush.close' },
+      { what: 'late', station: 'st', procedure: 'slush.close', run: 'r1' },
       { what: 'not-done', station: 'zz', procedure: 'slush.close' },
       { what: 'case', station: 'st', case: 'k' },
     ] as const

@@ -179,6 +179,7 @@ const kept = computed(() => (ready.value ? clock(ready.value.endsAt) : ''))
           >
             {{ t(`pack.ask.${f.kind}`) }} <span class="small">{{ size(f.bytes) }}</span>
           </a>
+          <p v-if="people === 'initials'" class="small quiet">{{ t('pack.ask.noData') }}</p>
           <p class="small quiet until" role="status">{{ t('pack.ask.until', { time: kept }) }}</p>
         </template>
       </div>
