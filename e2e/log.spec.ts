@@ -107,23 +107,23 @@ test('the tablet in the inspector’s hands shows its days and nothing else, unt
   await expect(page.getByText('Link for an inspector: A. Quill')).toBeVisible()
 })
 
-test('a day is looked through by who did not sign it, the exceptions first, with their own PIN', async ({
+test('a day is reviewed by who did not sign it, the exceptions first, with their own PIN', async ({
   page,
 }) => {
   await signIn(page, 'Oriel', '9080')
   await go(page, '/log')
   await page.getByRole('button', { name: 'The day before' }).tap()
   await expect(page.getByRole('heading', { name: 'Look at these first' })).toBeVisible()
-  await press(page, 'Look through and sign')
+  await press(page, 'Review this day')
   const dialog = page.getByRole('dialog')
-  await expect(dialog.getByText(/things of this day were not as they should be/)).toBeVisible()
+  await expect(dialog.getByText(/things on this day were not as they should be/)).toBeVisible()
   await isAccessible(page)
-  await expect(dialog.getByRole('button', { name: 'Sign', exact: true })).toBeDisabled()
+  await expect(dialog.getByRole('button', { name: 'Sign the review', exact: true })).toBeDisabled()
   for (const digit of '9080') {
     await counts(page)
     await dialog.getByRole('button', { name: digit, exact: true }).tap()
   }
-  await dialog.getByRole('button', { name: 'Sign', exact: true }).tap()
-  await expect(page.getByText(/Looked through .+ by Oriel/)).toBeVisible()
-  await expect(page.getByRole('button', { name: 'Look through and sign' })).toHaveCount(0)
+  await dialog.getByRole('button', { name: 'Sign the review', exact: true }).tap()
+  await expect(page.getByText(/Reviewed .+ by Oriel/)).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Review this day' })).toHaveCount(0)
 })

@@ -4,7 +4,14 @@ import type { InstrumentChecked } from '@tadka/core/house'
 import { decimals } from '@tadka/core/quantity'
 import type { ReadingTaken } from '@tadka/core/reading'
 import type { DayLeft } from '@tadka/core/duty'
-import type { DaySheet, NoteLine, ReadingLine, RunException, RunLine, StationSheet } from '@tadka/core/sheet'
+import {
+  readingsOf,
+  type DaySheet,
+  type NoteLine,
+  type ReadingLine,
+  type RunException,
+  type RunLine,
+} from '@tadka/core/sheet'
 import { spokenLength } from './length.ts'
 import { spanWords, type Teller } from './tell.ts'
 
@@ -87,38 +94,36 @@ export function exceptionWords({ t, person }: Teller, e: RunException): string {
   }
 }
 
-/** How much was done, and what of it is not as it should be; a part each. */
-export function totalWords(
-  { t }: Teller,
-  stations: readonly StationSheet[],
-  cases: readonly CaseState[],
-): string[] {
-  const runs = stations.flatMap((s) => s.runs)
-  const readings = [...runs.flatMap((r) => r.readings), ...stations.flatMap((s) => s.readings)]
-  const judged = readings.filter((r) => r.verdict !== null)
-  const notIn = judged.filter((r) => r.verdict !== 'in').length
+/** How much was done on some days, and what of it is not as it should be; a part each. */
+export function totalWords({ t }: Teller, days: readonly DaySheet[]): string[] {
+  const stations = days.flatMap((d) => d.stations)
+  const judged = days.flatMap(readingsOf).filter((r) => r.verdict !== null)
+  const cases = [...new Map(days.flatMap((d) => d.cases).map((c) => [c.id, c])).values()]
   const racks = stations.reduce((n, s) => n + (s.cycles?.points.length ?? 0), 0)
-  const open = cases.filter((c) => c.status === 'open').length
   const many = (key: string, n: number) => t(`sheet.${key}`, { n }, n)
+  const of = (key: string, n: number, also: string, k: number) =>
+    n === 0 ? many(key, 0) : `${many(key, n)}, ${many(also, k)}`
+  const notIn = judged.filter((r) => r.verdict !== 'in').length
+  const open = cases.filter((c) => c.status === 'open').length
   return [
-    many('cleanings', runs.length),
-    judged.length > 0 ? `${many('readings', judged.length)}, ${many('notIn', notIn)}` : many('readings', 0),
+    many(
+      'cleanings',
+      stations.reduce((n, s) => n + s.runs.length, 0),
+    ),
+    of('readings', judged.length, 'notIn', notIn),
     ...(racks > 0 ? [many('racks', racks)] : []),
-    cases.length > 0 ? `${many('cases', cases.length)}, ${many('openCases', open)}` : many('cases', 0),
+    of('cases', cases.length, 'openCases', open),
   ]
 }
 
 /** A day in a line: how much was done, what of it is not as it should be, who signed it. */
-export function summaryWords(
-  tell: Teller,
-  { signed }: Pick<DaySheet, 'signed'>,
-  stations: readonly StationSheet[],
-  cases: readonly CaseState[],
-): string {
+export function summaryWords(tell: Teller, sheet: DaySheet): string {
   const { t, clock, person } = tell
-  const last = signed.at(-1)
-  const told = last ? t('sheet.signed', { time: clock(last.at), who: person(last.by) }) : t('sheet.unsigned')
-  return [...totalWords(tell, stations, cases), told].join('. ')
+  const last = sheet.signed.at(-1)
+  const signed = last
+    ? t('sheet.signed', { time: clock(last.at), who: person(last.by) })
+    : t('sheet.unsigned')
+  return [...totalWords(tell, [sheet]), signed].join('. ')
 }
 
 /** What of a product was measured out into a bath. */

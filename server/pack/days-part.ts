@@ -24,7 +24,7 @@ export function dayPart(paper: Paper, sheet: DaySheet, tell: PackTeller): void {
   paper.gap(8)
   paper.need(70)
   paper.text(tell.date(sheet.day), { weight: 'bold', size: 13 })
-  paper.text(summaryWords(tell, sheet, sheet.stations, sheet.cases))
+  paper.text(summaryWords(tell, sheet))
   const last = sheet.signed.at(-1)
   if (last?.reason)
     paper.text(t('pack.signedOver', { time: clock(last.at), who: person(last.by), reason: last.reason }), {

@@ -50,20 +50,8 @@ function summary(paper: Paper, known: PackKnown, tell: PackTeller): void {
   const row = (texts: readonly string[], weight: 'plain' | 'bold' = 'plain') =>
     paper.row(texts.map((text, i) => ({ text, share: shares[i] ?? 1, weight })))
   paper.heading(t('pack.summary'))
-  const cases = new Map(known.days.flatMap((d) => d.cases).map((c) => [c.id, c]))
-  paper.text(
-    [
-      ...totalWords(
-        tell,
-        known.days.flatMap((d) => d.stations),
-        [...cases.values()],
-      ),
-      t('pack.signedDays', {
-        n: known.days.filter((d) => d.signed.length > 0).length,
-        of: known.days.length,
-      }),
-    ].join('. '),
-  )
+  const signed = { n: known.days.filter((d) => d.signed.length > 0).length, of: known.days.length }
+  paper.text([...totalWords(tell, known.days), t('pack.signedDays', signed)].join('. '))
   paper.gap(4)
   row(
     ['station', 'cleanings', 'checks', 'notIn', 'lastCleaned', 'next'].map((k) => t(`pack.${k}`)),

@@ -27,36 +27,4 @@ defineProps<{
   </div>
 </template>
 
-<style scoped>
-.choices {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-}
-
-.name {
-  flex: 1 0 100%;
-  font-size: 15px;
-  font-weight: 600;
-  color: var(--ink-2);
-}
-button {
-  min-height: 48px;
-  padding: 6px 16px;
-  border: 1.5px solid var(--line);
-  border-radius: var(--r);
-  background: var(--raised);
-  font-weight: 600;
-  cursor: pointer;
-  text-align: left;
-}
-button[aria-checked='true'] {
-  border-color: var(--sea);
-  background: var(--sea-wash);
-  text-decoration: underline 3px var(--sea);
-  text-underline-offset: 5px;
-}
-button:disabled {
-  cursor: default;
-}
-</style>
+<style scoped src="./choices.css" />

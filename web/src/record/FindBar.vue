@@ -2,6 +2,7 @@
 import { NButton, NInput, NSelect } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
+import DayField from '../pieces/DayField.vue'
 import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
 import { useDebounceFn } from '@vueuse/core'
@@ -104,22 +105,15 @@ const verdicts = computed(() => {
       :aria-label="t('log.find.verdict')"
       @update:value="(verdict: string) => emit('look', { verdict })"
     />
-    <label>
-      {{ t('log.find.from') }}
-      <input
-        type="date"
-        :value="asked.from"
-        @change="emit('look', { from: ($event.target as HTMLInputElement).value })"
-      />
-    </label>
-    <label>
-      {{ t('log.find.to') }}
-      <input
-        type="date"
-        :value="asked.to"
-        @change="emit('look', { to: ($event.target as HTMLInputElement).value })"
-      />
-    </label>
+    <day-field
+      v-for="end in ['from', 'to'] as const"
+      :key="end"
+      named
+      optional
+      :label="t(`log.find.${end}`)"
+      :model-value="asked[end]"
+      @update:model-value="(day: string) => emit('look', { [end]: day })"
+    />
     <n-button v-if="isAsked" @click="emit('clear')">{{ t('log.find.clear') }}</n-button>
   </div>
 </template>
@@ -149,21 +143,6 @@ const verdicts = computed(() => {
 }
 .verdict {
   width: 170px;
-}
-label {
-  font-weight: 600;
-  display: flex;
-  gap: 8px;
-  align-items: center;
-}
-input[type='date'] {
-  min-height: 48px;
-  padding: 0 10px;
-  border: 1px solid var(--line);
-  border-radius: var(--r);
-  background: var(--raised);
-  color: var(--ink);
-  font: inherit;
 }
 .more {
   display: none;

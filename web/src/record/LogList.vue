@@ -62,7 +62,7 @@ function choose(name: LogFilterName): void {
 
 <template>
   <find-bar v-if="finds" :asked="asked" :counts="counts" :is-asked="isAsked" @look="look" @clear="clear" />
-  <div class="filters" role="group" :aria-label="t('place.log')">
+  <div class="filters tabs" role="group" :aria-label="t('place.log')">
     <button
       v-for="f in logFilters"
       :key="f"
@@ -95,6 +95,7 @@ function choose(name: LogFilterName): void {
   <n-button v-if="more" class="older" :loading="loading" @click="older">{{ t('log.older') }}</n-button>
 </template>
 
+<style scoped src="../pieces/tabs.css" />
 <style scoped>
 .filters,
 .more {
@@ -106,20 +107,6 @@ function choose(name: LogFilterName): void {
 }
 .more {
   padding-top: 12px;
-}
-.filters button {
-  min-height: 48px;
-  padding: 0 16px;
-  border: 0;
-  border-bottom: 3px solid transparent;
-  background: none;
-  font-weight: 600;
-  color: var(--ink-2);
-  cursor: pointer;
-}
-.filters button[aria-pressed='true'] {
-  color: var(--ink);
-  border-bottom-color: var(--sea);
 }
 ol {
   padding: 0 var(--gutter);

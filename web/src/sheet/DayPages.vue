@@ -6,6 +6,7 @@ import { useI18n } from 'vue-i18n'
 import { useSite } from '../site/site.ts'
 import { useTimes } from '../site/times.ts'
 import { useDaySheet } from './day-sheet.ts'
+import DayField from '../pieces/DayField.vue'
 import { useSession } from '../rights/session.ts'
 import DaySheetView from './DaySheetView.vue'
 import ReviewDay from './ReviewDay.vue'
@@ -34,11 +35,7 @@ const stations = computed(() => [
     .flatMap((s) => (s.plate ? [{ value: s.id, label: s.plate.name }] : []))
     .toSorted((a, b) => a.label.localeCompare(b.label)),
 ])
-const isDay = /^\d{4}-\d{2}-\d{2}$/
-const typed = computed({
-  get: () => props.day,
-  set: (day) => isDay.test(day) && day <= props.today && day >= (props.first ?? '') && emit('show', { day }),
-})
+const typed = computed({ get: () => props.day, set: (day) => emit('show', { day }) })
 const print = () => window.print()
 </script>
 
@@ -51,7 +48,7 @@ const print = () => window.print()
         @click="emit('show', { day: dateAfter(day, -1) })"
         >‹</n-button
       >
-      <input v-model="typed" type="date" class="day" :min="first" :max="today" :aria-label="t('sheet.day')" />
+      <day-field v-model="typed" :min="first" :max="today" :label="t('sheet.day')" />
       <n-button
         :aria-label="t('sheet.after')"
         :disabled="day >= today"
@@ -70,7 +67,7 @@ const print = () => window.print()
       <review-day v-if="mayReview && sheet" :sheet="sheet" @done="load" />
     </div>
     <h2 v-if="day" class="title">{{ date(day) }}</h2>
-    <day-sheet-view v-if="sheet" :sheet="sheet" :station="station" />
+    <day-sheet-view v-if="sheet" :of="sheet" :station="station" />
     <p v-else-if="failed" class="empty">{{ t('sheet.unreachable') }}</p>
     <p v-else class="empty quiet" role="status">{{ t('sheet.reading') }}</p>
   </div>
@@ -89,18 +86,8 @@ const print = () => window.print()
   padding: 6px 0 10px;
 }
 .which :deep(.n-button) {
-  min-height: 52px;
+  min-height: 48px;
   min-width: 52px;
-}
-.day {
-  min-height: 52px;
-  padding: 0 14px;
-  border: 1px solid var(--line);
-  border-radius: var(--r);
-  background: var(--raised);
-  color: var(--ink);
-  font: inherit;
-  font-weight: 600;
 }
 .station {
   width: 280px;

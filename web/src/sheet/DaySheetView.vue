@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { exceptionsOf, type DaySheet } from '@tadka/core/sheet'
+import { exceptionsOf, onlyOf, readingsOf, type DaySheet } from '@tadka/core/sheet'
 import { checkWords, pouredWords, summaryWords } from '@tadka/words/sheet'
 import { spanWords } from '@tadka/words/tell'
 import { computed } from 'vue'
@@ -16,52 +16,27 @@ import RunRow from './RunRow.vue'
 
 /** A day as a person would keep it: what was not as it should be first, then station by station. */
 const props = defineProps<{
-  sheet: DaySheet
+  of: DaySheet
   /** A station's id; empty: every one. */ station: string
 }>()
 const { t } = useI18n()
 const tell = useTeller()
 const names = useNames()
 
-const isHere = (station: string | null) => props.station === '' || props.station === station
-const stations = computed(() => props.sheet.stations.filter((s) => isHere(s.station)))
-const cases = computed(() => props.sheet.cases.filter((c) => isHere(c.station)))
-const left = computed(() =>
-  props.sheet.left.filter((l) => l.what === 'amended' || isHere('station' in l ? l.station : null)),
-)
-const baths = computed(() => props.sheet.baths.filter((b) => isHere(b.mixed.station)))
-const readings = computed(() => (props.station === '' ? props.sheet.readings : []))
-const checks = computed(() => (props.station === '' ? props.sheet.checks : []))
-const all = computed(() => {
-  const { stations: of, readings: loose, baths: mixed } = props.sheet
-  const here = of.flatMap((s) => [...s.readings, ...s.runs.flatMap((r) => r.readings)])
-  return new Map([...here, ...loose, ...mixed.flatMap((b) => b.readings)].map((r) => [r.record, r]))
+const sheet = computed(() => onlyOf(props.of, props.station === '' ? [] : [props.station]))
+const first = computed(() => exceptionsOf(sheet.value))
+const readings = computed(() => new Map(readingsOf(sheet.value).map((r) => [r.record, r])))
+const isEmpty = computed(() => {
+  const { stations, cases, baths, readings: loose, checks } = sheet.value
+  return [stations, cases, baths, loose, checks].every((all) => all.length === 0)
 })
-const first = computed(() => {
-  const { runs, amended } = exceptionsOf(props.sheet)
-  return {
-    runs: runs.filter((r) => isHere(r.station)),
-    amended: amended.filter((r) => isHere(r.reading.station)),
-  }
-})
-const readingOf = (id: string) => all.value.get(id) ?? null
-const summary = computed(() => summaryWords(tell, props.sheet, stations.value, cases.value))
-const isEmpty = computed(
-  () =>
-    stations.value.length +
-      cases.value.length +
-      baths.value.length +
-      readings.value.length +
-      checks.value.length ===
-    0,
-)
 </script>
 
 <template>
-  <p class="summary">{{ summary }}</p>
-  <section v-if="left.length > 0 || !isEmpty">
-    <h2 v-if="left.length > 0">{{ t('sheet.wrong') }}</h2>
-    <day-left-list :left="left" whole />
+  <p class="summary">{{ summaryWords(tell, sheet) }}</p>
+  <section v-if="sheet.left.length > 0 || !isEmpty">
+    <h2 v-if="sheet.left.length > 0">{{ t('sheet.wrong') }}</h2>
+    <day-left-list :left="sheet.left" whole />
   </section>
   <section v-if="first.runs.length + first.amended.length > 0">
     <h2>{{ t('sheet.first') }}</h2>
@@ -71,13 +46,13 @@ const isEmpty = computed(
     </ul>
   </section>
   <p v-if="isEmpty" class="quiet">{{ t('sheet.nothing') }}</p>
-  <section v-if="cases.length > 0">
+  <section v-if="sheet.cases.length > 0">
     <h2>{{ t('sheet.corrective') }}</h2>
     <ul>
-      <case-story v-for="c in cases" :key="c.id" :of="c" :opened-by="readingOf(c.id)" />
+      <case-story v-for="c in sheet.cases" :key="c.id" :of="c" :opened-by="readings.get(c.id) ?? null" />
     </ul>
   </section>
-  <section v-for="s in stations" :key="s.station" class="station">
+  <section v-for="s in sheet.stations" :key="s.station" class="station">
     <h2>
       {{ names.station(s.station) }} <span class="quiet small">{{ names.where(s.station) }}</span>
     </h2>
@@ -88,10 +63,10 @@ const isEmpty = computed(
     </ul>
     <rack-chart v-if="s.cycles" :cycles="s.cycles" :from="sheet.from" :to="sheet.to" />
   </section>
-  <section v-if="baths.length > 0">
+  <section v-if="sheet.baths.length > 0">
     <h2>{{ t('sheet.baths') }}</h2>
     <ul>
-      <li v-for="b in baths" :key="b.record" class="bath">
+      <li v-for="b in sheet.baths" :key="b.record" class="bath">
         <div class="line">
           <span class="time">{{ tell.clock(b.at) }}</span>
           <span class="what">
@@ -123,16 +98,16 @@ const isEmpty = computed(
       </li>
     </ul>
   </section>
-  <section v-if="readings.length > 0">
+  <section v-if="sheet.readings.length > 0">
     <h2>{{ t('sheet.elsewhere') }}</h2>
     <ul>
-      <reading-row v-for="r in readings" :key="r.record" :line="r" />
+      <reading-row v-for="r in sheet.readings" :key="r.record" :line="r" />
     </ul>
   </section>
-  <section v-if="checks.length > 0">
+  <section v-if="sheet.checks.length > 0">
     <h2>{{ t('sheet.checks') }}</h2>
     <ul>
-      <li v-for="c in checks" :key="c.record">
+      <li v-for="c in sheet.checks" :key="c.record">
         <div class="line">
           <span class="time">{{ tell.clock(c.at) }}</span>
           <span class="what">{{ checkWords(tell, names.instrument(c.checked.instrument), c.checked) }}</span>

@@ -11,7 +11,11 @@ import { ask } from '../wire/api.ts'
 import { useAsking } from '../wire/asking.ts'
 
 /** This tablet in the inspector's hands: read only, for the days chosen, until somebody of the site gives a PIN. */
-const props = defineProps<{ /** How many days back it shows. */ days: number }>()
+const props = defineProps<{
+  /** The first day that it shows at least, and today, ISO dates. */
+  from: string
+  today: string
+}>()
 const { t } = useI18n()
 const session = useSession()
 const site = useSite()
@@ -23,7 +27,8 @@ const name = ref('')
 const hours = 2
 
 async function handOver(): Promise<void> {
-  const shown = inspectionDays.find((n) => n >= props.days) ?? inspectionDays.at(-1)
+  const back = (Date.parse(props.today) - Date.parse(props.from)) / 86_400_000 + 1
+  const shown = inspectionDays.find((n) => n >= back) ?? inspectionDays.at(-1)
   await tryTo(async () => {
     const sent = { name: name.value.trim(), days: shown, hours }
     const { path } = await ask<{ path: string }>('POST', `/api/sites/${session.site}/inspections`, sent)

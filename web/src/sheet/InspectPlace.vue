@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { OwnInspection } from '@tadka/contract/people'
-import { dayOf } from '@tadka/core/duty'
+import { boundsOfDay, dateAfter, dayOf } from '@tadka/core/duty'
 import type { SiteSet } from '@tadka/core/house'
 import { instant } from '@tadka/core/quantity'
 import { useEventListener } from '@vueuse/core'
@@ -37,7 +37,13 @@ const station = ref('')
 const set = computed(() => (site.set && 'hours' in site.set ? (site.set as SiteSet) : null))
 const dayAt = (at: number) => (set.value ? dayOf(set.value, instant(at)) : '')
 const today = computed(() => dayAt(nowByMinute()))
-const first = computed(() => dayAt(own.value?.from ?? 0))
+/** The first day that lies in the link's period wholly. */
+const first = computed(() => {
+  const from = own.value?.from
+  if (from === undefined || !set.value) return ''
+  const day = dayAt(from)
+  return boundsOfDay(set.value, day).from < from ? dateAfter(day, 1) : day
+})
 function show(change: { day?: string; station?: string }): void {
   shownDay.value = change.day ?? shownDay.value
   station.value = change.station ?? station.value
@@ -108,6 +114,7 @@ useEventListener(window, 'hashchange', () => window.location.hash !== '' && open
   </main>
 </template>
 
+<style scoped src="../pieces/tabs.css" />
 <style scoped>
 .inspect {
   height: 100%;
@@ -130,22 +137,6 @@ h1 {
   min-height: 48px;
 }
 .tabs {
-  display: flex;
-  gap: 4px;
   padding: 0 var(--gutter);
-}
-.tabs button {
-  min-height: 48px;
-  padding: 0 14px;
-  border: 0;
-  border-bottom: 3px solid transparent;
-  background: none;
-  font-weight: 600;
-  color: var(--ink-2);
-  cursor: pointer;
-}
-.tabs button[aria-pressed='true'] {
-  color: var(--ink);
-  border-bottom-color: var(--sea);
 }
 </style>

@@ -18,29 +18,4 @@ const tabs = [
   </nav>
 </template>
 
-<style scoped>
-.tabs {
-  display: flex;
-  gap: 4px;
-}
-a {
-  min-height: 48px;
-  display: flex;
-  align-items: center;
-  padding: 0 14px;
-  font-weight: 600;
-  color: var(--ink-2);
-  text-decoration: none;
-  white-space: nowrap;
-  border-bottom: 3px solid transparent;
-}
-.here {
-  color: var(--ink);
-  border-bottom-color: var(--sea);
-}
-@media (max-width: 760px) {
-  a {
-    padding: 0 8px;
-  }
-}
-</style>
+<style scoped src="../pieces/tabs.css" />

@@ -6,6 +6,8 @@ import { computed, onScopeDispose, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import PlaceBar from '../frame/PlaceBar.vue'
 import ChoicePick from '../pieces/ChoicePick.vue'
+import DayField from '../pieces/DayField.vue'
+import ManyPick from '../pieces/ManyPick.vue'
 import { useRefusalText } from '../rights/refusal-text.ts'
 import { useSession } from '../rights/session.ts'
 import { useSite } from '../site/site.ts'
@@ -57,15 +59,13 @@ const typed = (of: typeof from) =>
 const [typedFrom, typedTo] = [typed(from), typed(to)]
 const isOrdered = computed(() => from.value !== '' && to.value !== '' && from.value <= to.value)
 
-const chosen = ref<string[]>([])
+const chosen = ref<readonly string[]>([])
 const stations = computed(() =>
   site
     .all('station')
     .flatMap((s) => (s.plate ? [{ id: s.id, name: s.plate.name }] : []))
     .toSorted((a, b) => a.name.localeCompare(b.name)),
 )
-const turn = (id: string) =>
-  (chosen.value = chosen.value.includes(id) ? chosen.value.filter((c) => c !== id) : [...chosen.value, id])
 const paper = ref<'A4' | 'LETTER' | null>(null)
 const onPaper = computed({
   get: () => paper.value ?? (set.value?.country === 'US' ? 'LETTER' : 'A4'),
@@ -121,24 +121,15 @@ const kept = computed(() => (ready.value ? clock(ready.value.endsAt) : ''))
           :label="t('sheet.day')"
           :choices="spans.map((n) => ({ value: n, text: t(`pack.ask.span.${n}`) }))"
         />
-        <label>{{ t('pack.ask.from') }} <input v-model="typedFrom" type="date" :max="today" /></label>
-        <label>{{ t('pack.ask.to') }} <input v-model="typedTo" type="date" :max="today" /></label>
+        <day-field v-model="typedFrom" named :label="t('pack.ask.from')" :max="today" />
+        <day-field v-model="typedTo" named :label="t('pack.ask.to')" :max="today" />
         <p v-if="!isOrdered" class="fault" role="alert">{{ t('pack.ask.order') }}</p>
       </div>
-      <div>
-        <p class="label">{{ t('pack.ask.chooseStations') }}</p>
-        <div class="stations" role="group" :aria-label="t('pack.ask.chooseStations')">
-          <button
-            v-for="s in stations"
-            :key="s.id"
-            type="button"
-            :aria-pressed="chosen.includes(s.id)"
-            @click="turn(s.id)"
-          >
-            {{ s.name }}
-          </button>
-        </div>
-      </div>
+      <many-pick
+        v-model="chosen"
+        :label="t('pack.ask.chooseStations')"
+        :choices="stations.map(({ id, name }) => ({ value: id, text: name }))"
+      />
       <div class="pair">
         <choice-pick
           v-model="onPaper"
@@ -183,7 +174,7 @@ const kept = computed(() => (ready.value ? clock(ready.value.endsAt) : ''))
           <p class="small quiet until" role="status">{{ t('pack.ask.until', { time: kept }) }}</p>
         </template>
       </div>
-      <hand-over v-if="session.mayDo('invite-inspector')" :days="days ?? 30" />
+      <hand-over v-if="session.mayDo('invite-inspector') && isOrdered" :from="from" :today="today" />
     </div>
   </div>
 </template>
@@ -202,41 +193,6 @@ const kept = computed(() => (ready.value ? clock(ready.value.endsAt) : ''))
   gap: 14px 28px;
   flex-wrap: wrap;
   align-items: center;
-}
-label {
-  font-weight: 600;
-}
-input {
-  min-height: 52px;
-  margin-left: 8px;
-  padding: 0 14px;
-  border: 1px solid var(--line);
-  border-radius: var(--r);
-  background: var(--raised);
-  color: var(--ink);
-  font: inherit;
-}
-.stations {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  padding-top: 8px;
-}
-.stations button {
-  min-height: 48px;
-  padding: 0 14px;
-  border: 1px solid var(--line);
-  border-radius: var(--r);
-  background: var(--raised);
-  color: var(--ink);
-  font-weight: 600;
-  cursor: pointer;
-}
-.stations button[aria-pressed='true'] {
-  border-color: var(--sea);
-  background: var(--sea-wash);
-  text-decoration: underline 3px var(--sea);
-  text-underline-offset: 5px;
 }
 .go {
   min-height: 64px;

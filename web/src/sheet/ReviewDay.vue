@@ -3,6 +3,7 @@ import { exceptionsOf, type DaySheet } from '@tadka/core/sheet'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
+import ManyPick from '../pieces/ManyPick.vue'
 import PinField from '../record/PinField.vue'
 import { useSession } from '../rights/session.ts'
 import { useNames } from '../site/names.ts'
@@ -25,7 +26,7 @@ const { busy, wrong, tryTo } = useAsking()
 const show = ref(false)
 const pin = ref('')
 const note = ref('')
-const also = ref<string[]>([])
+const also = ref<readonly string[]>([])
 const count = computed(() => exceptionsOf(props.sheet).count)
 const last = computed(() => props.sheet.reviewed.at(-1) ?? null)
 /** Others that nobody has looked through, and that this person did not sign. */
@@ -38,8 +39,6 @@ async function open(): Promise<void> {
   also.value = []
   await reviews.load()
 }
-const turn = (day: string) =>
-  (also.value = also.value.includes(day) ? also.value.filter((d) => d !== day) : [...also.value, day])
 
 async function sign(): Promise<void> {
   const sent = {
@@ -69,20 +68,12 @@ async function sign(): Promise<void> {
     <form class="review" @submit.prevent="sign">
       <div class="what">
         <p>{{ t('log.review.says', { n: count }, count) }}</p>
-        <div v-if="others.length > 0">
-          <p class="label">{{ t('log.review.also') }}</p>
-          <div class="days" role="group" :aria-label="t('log.review.also')">
-            <button
-              v-for="d in others"
-              :key="d.day"
-              type="button"
-              :aria-pressed="also.includes(d.day)"
-              @click="turn(d.day)"
-            >
-              {{ date(d.day) }}
-            </button>
-          </div>
-        </div>
+        <many-pick
+          v-if="others.length > 0"
+          v-model="also"
+          :label="t('log.review.also')"
+          :choices="others.map((d) => ({ value: d.day, text: date(d.day) }))"
+        />
         <n-input
           v-model:value="note"
           type="textarea"
@@ -118,26 +109,6 @@ async function sign(): Promise<void> {
   display: grid;
   gap: 14px;
   align-content: start;
-}
-.days {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-}
-.days button {
-  min-height: 48px;
-  padding: 0 14px;
-  border: 1.5px solid var(--line);
-  border-radius: var(--r);
-  background: var(--raised);
-  font-weight: 600;
-  cursor: pointer;
-}
-.days button[aria-pressed='true'] {
-  border-color: var(--sea);
-  background: var(--sea-wash);
-  text-decoration: underline 3px var(--sea);
-  text-underline-offset: 5px;
 }
 .pin {
   display: grid;

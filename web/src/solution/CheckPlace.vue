@@ -33,7 +33,7 @@ const what = ref<(typeof whats)[number]>(
 
 <template>
   <div class="place">
-    <div class="whats" role="group" :aria-label="t('bench.whatName')">
+    <div class="whats tabs" role="group" :aria-label="t('bench.whatName')">
       <button v-for="w in whats" :key="w" type="button" :aria-pressed="what === w" @click="what = w">
         {{ t(`bench.what.${w}`) }}
       </button>
@@ -52,6 +52,7 @@ const what = ref<(typeof whats)[number]>(
   </div>
 </template>
 
+<style scoped src="../pieces/tabs.css" />
 <style scoped>
 .place {
   display: flex;
@@ -62,20 +63,6 @@ const what = ref<(typeof whats)[number]>(
   flex-wrap: wrap;
   padding: 0 var(--gutter);
   border-bottom: 1px solid var(--line-soft);
-}
-.whats button {
-  min-height: 48px;
-  padding: 0 14px;
-  border: 0;
-  border-bottom: 3px solid transparent;
-  background: none;
-  font-weight: 600;
-  color: var(--ink-2);
-  cursor: pointer;
-}
-.whats button[aria-pressed='true'] {
-  color: var(--ink);
-  border-bottom-color: var(--sea);
 }
 .view {
   flex: 1;
