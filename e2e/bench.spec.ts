@@ -72,7 +72,7 @@ test('a manager enters a label with a strip that cannot show it, and a drop kit 
   await form.getByLabel('Name').fill('Saltquat')
   await form.getByLabel('How strong').fill('10')
   await expect(form.getByText('That is 100000 ppm.')).toBeVisible()
-  await form.getByRole('button', { name: 'Save to the log' }).click()
+  await press(page, 'Save to the log')
   await expect(form.getByText('One of the uses is not right yet.')).toBeHidden()
   await expect(form.getByText('Give its name.')).toBeHidden()
   await expect(form.getByText('Choose what it is, chemically: it stands on the label.')).toBeVisible()
