@@ -1,4 +1,4 @@
-import { go, heading, isAccessible, later, press, signIn } from './crew.ts'
+import { go, heading, isAccessible, later, press, signIn, tap } from './crew.ts'
 import { GenericCrew } from './generic-crew.ts'
 import { beginsAnew, expect, test } from './test.ts'
 
@@ -43,7 +43,7 @@ test('mix that is left is put by with its label, read in the morning, used first
   })
   await test.step('its label can be printed again', async () => {
     await go(page, '/shift')
-    await card.getByRole('link', { name: 'Print its label' }).tap()
+    await tap(page, card.getByRole('link', { name: 'Print its label' }), 'tap')
     await expect(page.locator('.stuck')).toContainText('Skerry soft mix, vanilla')
     await expect(page.locator('.stuck')).toContainText('use by 30 Nov 2026')
     await expect(page.getByRole('button', { name: 'Print', exact: true })).toBeVisible()
