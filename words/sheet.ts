@@ -62,6 +62,28 @@ export function actWords({ t, volume }: Teller, { did, note, amount, unit }: Cas
   return t(`log.say.${did}`, { amount: told(), note })
 }
 
+/** What a corrective action is about: what was read, what was done, or what a person said. */
+export function caseTitle({ t }: Teller, c: CaseState, opened: string | null): string {
+  if (opened !== null) return opened
+  if (c.origin !== null) return c.said
+  return c.what === null || c.what === 'forbidden-act'
+    ? t('log.flags.forbidden-act')
+    : t(`bench.what.${c.what}`)
+}
+
+/** What was done and said about it, by time, each with who. */
+export function caseLines(tell: Teller, c: CaseState): { readonly at: number; readonly text: string }[] {
+  const { t, clock, person } = tell
+  const line = (at: number, by: string, words: string) => ({
+    at,
+    text: `${clock(at)} ${words}. ${person(by)}`,
+  })
+  return [
+    ...c.actions.map((a) => line(a.at, a.by, actWords(tell, a))),
+    ...c.told.map((s) => line(s.at, s.by, `${t(`log.case.part.${s.part}`)}: ${s.said}`)),
+  ].toSorted((a, b) => a.at - b.at)
+}
+
 /** How a corrective action ended, or that it has not. */
 export const endWords = ({ t, clock }: Teller, c: CaseState): string =>
   c.status === 'closed'
@@ -69,7 +91,7 @@ export const endWords = ({ t, clock }: Teller, c: CaseState): string =>
         time: clock(c.closedAt ?? 0),
         reason: c.reason,
       })
-    : t(`log.case.${c.status}`)
+    : t(`log.case.${c.status === 'open' && c.origin !== null ? 'openNow' : c.status}`)
 
 /** What of a run is not as it should be. */
 export function exceptionWords({ t, person }: Teller, e: RunException): string {

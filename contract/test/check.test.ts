@@ -38,6 +38,11 @@ const golden = [
     },
   },
   {
+    type: 'case.opened@1',
+    payload: { case: 'c', station: null, run: null, origin: 'by-hand', said: 'hand sink was blocked' },
+  },
+  { type: 'case.told@1', payload: { case: 'c', station: null, part: 'cause', said: 'a cloth in the drain' } },
+  {
     type: 'case.action@1',
     payload: { case: 'c', station: null, run: null, bath: null, did: 'strengthened', amount: 11, note: '' },
   },

@@ -1,2 +1,3 @@
 export * from './records.ts'
+export { caseKindOf, caseKinds, type CaseKind } from './kind.ts'
 export { caseFold, type CaseState } from './fold.ts'

@@ -31,8 +31,10 @@ export interface OnShift {
 /** What is looked through: some days, whole. */
 export interface Looked {
   readonly entries: readonly Entry[]
-  /** Rosters of these days; a day without one says nothing. */
+  /** Who was on shift, on the days that have a roster; a day without one says nothing. */
   readonly shifts: readonly OnShift[]
+  /** The days that they are of, from and to, milliseconds UTC. */
+  readonly rostered: readonly { readonly from: number; readonly to: number }[]
 }
 
 /** A question for the manager, with what it rests on. Never an accusation: each has honest answers. */
@@ -74,4 +76,12 @@ export type Question = {
   | { readonly kind: 'two-places'; readonly seconds: number; readonly areas: readonly [string, string] }
   | { readonly kind: 'not-on-shift'; readonly entries: number }
 )
-export type QuestionKind = Question['kind']
+export const questionKinds = [
+  'always-the-same',
+  'round-numbers',
+  'all-at-once',
+  'shorter-than-its-waits',
+  'two-places',
+  'not-on-shift',
+] as const satisfies readonly Question['kind'][]
+export type QuestionKind = (typeof questionKinds)[number]

@@ -1,4 +1,4 @@
-import { instantAt } from '../duty/index.ts'
+import { boundsOfDay, instantAt } from '../duty/index.ts'
 import type { RosterSet, SiteSet } from '../house/index.ts'
 import {
   handsOn,
@@ -15,7 +15,7 @@ import type { Entered, Entry, Looked, OnShift } from './entry.ts'
 
 /** What a site's log holds of some days. */
 export interface LogOfDays {
-  readonly site: Pick<SiteSet, 'timeZone'>
+  readonly site: Pick<SiteSet, 'timeZone' | 'hours' | 'closedDays'>
   readonly records: readonly AnyRecord[]
   readonly runs: readonly RunState[]
   readonly stations: readonly StationState[]
@@ -49,7 +49,7 @@ export function entriesOf({ site, records, runs, stations, rosters }: LogOfDays)
       return s.away ? [] : [{ person: s.person, from: at(s.from), to: at(s.to) }]
     }),
   )
-  return { entries, shifts }
+  return { entries, shifts, rostered: rosters.map((roster) => boundsOfDay(site, roster.day)) }
 }
 
 /** Minutes of work, and how long it must last where it is a wait that must, by step. */

@@ -1,4 +1,5 @@
 export { atLeastOf, together } from './chance.ts'
+export { questionKinds } from './entry.ts'
 export type * from './entry.ts'
 export { enteredTypes, entriesOf, type LogOfDays } from './from-log.ts'
 export { questionsOf } from './questions.ts'

@@ -24,8 +24,8 @@ export function twoPlaces(entries: readonly Entry[]): Question[] {
 }
 
 /** Entries of somebody who was not on shift, on a day that has a roster. One question a person and day. */
-export function notOnShift({ entries, shifts }: Looked): Question[] {
-  const near = (at: number) => shifts.some((s) => Math.abs(s.from - at) < dayMs)
+export function notOnShift({ entries, shifts, rostered }: Looked): Question[] {
+  const near = (at: number) => rostered.some((d) => at >= d.from && at < d.to)
   const isOn = (e: Entry) =>
     shifts.some((s) => s.person === e.person && e.at >= s.from - graceMs && e.at <= s.to + graceMs)
   const outside = entries.filter((e) => near(e.at) && !isOn(e))

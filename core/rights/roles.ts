@@ -26,6 +26,8 @@ export type Permission =
   | 'bring-in'
   | 'override'
   | 'decide-held'
+  /** Sees what the log makes one ask, and answers it. */
+  | 'ask-questions'
   | 'invite-inspector'
 
 const inspector: readonly Permission[] = ['inspect', 'verify-chain']
@@ -42,7 +44,7 @@ const lead: readonly Permission[] = [
   'invite-inspector',
   'set-procedures',
 ]
-const manager: readonly Permission[] = [...lead, 'set-up-house', 'decide-held']
+const manager: readonly Permission[] = [...lead, 'set-up-house', 'decide-held', 'ask-questions']
 
 const permissions: Record<Role, readonly Permission[]> = { inspector, crew, lead, manager }
 

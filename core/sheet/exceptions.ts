@@ -5,7 +5,7 @@ import { readingsOf } from './period.ts'
 
 /** What of a day is looked at before all else. */
 export interface Exceptions {
-  /** Cleanings that were cut short, late, entered later, stopped, not finished, or whose checks did not end in range. */
+  /** Cleanings, by their beginning, that were cut short, late, entered later, stopped, not finished, or whose checks did not end in range. */
   readonly runs: readonly RunLine[]
   /** Readings that were put right or taken back afterwards. */
   readonly amended: readonly ReadingLine[]
@@ -21,6 +21,7 @@ export function exceptionsOf(sheet: DaySheet): Exceptions {
   const runs = sheet.stations
     .flatMap((s) => s.runs)
     .filter((r) => r.exceptions.length > 0 || (r.verdict !== null && r.verdict !== 'in'))
+    .toSorted((a, b) => a.from - b.from)
   const amended = readingsOf(sheet).filter((r) => r.amended)
   const told = new Set(runs.map((r) => r.run))
   // What was late, cut short or failed in a cleaning is told with it, and counts once.

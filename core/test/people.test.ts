@@ -47,6 +47,8 @@ describe('what a record needs', () => {
     ['run.overridden@1', 'override'],
     ['run.entered@1', 'override'],
     ['reading.taken@1', 'record'],
+    ['case.opened@1', 'record'],
+    ['case.told@1', 'record'],
     ['case.action@1', 'record'],
     ['bath.mixed@1', 'record'],
     ['case.closed@1', 'close-case'],

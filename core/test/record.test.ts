@@ -1,3 +1,4 @@
+import { caseKindOf, caseKinds, caseOrigins } from '../case/index.ts'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import * as record from '../record/index.ts'
@@ -89,6 +90,58 @@ describe('a corrective case', () => {
     expect(record.subjectsOf(amendment)).toContainEqual(caseRef)
     expect(state([weak, amendment])).toMatchObject({ status: 'open', verdict: 'in' })
     expect(state([weak, amendment, recheck])).toMatchObject({ status: 'closed', closedBy: recheck.id })
+  })
+})
+
+describe('a corrective case that a person opens', () => {
+  const ref = { kind: 'case', id: 'c-1' } as const
+  const state = (...records: stream.AnyRecord[]) => stream.foldAll(record.folds.case, ref, records).state
+  const said = 'hand sink blocked for an hour'
+  const of = { case: 'c-1', station: 'st' }
+  const opened = recordOf(1, 'case.opened@1', ref, { ...of, run: null, origin: 'by-hand', said })
+  const tell = (n: number, part: 'immediate' | 'cause' | 'fix', what: string) =>
+    recordOf(n, 'case.told@1', ref, { ...of, part, said: what })
+  const closed = recordOf(9, 'case.closed@1', ref, { ...of, reason: 'sink runs again' })
+
+  it('stands open with what was said, gathers what was done and why, and ends with who closed it and what shows it', () => {
+    expect(state(opened)).toMatchObject({
+      status: 'open',
+      origin: 'by-hand',
+      said,
+      station: 'st',
+      what: null,
+    })
+    const whole = state(
+      opened,
+      tell(2, 'cause', 'a cloth in the drain'),
+      tell(3, 'fix', 'strainer put in'),
+      closed,
+    )
+    expect(whole).toMatchObject({
+      status: 'closed',
+      endedBy: closed.by,
+      reason: 'sink runs again',
+      closedBy: null,
+    })
+    expect(whole.told.map((t) => [t.part, t.said])).toEqual([
+      ['cause', 'a cloth in the drain'],
+      ['fix', 'strainer put in'],
+    ])
+  })
+  it('is not there before anybody opened it, whatever else was written under its name', () => {
+    expect(state().status).toBe('void')
+    expect(state(tell(2, 'cause', 'a cloth')).status).toBe('void')
+    expect(state(tell(2, 'cause', 'a cloth'), closed).status).toBe('void')
+  })
+  it('is opened once: a second opening changes nothing of it', () => {
+    const again = recordOf(4, 'case.opened@1', ref, { ...of, run: null, origin: 'stop', said: 'else' })
+    expect(state(opened, again)).toMatchObject({ origin: 'by-hand', said })
+    expect(state(opened, closed, again).status).toBe('closed')
+  })
+  it('has a kind of its own to be helped by, whatever it is about', () => {
+    for (const origin of caseOrigins) expect(caseKinds).toContain(caseKindOf({ what: null, origin }))
+    expect(caseKindOf({ what: 'sanitizer', origin: null })).toBe('sanitizer')
+    expect(caseKindOf({ what: 'forbidden-act', origin: null })).toBe('other')
   })
 })
 

@@ -1,6 +1,7 @@
 import {
   currentPosition,
   finishStep,
+  handsOn,
   numberOf,
   readLimits,
   wholeCount,
@@ -116,7 +117,10 @@ export function workRun(
 
 function workStep(w: Working, position: Position, at: number): number {
   const { random } = w.worker
-  const hands = at + (25 + random() * 70) * 1000
+  const drawn = random()
+  const planned = position.kind === 'sign' ? 0 : handsOn(position.step, w.run.parameters)
+  // Practised hands are quicker than planned, and do not put by that a step took no time.
+  const hands = at + Math.max((25 + drawn * 70) * 1000, (0.6 + 0.4 * drawn) * planned * 60_000)
   if (position.kind === 'sign')
     return w.done(position, at + 8000, { shown: position.round >= 2 || random() < 0.2 })
   const { step } = position

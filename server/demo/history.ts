@@ -10,9 +10,10 @@ import {
   type StationState,
 } from '@tadka/core/procedure'
 import type { AnyDraft, AnyRecord } from '@tadka/core/stream'
-import { workRun, type Worker } from './crew.ts'
+import { workRun } from './crew.ts'
 import { Diary } from './diary.ts'
 import { dishHistory } from './dish.ts'
+import { Hands, handsMinutes } from './hands.ts'
 import { instruments, people, site, siteId } from './house.ts'
 import { crew, rosters } from './roster.ts'
 import { mixes, products, spares, stations } from './products.ts'
@@ -98,6 +99,17 @@ function firstStates(diary: Diary, at: number): Map<string, StationState> {
   )
 }
 
+/** What falls due at each opening or close, the longest first: that is how people get home. */
+const longestFirst = (kind: 'each-open' | 'each-close') =>
+  Object.entries(stations)
+    .flatMap(([id, plate]) =>
+      plate.duties.flatMap(({ trigger, procedure }) => {
+        const found = latestProcedure(procedure)
+        return found && trigger.kind === kind ? [{ id, procedure, takes: handsMinutes(found, id) }] : []
+      }),
+    )
+    .toSorted((a, b) => b.takes - a.takes)
+
 const stored = (draft: AnyDraft): AnyRecord =>
   ({ ...draft, seq: 0, receivedAt: draft.observedAt, clockOffset: 0, prev: '', flags: [] }) as AnyRecord
 
@@ -116,22 +128,19 @@ export function demoHistory(now: number, days: number, seed = 2110): AnyDraft[] 
   setUp(diary, opening.opens - 300 * minute, now)
   const standing = firstStates(diary, opening.opens - 299 * minute)
   const today = tradingDayAt(site, instant(now), 120)?.date
-  const hands = people.filter((p) => p.role !== 'manager').map((p) => p.id)
-  const someone = (): Worker => ({
-    by: hands[Math.floor(random() * hands.length)] ?? 'bao',
-    random,
-    weakMix: random() < 0.14,
-  })
-  const work = (station: string, procedure: string, start: number) => {
+  const hands = new Hands(people.map((p) => p.id))
+  const work = (station: string, procedure: string, wanted: number) => {
     const found = latestProcedure(procedure)
     const on = standing.get(station)
-    if (!found || !on || start + 90 * minute >= now) return
+    if (!found || !on || wanted + 90 * minute >= now) return
     if (startFaults(found, on).length > 0)
       throw new Error(
         `the demo begins ${procedure} on ${station} as it does not stand: ${JSON.stringify(on.facets)}`,
       )
-    const who = someone()
-    standing.set(station, workRun(diary, on, found, start, who).station)
+    const { by, start } = hands.for(station, found, wanted, random())
+    const worked = workRun(diary, on, found, start, { by, random, weakMix: random() < 0.14 })
+    hands.done(station, worked.end)
+    standing.set(station, worked.station)
   }
   /** What falls due by hours in use, and baths that grow old: each time a little before. */
   const hourly = (id: string, day: { readonly opens: number; readonly closes: number }) => {
@@ -149,11 +158,18 @@ export function demoHistory(now: number, days: number, seed = 2110): AnyDraft[] 
     }
   }
   dishHistory(diary, first, days, now, randomFrom(seed + 1))
+  // On the day before, the manager told how the machines stood: that is looked through as well.
+  const before = dateAfter(opening.date, -1)
+  diary.note(
+    opening.opens + 9 * 60 * minute,
+    'ines',
+    'shift.reviewed@1',
+    { kind: 'shift', id: before },
+    { day: before, upTo: diary.drafts.length, note: '' },
+  )
   for (const day of trading) {
-    for (const id of Object.keys(stations)) {
-      for (const opens of stations[id]?.duties.filter((d) => d.trigger.kind === 'each-open') ?? [])
-        work(id, opens.procedure, day.opens - (95 - random() * 20) * minute)
-    }
+    for (const { id, procedure } of longestFirst('each-open'))
+      work(id, procedure, day.opens - (127 - random() * 15) * minute)
     for (const id of Object.keys(stations)) {
       for (const { procedure, trigger } of stations[id]?.duties ?? []) {
         const weekly = trigger.kind === 'weekly' && weekdayOf(day.date) === trigger.day
@@ -163,10 +179,8 @@ export function demoHistory(now: number, days: number, seed = 2110): AnyDraft[] 
     }
     for (const id of Object.keys(stations)) hourly(id, day)
     if (day.date === today) break
-    for (const id of Object.keys(stations)) {
-      const closes = stations[id]?.duties.filter((d) => d.trigger.kind === 'each-close') ?? []
-      closes.forEach((c, i) => work(id, c.procedure, day.closes - (25 - random() * 20 - i * 30) * minute))
-    }
+    for (const { id, procedure } of longestFirst('each-close'))
+      work(id, procedure, day.closes - (48 - random() * 20) * minute)
     const lead = random() < 0.9 ? 'ines' : 'oriel'
     const signedAt = day.closes + (100 + random() * 15) * minute
     if (signedAt < now)

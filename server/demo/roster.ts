@@ -23,6 +23,26 @@ const shifts: readonly RosterShift[] = [
   shift('ines', '15:30', '25:00', ['18:30', '20:30']),
 ]
 
+const minutesOf = (time: string): number => {
+  const [hours = 0, minutes = 0] = time.split(':').map(Number)
+  return hours * 60 + minutes
+}
+/** Somebody comes a little early, and stays to finish. */
+const early = 75
+const late = 45
+
+/** Who of some people is there at a time of the day, minutes from its midnight; all of them where nobody is. */
+export function onShiftAt(minute: number, among: readonly string[]): readonly string[] {
+  const there = shifts
+    .filter((s) => among.includes(s.person))
+    // An evening's shift ends past midnight.
+    .filter((s) =>
+      [minute, minute + 1440].some((m) => m >= minutesOf(s.from) - early && m < minutesOf(s.to) + late),
+    )
+    .map((s) => s.person)
+  return there.length > 0 ? there : among
+}
+
 /** The rosters of `days` dates from `from`. */
 export const rosters = (from: string, days: number): RosterSet[] =>
   Array.from({ length: days }, (_, i) => ({ day: dateAfter(from, i), shifts }))

@@ -241,6 +241,21 @@ export const operations: Readonly<Record<string, Operation>> = {
       'A file of a pack, for half an hour: the document (pdf), its tables (zip of CSV), its data (json)',
     needs: 'export-log',
   },
+  [`GET ${site('/questions')}`]: {
+    summary:
+      'What the last fortnight of the log makes a manager ask, each with what it rests on; without what was answered',
+    needs: 'ask-questions',
+  },
+  [`POST ${site('/questions')}`]: {
+    summary:
+      'Dismisses a question, or says that it was followed up, and what came of it; kept apart from the log',
+    needs: 'ask-questions',
+    example: {
+      id: '5f0c2f8e-3f0c-4a7e-9d5a-0d9b0c1a2b3c',
+      ...{ kind: 'two-places', person: 'bao', upTo: 1_795_000_000_000, how: 'dismissed' },
+      note: 'Two tablets stand side by side on this counter.',
+    },
+  },
   [`GET ${site('/reviews')}`]: {
     summary: 'The last days, who signed each and who looked it through, and which have waited too long',
     needs: 'review-day',

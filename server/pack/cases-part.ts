@@ -1,5 +1,5 @@
 import { readingsOf, type ReadingLine } from '@tadka/core/sheet'
-import { actWords, endWords, limitWords, readingWords, verdictWords } from '@tadka/words/sheet'
+import { caseLines, caseTitle, endWords, limitWords, readingWords, verdictWords } from '@tadka/words/sheet'
 import type { PhotoOf } from './document.ts'
 import type { PackKnown } from './gather.ts'
 import type { Paper } from './paper.ts'
@@ -20,7 +20,7 @@ export async function casesPart(
   const photos: { readonly sha256: string; readonly of: ReadingLine }[] = []
   for (const c of [...cases.values()].toSorted((a, b) => a.openedAt - b.openedAt)) {
     const opened = readings.get(c.id)
-    const what = opened ? readingWords(tell, opened.reading) : t('log.flags.forbidden-act')
+    const what = caseTitle(tell, c, opened ? readingWords(tell, opened.reading) : null)
     paper.need(60)
     paper.row(
       [
@@ -30,7 +30,7 @@ export async function casesPart(
           share: 6,
           weight: 'bold',
         },
-        { text: opened ? person(opened.by) : '', share: 1.2 },
+        { text: person(c.by), share: 1.2 },
         { text: opened ? verdictWords(tell, opened) : '', share: 1.8, weight: 'bold' },
       ],
       false,
@@ -40,8 +40,7 @@ export async function casesPart(
         indent: 100,
         size: 8.5,
       })
-    for (const a of c.actions)
-      paper.text(`${clock(a.at)} ${actWords(tell, a)}. ${person(a.by)}`, { indent: 100 })
+    for (const line of caseLines(tell, c)) paper.text(line.text, { indent: 100 })
     paper.text(endWords(tell, c), { indent: 100, weight: c.status === 'open' ? 'bold' : 'plain' })
     paper.rule(0.3)
     if (opened) photos.push(...opened.photos.map((sha256) => ({ sha256, of: opened })))

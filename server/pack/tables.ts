@@ -1,7 +1,7 @@
 import { showRead } from '@tadka/core/quantity'
 import { readingsOf } from '@tadka/core/sheet'
 import {
-  actWords,
+  caseLines,
   endWords,
   exceptionWords,
   leftWords,
@@ -100,11 +100,25 @@ export function tablesOf({ days, site }: PackKnown, tell: PackTeller): Table[] {
     },
     {
       file: 'corrective-actions.csv',
-      columns: ['opened', 'station', 'what', 'verdict', 'actions', 'ended', 'status', 'case'],
+      columns: [
+        'opened',
+        'station',
+        'what',
+        'verdict',
+        'opened_by',
+        'actions',
+        'ended',
+        'ended_by',
+        'status',
+        'case',
+      ],
       rows: [...new Map(days.flatMap((d) => d.cases).map((c) => [c.id, c])).values()].map((c) => [
-        ...[local(c.openedAt), where(c.station), c.what ?? '', c.verdict ?? ''],
-        c.actions.map((a) => `${tell.clock(a.at)} ${actWords(tell, a)} (${tell.person(a.by)})`).join('; '),
-        ...[endWords(tell, c), c.status, c.id],
+        ...[local(c.openedAt), where(c.station), c.origin ? c.said : (c.what ?? ''), c.verdict ?? ''],
+        tell.person(c.by),
+        caseLines(tell, c)
+          .map((line) => line.text)
+          .join('; '),
+        ...[endWords(tell, c), c.endedBy ? tell.person(c.endedBy) : '', c.status, c.id],
       ]),
     },
     {

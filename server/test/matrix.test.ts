@@ -92,6 +92,14 @@ const routes: Readonly<Record<string, Route>> = {
     access: 'review-day',
     body: { ...who, days: ['2026-11-25'], note: '' },
   },
+  'GET /api/sites/{site}/questions': { access: 'ask-questions' },
+  'POST /api/sites/{site}/questions': {
+    access: 'ask-questions',
+    body: {
+      id: '5f0c2f8e-3f0c-4a7e-9d5a-0d9b0c1a2b3c',
+      ...{ kind: 'two-places', person: 'bao', upTo: 12, how: 'dismissed', note: 'one counter' },
+    },
+  },
   'GET /api/sites/{site}/reviews': { access: 'review-day' },
   'POST /api/sites/{site}/sign': { access: 'sign-shift', body: { ...who, day: '2026-11-26', reason: '' } },
   'POST /api/sites/{site}/override': {
@@ -251,7 +259,7 @@ describe('every type of record', () => {
     'shift.signed@1': 'sign-shift',
     'shift.reviewed@1': 'review-day',
     ...Object.fromEntries(
-      `concentrate.opened@1 water.measured@1 concentrate.drawn@1 instrument.checked@1 spare.drawn@1 run.started@1
+      `case.opened@1 case.told@1 concentrate.opened@1 water.measured@1 concentrate.drawn@1 instrument.checked@1 spare.drawn@1 run.started@1
       run.started@2 run.step.done@1 run.step.done@2 run.step.undone@1 run.step.undone@2 run.wait.started@1
       run.wait.started@2 run.visit.made@1 run.part.missing@1 run.part.found@1 run.part.lost@1 run.parked@1 run.resumed@1
       run.abandoned@1 run.finished@1 follow-up.closed@1 count.read@1 sign.seen@1 mix.changed@1 station.stopped@1 station.observed@1

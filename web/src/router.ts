@@ -39,6 +39,9 @@ const views = {
   log: withWords(() => import('./sheet/LogPlace.vue')),
   entries: withWords(() => import('./sheet/EntriesPlace.vue')),
   pack: withWords(() => import('./sheet/PackPlace.vue')),
+  questions: withWords(() => import('./sheet/QuestionsPlace.vue')),
+  newCase: withWords(() => import('./case/NewCasePlace.vue')),
+  case: withWords(() => import('./case/CasePlace.vue')),
   unsent: withWords(() => import('./record/UnsentPlace.vue')),
   house: withWords(() => import('./house/HousePlace.vue')),
 }
@@ -104,6 +107,9 @@ export const router = createRouter({
     { path: '/log', component: views.log, meta: { place: 'log' } },
     { path: '/log/entries', component: views.entries, meta: { place: 'log' } },
     { path: '/log/pack', component: views.pack, meta: { place: 'log' } },
+    { path: '/log/questions', component: views.questions, meta: { place: 'log' } },
+    { path: '/log/case/new', component: views.newCase, meta: { place: 'log' } },
+    { path: '/log/case/:case', component: views.case, meta: { place: 'log' } },
     { path: '/log/unsent', component: views.unsent, meta: { place: 'log' } },
     {
       path: '/house/procedure/:procedure',

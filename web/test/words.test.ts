@@ -1,3 +1,5 @@
+import { caseKinds, caseOrigins, caseParts } from '@tadka/core/case'
+import { questionKinds } from '@tadka/core/honesty'
 import { catalogue } from '@tadka/core/refusal'
 import { allProcedures, safetyRules, stepsOf } from '@tadka/core/procedure'
 import { flags } from '@tadka/core/record'
@@ -48,14 +50,23 @@ describe('the words', () => {
       expect(own || te(`log.say.${name}`), name).toBe(true)
     }
   })
-  it.each([
+  it.each<[string | string[], readonly string[]]>([
     ['run.why', safetyRules],
     ['house.rules_', safetyRules],
     ['run.act', ['freeze', 'reach-in', 'serve', 'sanitize', 'prime']],
     ['verdict', ['in', 'too-close', 'out', 'cannot-tell']],
     ['log.flags', flags],
     ['log.say', ['strengthened', 'weakened', 'drained-refilled', 'remixed', 'discarded', 'other']],
-    ['log.case', ['open', 'closed', 'void', 'rechecked']],
+    ['log.case', ['open', 'openNow', 'closed', 'void', 'rechecked']],
+    ['log.case.part', caseParts],
+    ['case.ask', caseParts],
+    ['case.origins', caseOrigins],
+    ...caseKinds.flatMap((kind) =>
+      caseParts.map((part): [string, string[]] => [`case.suggest.${kind}.${part}`, ['0', '1']]),
+    ),
+    ['question.asks', questionKinds],
+    ['question.rests', questionKinds],
+    ['question.answers', questionKinds],
     ['shift.risk', ['late', 'past-target', 'now', 'ahead']],
     ['people.role', ['crew', 'lead', 'manager']],
   ])('of %s cover every case', (path, names) => {

@@ -68,6 +68,7 @@ export const log = {
     done: 'Reviewed {time} by {who}',
     title: 'Review {day}',
     says: 'Nothing on this day was out of order. Your PIN confirms that you looked at it. | One thing on this day was not as it should be. Your PIN confirms that you looked at it. | {n} things on this day were not as they should be. Your PIN confirms that you looked at each.',
+    asks: 'The entries of this day give rise to a question | The entries of this day give rise to {n} questions',
     also: 'Review these days too',
     note: 'Note',
     noteLike: 'for example: talked to the closers about the strips',
@@ -86,6 +87,7 @@ export const log = {
   signTitle: '{day}: what is left',
   signSay: 'Your own PIN signs every record of this day.',
   left: {
+    act: 'Corrective action',
     nothing: 'Everything due was done in time, and nothing is open.',
     'not-done': 'Not done ({n})',
     late: 'Done late ({n})',
@@ -134,6 +136,7 @@ export const log = {
     temperature: 'Temperature of what was kept',
     hardness: 'Hardness',
     with: 'Measured with',
+    said: 'What was said',
   },
   amendKeep: 'Keep both in the log',
   amended: 'amended',
@@ -271,7 +274,11 @@ export const log = {
       out: 'Basket out of the sanitizer',
     },
     bath: { mixed: 'Mixed {volume} of {product}: {poured}' },
-    case: { closed: 'Closed the corrective action: {reason}' },
+    case: {
+      closed: 'Closed the corrective action: {reason}',
+      opened: 'Corrective action opened: {said}',
+      told: '{part}: {said}',
+    },
     shift: {
       signed: 'Signed {day}',
       reviewed: 'Reviewed {day}',
@@ -309,6 +316,8 @@ export const log = {
     rechecked: 'In range at the recheck, {time}.',
     closed: 'Closed {time}: {reason}',
     void: 'Amended: it was in range.',
+    openNow: 'Corrective action open.',
+    part: { immediate: 'Done at once', cause: 'Cause', fix: 'From now on' },
   },
   facts: {
     pouredMl: '{v} poured',

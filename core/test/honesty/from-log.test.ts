@@ -20,7 +20,7 @@ const run: RunState = {
 const step = (key: string, at: number, of = 'r1'): AnyRecord =>
   recordOf(at, 'run.step.done@2', { kind: 'run', id: of }, { run: of, station: 'st', step: key, facts: {} })
 const log = (change: Partial<LogOfDays> = {}): LogOfDays => ({
-  site: { timeZone: 'Europe/Dublin' },
+  site: { timeZone: 'Europe/Dublin', hours: {}, closedDays: [] },
   records: [],
   runs: [run],
   stations: [{ ...stationFold.initial('st'), plate: { ...plate, place: 'Kiosk' } }],
@@ -79,6 +79,10 @@ describe('how a log was entered', () => {
     const at = (text: string) => instant(Date.parse(text))
     expect(entriesOf(log({ rosters })).shifts).toEqual([
       { person: 'bao', from: at('2026-07-01T17:00:00Z'), to: at('2026-07-02T00:30:00Z') },
+    ])
+    // What was entered on the day before, which has no roster, is not held against it.
+    expect(entriesOf(log({ rosters })).rostered).toEqual([
+      { from: at('2026-06-30T23:00:00Z'), to: at('2026-07-01T23:00:00Z') },
     ])
   })
   it('reads only what tells how it was entered', () => {

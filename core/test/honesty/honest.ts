@@ -93,5 +93,5 @@ export function honestFortnight(seed: number): Looked {
       }
     }
   }
-  return { entries, shifts }
+  return { entries, shifts, rostered: [{ from: 0, to: 15 * day }] }
 }

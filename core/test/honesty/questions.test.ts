@@ -57,7 +57,9 @@ describe('an honest log', () => {
   })
   it('of a day without a roster says nothing of who was on shift', () => {
     const log = honestFortnight(5)
-    expect(questionsOf({ ...log, shifts: [] }).filter((q) => q.kind === 'not-on-shift')).toEqual([])
+    expect(
+      questionsOf({ ...log, shifts: [], rostered: [] }).filter((q) => q.kind === 'not-on-shift'),
+    ).toEqual([])
   })
   it('of one person alone is not held against anybody', () => {
     const log = honestFortnight(5)

@@ -23,7 +23,7 @@ const openCases = computed(() => site.all('case').filter((c) => c.status === 'op
     >
       {{ t(`place.${place}`) }}
       <span v-if="place === 'log' && openCases > 0" class="badge">
-        {{ openCases }}<span class="visually-hidden"> {{ t('shift.openCase') }}</span>
+        {{ openCases }}<span class="visually-hidden"> {{ t('shift.openCases', openCases) }}</span>
       </span>
     </router-link>
   </nav>

@@ -36,7 +36,7 @@ const MixAsked = later(() =>
   Promise.all([import('../machine/MixAsked.vue'), fetchWords()]).then(([asked]) => asked),
 )
 const FollowUps = later(() => import('../duty/FollowUps.vue'))
-const OpenCases = later(() => import('../duty/OpenCases.vue'))
+const OpenCases = later(() => import('../case/OpenCases.vue'))
 const ReviewWaiting = later(() => import('../sheet/ReviewWaiting.vue'))
 const OutOfService = later(() => import('../procedure/OutOfService.vue'))
 
@@ -63,7 +63,6 @@ const soon = computed(() =>
 const sheet = computed(() =>
   set.value ? sheetOf(set.value, stations.value, due.value, runs.value, nowByMinute()) : null,
 )
-const cases = computed(() => site.all('case').filter((c) => c.status === 'open'))
 const kept = computed(() => site.all('rerun').filter((r) => r.keptAt !== null && r.ended === null))
 const asked = computed(() => stations.value.filter((s) => s.followUps.length > 0))
 const otherMix = computed(() => stations.value.some((s) => s.mixChange))
@@ -105,6 +104,7 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
       <router-link to="/shift/ahead" class="ahead">{{ t('shift.ahead') }}</router-link>
       <plan-head />
     </place-bar>
+    <open-cases class="cases" />
     <shift-plan v-if="planner.inForce" />
     <template v-else>
       <section class="evening">
@@ -127,7 +127,6 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
       <plan-risk v-if="risk" v-bind="risk" :may-plan="session.mayDo('plan-shift')" />
       <plan-price v-if="risk && session.mayDo('plan-shift')" :plan="risk.plan" :problem="risk.problem" />
       <running-now v-if="planner.inForce && running.length > 0" :runs="running" @go-on="goOn" />
-      <open-cases v-if="cases.length > 0" :cases="cases" />
       <rerun-list v-if="kept.length > 0" :kept="kept" />
       <baths-due />
       <review-waiting v-if="session.mayDo('review-day')" />
@@ -142,8 +141,8 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
 .shift {
   height: 100%;
   display: grid;
-  grid-template: auto 1fr auto / 1fr 320px;
-  grid-template-areas: 'bar bar' 'evening aside' 'running aside';
+  grid-template: auto auto 1fr auto / 1fr 320px;
+  grid-template-areas: 'bar bar' 'cases cases' 'evening aside' 'running aside';
 }
 .ahead {
   min-height: 48px;
@@ -153,6 +152,9 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
 }
 .bar {
   grid-area: bar;
+}
+.cases {
+  grid-area: cases;
 }
 .evening {
   grid-area: evening;

@@ -78,6 +78,16 @@ function back(id: string): void {
           {{ clock(s.outOfService?.since ?? 0) }}.
           {{ t('shift.outMeans') }}
         </p>
+        <p v-if="session.mayDo('record')">
+          <router-link
+            class="act"
+            :to="{
+              path: '/log/case/new',
+              query: { origin: 'stop', station: s.id, said: `${t('shift.outOfService')}: ${why(s)}` },
+            }"
+            >{{ t('log.left.act') }}</router-link
+          >
+        </p>
         <template v-if="!plain">
           <router-link v-if="s.currentRun" :to="`/run/${s.currentRun.run}`" class="go">{{
             t('shift.toRun')
@@ -128,6 +138,12 @@ b {
 }
 p {
   margin: 2px 0 8px;
+}
+.act {
+  min-height: 48px;
+  display: inline-flex;
+  align-items: center;
+  font-weight: 600;
 }
 .short {
   padding: 10px 12px;

@@ -19,6 +19,7 @@ export interface Edit {
     | 'temperature'
     | 'hardness'
     | 'with'
+    | 'said'
   readonly kind: 'number' | 'text'
   /** What a number is kept as, where people here may type it in another unit. */
   readonly kept?: Kept
@@ -47,6 +48,8 @@ const byType: Readonly<Record<string, readonly Edit[]>> = {
   'run.abandoned@1': [text('reason', 'reason')],
   'bath.mixed@1': [kept('millilitres', 'poured', 'poured'), number('amount', 'measured', 'amount')],
   'case.action@1': [number('amount', 'amount'), text('note', 'note')],
+  'case.opened@1': [text('said', 'said')],
+  'case.told@1': [text('said', 'said')],
   'count.read@1': [number('total', 'total')],
   'rack.tallied@1': [number('racks', 'racks')],
   'sign.seen@1': [text('note', 'note')],

@@ -177,6 +177,12 @@ export function useSentence() {
         return reading(record.payload)
       case 'case.action@1':
         return act(record.payload)
+      case 'case.opened@1':
+        return t('log.say.case.opened', { said: record.payload.said })
+      case 'case.told@1': {
+        const { part, said } = record.payload
+        return t('log.say.case.told', { part: t(`log.case.part.${part}`), said })
+      }
       case 'case.closed@1':
         return t('log.say.case.closed', { reason: record.payload.reason })
       case 'record.amended@1': {

@@ -1,21 +1,23 @@
 <script setup lang="ts">
 import type { CaseState } from '@tadka/core/case'
 import type { ReadingLine } from '@tadka/core/sheet'
-import { actWords, endWords, readingWords } from '@tadka/words/sheet'
+import { caseLines, caseTitle, endWords, readingWords } from '@tadka/words/sheet'
 import { computed } from 'vue'
-import { useI18n } from 'vue-i18n'
 import VerdictMark from '../pieces/VerdictMark.vue'
+import { useSession } from '../rights/session.ts'
 import { useTeller } from '../site/teller.ts'
 
 /** A corrective action: what opened it, what was done, how it ended, each with who and when. */
-const props = defineProps<{ of: CaseState; openedBy: ReadingLine | null }>()
-const { t } = useI18n()
+const props = defineProps<{
+  of: CaseState
+  openedBy: ReadingLine | null
+  /** The day on whose sheet it stands. */ day: string
+}>()
 const tell = useTeller()
-const title = computed(() => {
-  if (props.openedBy) return readingWords(tell, props.openedBy.reading)
-  const { what } = props.of
-  return what === null || what === 'forbidden-act' ? t('log.flags.forbidden-act') : t(`bench.what.${what}`)
-})
+const session = useSession()
+const title = computed(() =>
+  caseTitle(tell, props.of, props.openedBy && readingWords(tell, props.openedBy.reading)),
+)
 </script>
 
 <template>
@@ -23,13 +25,14 @@ const title = computed(() => {
     <div class="line">
       <span class="time">{{ tell.clock(of.openedAt) }}</span>
       <span class="what">
-        <b> {{ of.station ? `${tell.station(of.station)}: ` : '' }}{{ title }} </b>
-        <span v-for="(a, i) in of.actions" :key="i">
-          {{ tell.clock(a.at) }} {{ actWords(tell, a) }}. {{ tell.person(a.by) }}
-        </span>
+        <router-link v-if="session.mayDo('read')" :to="`/log/case/${of.id}?day=${day}`" class="title">
+          {{ of.station ? `${tell.station(of.station)}: ` : '' }}{{ title }}
+        </router-link>
+        <b v-else>{{ of.station ? `${tell.station(of.station)}: ` : '' }}{{ title }}</b>
+        <span v-for="(line, i) in caseLines(tell, of)" :key="i">{{ line.text }}</span>
         <span class="end">{{ endWords(tell, of) }}</span>
       </span>
-      <span class="who" />
+      <span class="who">{{ tell.person(of.by) }}</span>
       <span class="verdict"><verdict-mark v-if="of.verdict" :verdict="of.verdict" :size="20" /></span>
     </div>
   </li>

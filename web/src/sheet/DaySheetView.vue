@@ -49,7 +49,13 @@ const isEmpty = computed(() => {
   <section v-if="sheet.cases.length > 0">
     <h2>{{ t('sheet.corrective') }}</h2>
     <ul>
-      <case-story v-for="c in sheet.cases" :key="c.id" :of="c" :opened-by="readings.get(c.id) ?? null" />
+      <case-story
+        v-for="c in sheet.cases"
+        :key="c.id"
+        :of="c"
+        :opened-by="readings.get(c.id) ?? null"
+        :day="sheet.day"
+      />
     </ul>
   </section>
   <section v-for="s in sheet.stations" :key="s.station" class="station">

@@ -44,6 +44,9 @@ function show(change: { day?: string; station?: string }): void {
   <div class="log">
     <place-bar :title="t('place.log')" class="no-print">
       <log-tabs />
+      <router-link v-if="session.mayDo('record')" to="/log/case/new" class="new">{{
+        t('case.open')
+      }}</router-link>
       <sign-day v-if="session.mayDo('sign-shift')" />
     </place-bar>
     <div class="waiting no-print">
@@ -59,6 +62,12 @@ function show(change: { day?: string; station?: string }): void {
 <style scoped>
 .log {
   padding-bottom: 40px;
+}
+.new {
+  min-height: 48px;
+  display: inline-flex;
+  align-items: center;
+  font-weight: 600;
 }
 .waiting {
   padding: 0 var(--gutter);

@@ -10,6 +10,7 @@ import { useNames } from '../site/names.ts'
 import { useTimes } from '../site/times.ts'
 import { ask } from '../wire/api.ts'
 import { useAsking } from '../wire/asking.ts'
+import { useQuestions } from './questions.ts'
 import { useReviews } from './reviews.ts'
 import DialogCard from '../pieces/DialogCard.vue'
 
@@ -19,6 +20,7 @@ const emit = defineEmits<{ done: [] }>()
 const { t } = useI18n()
 const session = useSession()
 const reviews = useReviews()
+const questions = useQuestions()
 const names = useNames()
 const { clock, date } = useTimes()
 const { busy, wrong, tryTo } = useAsking()
@@ -29,6 +31,11 @@ const note = ref('')
 const also = ref<readonly string[]>([])
 const count = computed(() => exceptionsOf(props.sheet).count)
 const last = computed(() => props.sheet.reviewed.at(-1) ?? null)
+/** What its entries make a manager ask. */
+const asks = computed(
+  () =>
+    questions.list?.questions.filter((q) => q.from < props.sheet.to && q.to >= props.sheet.from).length ?? 0,
+)
 /** Others that nobody has looked through, and that this person did not sign. */
 const others = computed(() =>
   reviews.days.filter((d) => !d.reviewed && d.day !== props.sheet.day && d.signedBy !== session.acting?.id),
@@ -68,6 +75,11 @@ async function sign(): Promise<void> {
     <form class="review" @submit.prevent="sign">
       <div class="what">
         <p>{{ t('log.review.says', { n: count }, count) }}</p>
+        <p v-if="asks > 0">
+          <router-link to="/log/questions" class="asks">{{
+            t('log.review.asks', { n: asks }, asks)
+          }}</router-link>
+        </p>
         <many-pick
           v-if="others.length > 0"
           v-model="also"
@@ -95,6 +107,12 @@ async function sign(): Promise<void> {
 <style scoped>
 .reviewed {
   color: var(--in);
+  font-weight: 600;
+}
+.asks {
+  min-height: 48px;
+  display: inline-flex;
+  align-items: center;
   font-weight: 600;
 }
 .open {

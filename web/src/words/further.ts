@@ -1,3 +1,4 @@
+import { caseWords } from '@tadka/words/en/case'
 import { chart } from '@tadka/words/en/chart'
 import { dish } from '@tadka/words/en/dish'
 import { editor } from '@tadka/words/en/editor'
@@ -6,6 +7,7 @@ import { house } from '@tadka/words/en/house'
 import { inspect } from '@tadka/words/en/inspect'
 import { instruments } from '@tadka/words/en/instruments'
 import { logger } from '@tadka/words/en/logger'
+import { question } from '@tadka/words/en/question'
 import { rerun } from '@tadka/words/en/rerun'
 import { machine, scan } from '@tadka/words/en/machine'
 import { machines } from '@tadka/words/en/machines'
@@ -19,6 +21,7 @@ import { uses } from '@tadka/words/en/uses'
 
 /** The words that the first place, Shift, does not need: they come with the first of the others. */
 export const further = {
+  case: caseWords,
   chart,
   dish,
   editor,
@@ -32,6 +35,7 @@ export const further = {
   pack,
   plate,
   practices,
+  question,
   rerun,
   scan,
   setup,

@@ -1,0 +1,58 @@
+import { dateAt, instantAt } from '@tadka/core/duty'
+import { handsOn, stepsOfRun, type Procedure } from '@tadka/core/procedure'
+import { instant } from '@tadka/core/quantity'
+import { site } from './house.ts'
+import { stations } from './products.ts'
+import { onShiftAt } from './roster.ts'
+
+const minute = 60_000
+/** A run that nobody has a hand for waits so long, at most. */
+const step = 3 * minute
+const most = 60
+
+/** How long somebody is at a machine for a run, minutes: its steps at the pace of practised hands, without its waits. */
+export const handsMinutes = (procedure: Procedure, station: string): number =>
+  stepsOfRun(procedure, {})
+    .filter((s) => s.kind !== 'wait' && s.kind !== 'tend')
+    .reduce((n, s) => n + Math.max(1, 0.8 * handsOn(s, stations[station]?.parameters ?? {})), 0)
+
+/** The demo's people: each is at one machine at a time, and works while on shift. */
+export class Hands {
+  readonly #people: readonly string[]
+  readonly #busy = new Map<string, { readonly from: number; readonly to: number }[]>()
+  /** Until when each machine is worked on. */
+  readonly #worked = new Map<string, number>()
+
+  constructor(people: readonly string[]) {
+    this.#people = people
+  }
+
+  /** Who begins a run, and when: whoever is there and free, at the time or soon after it. @param drawn 0 to 1, who of several. */
+  for(station: string, procedure: Procedure, wanted: number, drawn: number): { by: string; start: number } {
+    const takes = handsMinutes(procedure, station) * minute
+    let start = Math.max(wanted, this.#worked.get(station) ?? 0)
+    for (let tries = 0; tries < most; tries++, start += step) {
+      const till = this.#there(start + takes)
+      const free = this.#there(start).filter((p) => till.includes(p) && this.#isFree(p, start, start + takes))
+      const by = free[Math.floor(drawn * free.length)]
+      if (by === undefined) continue
+      this.#busy.set(by, [...(this.#busy.get(by) ?? []), { from: start, to: start + takes }])
+      return { by, start }
+    }
+    throw new Error(`nobody of the demo has a hand free for ${procedure.id} on ${station}`)
+  }
+
+  /** The machine was worked on until then, ms UTC. */
+  done(station: string, at: number): void {
+    this.#worked.set(station, at + minute)
+  }
+
+  #there(at: number): readonly string[] {
+    const day = dateAt(instant(Math.round(at)), site.timeZone)
+    return onShiftAt((at - instantAt(day, '00:00', site.timeZone)) / minute, this.#people)
+  }
+
+  #isFree(person: string, from: number, to: number): boolean {
+    return !this.#busy.get(person)?.some((b) => from < b.to && to > b.from)
+  }
+}

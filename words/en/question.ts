@@ -1,0 +1,43 @@
+/** What the log makes a manager ask. Questions, never accusations: each says what it rests on, and what honest answer it may have. */
+export const question = {
+  title: 'Questions',
+  how: 'Looked for in the last 14 days. Each is a question to ask, not a verdict: it says what it rests on. Nothing is blocked by it, and crew do not see it.',
+  looking: 'Looking through the last 14 days…',
+  none: 'Nothing in the last 14 days gives rise to a question.',
+  unreachable: 'Questions show when there is a connection again.',
+  honest: 'It may be quite right:',
+  entries: 'Their entries from {from} to {to}',
+  past: 'Asked before',
+  was: {
+    dismissed: 'Dismissed by {who}, {time}:',
+    'followed-up': 'Followed up by {who}, {time}:',
+  },
+  note: 'What came of it',
+  noteLike: 'for example: two tablets stand side by side here',
+  dismiss: 'Dismiss',
+  follow: 'Followed up',
+  asks: {
+    'always-the-same': 'Why does {who} read the same strip again and again?',
+    'round-numbers': 'Why are the numbers that {who} writes nearly all whole?',
+    'all-at-once': 'Why was so much entered by {who} at once?',
+    'shorter-than-its-waits': 'How was {who} done before the waits were over?',
+    'two-places': 'How was {who} in two places at once?',
+    'not-on-shift': 'Why did {who} enter this while not on shift?',
+  },
+  rests: {
+    'always-the-same': '{like}: {times} times {value}. Of {others} readings by others, {share} % were that.',
+    'round-numbers': '{like}: {round} of {of} without a tenth. Of those by others, {share} %.',
+    'all-at-once': '{n} steps at {stations} stations, {work} min of work, entered within {minutes} min.',
+    'shorter-than-its-waits': 'Done in {minutes} min; its longest wait alone lasts {least} min.',
+    'two-places': '{one} and {other}, on two tablets, {seconds} s apart.',
+    'not-on-shift': '{n} entries outside of any shift of theirs on the roster.',
+  },
+  answers: {
+    'always-the-same': 'they always test right after mixing.',
+    'round-numbers': 'their thermometer shows no tenths.',
+    'all-at-once': 'they worked first and tapped after, with wet gloves.',
+    'shorter-than-its-waits': 'the timer was started late.',
+    'two-places': 'a colleague tapped under their name.',
+    'not-on-shift': 'they came in for somebody, and the roster does not say so.',
+  },
+}
