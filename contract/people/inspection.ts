@@ -26,6 +26,8 @@ export const inspectionView = z.object({
   endsAt: z.number(),
   /** When it was last opened; null where never. */
   usedAt: z.number().nullable(),
+  /** Days whose sheets were looked at, ISO dates, the first one first; `entries`: all that was written. */
+  looked: z.array(z.string()),
 })
 export type InspectionView = z.infer<typeof inspectionView>
 export const inspectionList = z.object({ links: z.array(inspectionView) })

@@ -37,7 +37,7 @@ export const inspectionRoutes = (services: Services): FastifyPluginAsyncZod => {
       async (request) => {
         const where = request.params.site
         await guard.actor(request, where, 'invite-inspector')
-        return { links: await inspections.openInspections(pool, where, now()) }
+        return { links: await inspections.inspectionsOf(pool, where, now()) }
       },
     )
 

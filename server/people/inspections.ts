@@ -1,6 +1,7 @@
 import type { InspectionView } from '@tadka/contract/people'
 import { Refusal } from '@tadka/core/refusal'
 import type { Pool } from '../db/pool.ts'
+import { inSite } from '../db/transaction.ts'
 
 export interface NewInspection {
   readonly site: string
@@ -18,14 +19,29 @@ export async function keepInspection(pool: Pool, i: NewInspection): Promise<void
   await pool.query(sql, [i.site, i.person, i.tokenHash, i.by, i.from, i.endsAt])
 }
 
-/** The links of a site that have not ended, the newest first. @param now milliseconds UTC. */
-export async function openInspections(pool: Pool, site: string, now: number): Promise<InspectionView[]> {
-  const sql = `
-    select i.person_id as id, p.name, i.made_by as by, i.from_at as "from", i.ends_at as "endsAt", i.used_at as "usedAt"
-    from inspection i join person p on p.site_id = i.site_id and p.id = i.person_id
-    where i.site_id = $1 and i.ends_at > $2 order by i.ends_at desc`
-  return (await pool.query<InspectionView>(sql, [site, now])).rows
-}
+/** Links that have ended are listed so long with what they were used for. */
+const listedMs = 400 * 86_400_000
+
+/** The links of a site and what was looked at by each, those that end last first. @param now milliseconds UTC. */
+export const inspectionsOf = (pool: Pool, site: string, now: number): Promise<InspectionView[]> =>
+  inSite(pool, site, async (db) => {
+    const sql = `
+      select i.person_id as id, p.name, i.made_by as by, i.from_at as "from", i.ends_at as "endsAt",
+        i.used_at as "usedAt",
+        array(select l.what from inspection_look l
+          where l.site_id = i.site_id and l.person_id = i.person_id order by l.what) as looked
+      from inspection i join person p on p.site_id = i.site_id and p.id = i.person_id
+      where i.site_id = $1 and i.ends_at > $2 order by i.ends_at desc limit 40`
+    return (await db.query<InspectionView>(sql, [site, now - listedMs])).rows
+  })
+
+/** Somebody looked at a day's sheet, or at the entries, by their link. @param what ISO date, or `entries`. */
+export const keepLook = (pool: Pool, site: string, person: string, what: string, at: number): Promise<void> =>
+  inSite(pool, site, async (db) => {
+    const sql = `
+      insert into inspection_look (site_id, person_id, what, first_at) values ($1, $2, $3, $4) on conflict do nothing`
+    await db.query(sql, [site, person, what, at])
+  })
 
 export interface Inspection {
   readonly site_id: string

@@ -16,6 +16,8 @@ export interface LogFilter {
   readonly stations: readonly string[] | null
   readonly person: string | null
   readonly verdicts: readonly string[] | null
+  /** Runs and corrective actions that they are about. */
+  readonly about: readonly string[] | null
   /** All of these, each a word that stands in them or begins one, or in the name of what they are about. */
   readonly terms: readonly Term[]
 }
@@ -28,11 +30,11 @@ export interface Term {
 
 const values = (site: string, f: LogFilter): unknown[] => [
   ...[site, f.from, f.to, f.kind, f.subject, f.types, f.without],
-  ...[f.stations, f.person, f.verdicts],
+  ...[f.stations, f.person, f.verdicts, f.about],
   ...f.terms.flatMap((t) => [t.word, t.ids]),
 ]
 /** Places of a query that stand before its words. */
-const before = 10
+const before = 11
 
 const fits = ({ terms }: LogFilter) => `
   r.site_id = $1
@@ -46,6 +48,9 @@ const fits = ({ terms }: LogFilter) => `
   and ($8::text[] is null or r.station = any ($8))
   and ($9::text is null or r.by_person = $9)
   and ($10::text[] is null or r.verdict = any ($10))
+  and ($11::text[] is null or r.seq in (
+    select s.seq from record_subject s
+    where s.site_id = $1 and s.kind in ('run', 'case') and s.subject_id = any ($11)))
   ${terms.map((_, i) => termFits(`$${before + 2 * i + 1}::text`, `$${before + 2 * i + 2}::text[]`)).join('')}`
 
 /** Each arm by an index of its own: in one condition none could be used. */

@@ -9,8 +9,9 @@ import type { Services } from '../services/services.ts'
 import { begun } from '../work/work.ts'
 import type { ExportAsked } from './export-job.ts'
 import type { Actor } from '../people/guard.ts'
-import { linkOf } from '../people/inspections.ts'
+import { keepLook, linkOf } from '../people/inspections.ts'
 import * as queries from '../stream/queries.ts'
+import { aboutOnly, onlySome } from './only.ts'
 import { logCounts, logPage, namedBy, type LogFilter, type Term } from './find-queries.ts'
 
 const site = z.object({ site: slug })
@@ -30,6 +31,7 @@ const filter = z.object({
   person: slug.optional(),
   verdicts: listed.optional(),
   words: words(80).optional(),
+  only: z.enum(onlySome).optional(),
 })
 
 type Filter = z.infer<typeof filter>
@@ -44,9 +46,10 @@ const exportsAtMost = { max: 20, timeWindow: '1 minute' }
 export const logRoutes =
   ({ pool, guard, work, now }: Services): FastifyPluginAsyncZod =>
   async (app) => {
-    /** A link shows its own period, whatever is asked. Throws `link_ended`. */
+    /** A link shows its own period, whatever is asked, and that it was looked at is kept. Throws `link_ended`. */
     async function periodOf({ id, site: where }: Actor, asked: Filter) {
       const own = await linkOf(pool, where, id, now())
+      await keepLook(pool, where, id, 'entries', now())
       return {
         from: Math.max(asked.from ?? 0, own.from),
         to: Math.min(asked.to ?? own.endsAt, own.endsAt),
@@ -62,8 +65,9 @@ export const logRoutes =
         word,
         ids: [...(await namedBy(pool, actor.site, word)), ...procedures(word)],
       })
+      const about = q.only ? await aboutOnly(pool, actor.site, q.only, now(), { from, to }) : null
       return {
-        ...{ before, from, to, kind, subject, types, without, stations, person, verdicts },
+        ...{ before, from, to, kind, subject, types, without, stations, person, verdicts, about },
         ...{ limit: q.limit, terms: await Promise.all(said.map(term)) },
         ...(actor.role === 'inspector' ? await periodOf(actor, q) : {}),
       }

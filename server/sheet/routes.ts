@@ -4,7 +4,7 @@ import { instant } from '@tadka/core/quantity'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
-import { linkOf } from '../people/inspections.ts'
+import { keepLook, linkOf } from '../people/inspections.ts'
 import { siteOf } from '../record/day.ts'
 import type { Services } from '../services/services.ts'
 import { sheetOfDay } from './sheets.ts'
@@ -25,6 +25,7 @@ export const sheetRoutes =
         const own = await linkOf(pool, site, actor.id, now())
         if (boundsOfDay(set, day).from < own.from)
           throw new Refusal('not_allowed', { needs: 'a longer link' })
+        await keepLook(pool, site, actor.id, day, now())
       }
       return sheetOfDay(pool, site, day, now())
     })

@@ -25,8 +25,11 @@ const open = (token: string, cookie = '') =>
     payload: { token, device: 'theirs' },
   })
 const links = async () =>
-  ((await ask(server, lead, 'GET', '/inspections')).json() as { links: { id: string; usedAt: number }[] })
-    .links
+  (
+    (await ask(server, lead, 'GET', '/inspections')).json() as {
+      links: { id: string; usedAt: number; endsAt: number; looked: string[] }[]
+    }
+  ).links
 const newLink = async (more: object = {}) =>
   (await ask(server, lead, 'POST', '/inspections', { name: 'Nib', days: 7, hours: 2, ...more })).json() as {
     id: string
@@ -111,6 +114,10 @@ describe('a link for an inspector', () => {
     const opened = await open(tokenOf(link))
     const cookie = `tadka_session=${opened.cookies.find((c) => c.name === 'tadka_session')?.value}`
     expect((await links()).find((l) => l.id === link.id)?.usedAt).toBe(server.clock.now)
+    await ask(server, cookie, 'GET', '/sheets/2026-11-25')
+    await ask(server, cookie, 'GET', '/log')
+    await ask(server, cookie, 'GET', '/sheets/2026-11-25')
+    expect((await links()).find((l) => l.id === link.id)?.looked).toEqual(['2026-11-25', 'entries'])
     expect((await ask(server, lead, 'POST', `/inspections/${link.id}/end`)).statusCode).toBe(200)
     expect(code(await ask(server, cookie, 'GET', '/log'))).toBe('not_signed_in')
     expect(code(await open(tokenOf(link)))).toBe('link_ended')
@@ -119,7 +126,8 @@ describe('a link for an inspector', () => {
     const now = server.clock.now
     server.clock.now = other.endsAt + 1
     expect(code(await open(tokenOf(other)))).toBe('link_ended')
-    expect(await links()).toEqual([])
+    // What they were used for stays on record.
+    for (const l of await links()) expect(l.endsAt).toBeLessThanOrEqual(server.clock.now)
     expect(code(await ask(server, inspector, 'GET', '/log'))).toBe('link_ended')
     server.clock.now = now
   })

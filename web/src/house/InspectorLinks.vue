@@ -10,13 +10,14 @@ import { useSession } from '../rights/session.ts'
 import { useNames } from '../site/names.ts'
 import { useTimes } from '../site/times.ts'
 import { ask } from '../wire/api.ts'
+import { now } from '../wire/clock.ts'
 import TextField from '../pieces/TextField.vue'
 
 /** Links by which an inspector reads the log on a device of their own: made, shown once, and ended. */
 const { t } = useI18n()
 const session = useSession()
 const names = useNames()
-const { clock, day } = useTimes()
+const { clock, date, day } = useTimes()
 const refusalText = useRefusalText()
 
 const links = ref<readonly InspectionView[]>([])
@@ -29,6 +30,13 @@ const refused = ref('')
 const path = computed(() => `/api/sites/${session.site}/inspections`)
 const address = computed(() => (made.value ? window.location.origin + made.value.path : ''))
 const when = (ms: number) => `${day(ms)} ${clock(ms)}`
+
+const looked = ({ looked: all }: InspectionView) =>
+  all.length === 0
+    ? ''
+    : t('inspect.looked', {
+        what: all.map((what) => (what === 'entries' ? t('inspect.entries') : date(what))).join(', '),
+      })
 
 /** Asks the server; what it refuses is told, and nothing typed is lost. */
 async function act(what: () => Promise<unknown>): Promise<void> {
@@ -67,13 +75,15 @@ const end = (id: string) =>
       <li v-for="l in links" :key="l.id">
         <b>{{ l.name }}</b>
         <span>
-          {{ t('inspect.shows', { from: day(l.from) }) }} {{ t('inspect.ends', { time: when(l.endsAt) }) }}
+          {{ t('inspect.shows', { from: day(l.from) }) }}
+          {{ t(l.endsAt > now() ? 'inspect.ends' : 'inspect.ended', { time: when(l.endsAt) }) }}
           <span class="quiet">
             {{ t('inspect.by', { who: names.person(l.by) }) }}
             {{ l.usedAt === null ? t('inspect.unused') : t('inspect.used', { time: when(l.usedAt) }) }}
+            {{ looked(l) }}
           </span>
         </span>
-        <n-button @click="end(l.id)">{{ t('inspect.end') }}</n-button>
+        <n-button v-if="l.endsAt > now()" @click="end(l.id)">{{ t('inspect.end') }}</n-button>
       </li>
     </ul>
     <div v-if="made" class="made" role="status">

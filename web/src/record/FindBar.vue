@@ -105,6 +105,18 @@ const verdicts = computed(() => {
       :aria-label="t('log.find.verdict')"
       @update:value="(verdict: string) => emit('look', { verdict })"
     />
+    <n-select
+      :value="asked.only"
+      :options="[
+        { value: '', label: t('log.find.notOnly') },
+        { value: 'late', label: t('log.find.late') },
+        { value: 'open', label: t('log.find.open') },
+      ]"
+      class="only"
+      :virtual-scroll="false"
+      :aria-label="t('log.find.only')"
+      @update:value="(only: string) => emit('look', { only })"
+    />
     <day-field
       v-for="end in ['from', 'to'] as const"
       :key="end"
@@ -141,6 +153,9 @@ const verdicts = computed(() => {
 .who {
   width: 150px;
 }
+.only {
+  width: 190px;
+}
 .verdict {
   width: 170px;
 }
@@ -157,6 +172,7 @@ const verdicts = computed(() => {
   .words,
   .where,
   .who,
+  .only,
   .verdict {
     width: 100%;
     max-width: none;

@@ -8,7 +8,7 @@ import { useSite } from '../site/site.ts'
 import { ask } from '../wire/api.ts'
 
 /** What is looked for, as it stands in the address; empty: whatever. */
-const names = ['kind', 'station', 'area', 'person', 'verdict', 'from', 'to', 'words', 'run'] as const
+const names = ['kind', 'station', 'area', 'person', 'verdict', 'from', 'to', 'words', 'run', 'only'] as const
 export type FindName = (typeof names)[number]
 export type Asked = Readonly<Record<FindName, string>>
 
@@ -44,7 +44,7 @@ export function useFind() {
 
   /** As the server is asked; nothing of it where nothing is looked for. */
   const query = computed(() => {
-    const { station, area, person, verdict, from, to, words } = asked.value
+    const { station, area, person, verdict, from, to, words, only } = asked.value
     const set = site.set && 'hours' in site.set ? (site.set as SiteSet) : null
     const inArea = site.all('station').flatMap((s) => (s.plate?.place === area ? s.id : []))
     const stations = station ? [station] : area ? [...inArea, '-'] : []
@@ -56,6 +56,7 @@ export function useFind() {
       ...(set && isDay(from) ? { from: String(boundsOfDay(set, from).from) } : {}),
       ...(set && isDay(to) ? { to: String(boundsOfDay(set, to).to) } : {}),
       ...(words ? { words } : {}),
+      ...(only === 'late' || only === 'open' ? { only } : {}),
     }
   })
 

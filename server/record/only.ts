@@ -1,0 +1,42 @@
+import { dateAfter, dayOf } from '@tadka/core/duty'
+import { instant } from '@tadka/core/quantity'
+import type { Pool } from '../db/pool.ts'
+import { casesOpenBefore } from './day-queries.ts'
+import { leftOfDay, siteKnown } from './day.ts'
+
+/** What alone is looked for: cleanings that were late, or corrective actions that are open. */
+export const onlySome = ['late', 'open'] as const
+export type OnlySome = (typeof onlySome)[number]
+
+/** Days that are looked through for late ones where nobody says from when, and at most. */
+const [daysBack, daysAtMost] = [31, 92]
+const dayMs = 86_400_000
+
+/**
+ * The runs or corrective actions that are alone looked for, by their ids.
+ * @param from milliseconds UTC, null: a month back; @param to the end, not counted; null: now.
+ */
+export async function aboutOnly(
+  pool: Pool,
+  where: string,
+  only: OnlySome,
+  now: number,
+  { from, to }: { readonly from: number | null; readonly to: number | null },
+): Promise<string[]> {
+  if (only === 'open')
+    return (await casesOpenBefore(pool, where, Math.min(to ?? now + 1, now + 1))).map((c) => c.id)
+  const known = await siteKnown(pool, where)
+  const last = Math.min(to ?? now, now)
+  const first = Math.max(from ?? last - daysBack * dayMs, last - daysAtMost * dayMs)
+  const days: string[] = []
+  for (
+    let day = dayOf(known.site, instant(first));
+    day <= dayOf(known.site, instant(last));
+    day = dateAfter(day, 1)
+  )
+    days.push(day)
+  const left: string[] = []
+  for (const day of days)
+    for (const l of await leftOfDay(pool, where, day, now, known)) if (l.what === 'late') left.push(l.run)
+  return left
+}
