@@ -226,9 +226,10 @@ test('a dish machine whose rinse is cold opens a case; the recheck closes it', a
 
   await go(page, '/shift')
   await page
-    .locator('li', { hasText: 'Galley dish machine' })
-    .getByRole('button', { name: 'See what to do' })
+    .getByRole('region', { name: /corrective actions? open/i })
+    .getByRole('link', { name: /Galley dish machine/ })
     .click()
+  await press(page, 'Check again')
   await expect(page.getByText('Read it again.')).toBeVisible()
   for (const [name, value] of [
     ['wash', '67'],

@@ -43,6 +43,8 @@ export interface SiteTimes {
   readonly longDay: (at: number) => string
   /** "26 Nov 2026", of an instant or of an ISO date. */
   readonly date: (at: number | string) => string
+  /** "Nov 2026", of a month: "2026-11". */
+  readonly month: (month: string) => string
 }
 
 /** Instants as people of a site say them, in the site's own zone. @param of the site as it is then; instants are milliseconds UTC. */
@@ -62,6 +64,8 @@ export function timesOf(
     second: (at) => by({ ...hours(), minute: '2-digit', second: '2-digit' }).format(at),
     day: (at) => by({ weekday: 'short', day: 'numeric', month: 'short' }).format(at),
     longDay: (at) => by({ weekday: 'long', day: 'numeric', month: 'long' }).format(at),
+    month: (month) =>
+      by({ month: 'short', year: 'numeric' }, 'UTC').format(Date.parse(`${month}-15T12:00:00Z`)),
     date: (at) =>
       typeof at === 'number'
         ? by({ day: 'numeric', month: 'short', year: 'numeric' }).format(at)

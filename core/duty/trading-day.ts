@@ -17,6 +17,10 @@ export function instantAt(date: string, time: LocalTime, timeZone: string): Inst
   return instant(at.epochMilliseconds)
 }
 
+/** The hour of the day there, 0 to 23. @param timeZone IANA. */
+export const hourAt = (at: Instant, timeZone: string): number =>
+  Temporal.Instant.fromEpochMilliseconds(at).toZonedDateTimeISO(timeZone).hour
+
 /**
  * The date in the site's zone at an instant.
  * @example dateAt(instant(Date.UTC(2026, 10, 26, 23, 30)), 'Europe/Berlin') // '2026-11-27'

@@ -256,6 +256,12 @@ export const operations: Readonly<Record<string, Operation>> = {
       note: 'Two tablets stand side by side on this counter.',
     },
   },
+  [`POST ${site('/trends')}`]: {
+    summary:
+      'What the last days tell of mixes, checks, corrective actions, late work and times; as it is read, line by line',
+    needs: 'read',
+    example: { days: 30 },
+  },
   [`GET ${site('/reviews')}`]: {
     summary: 'The last days, who signed each and who looked it through, and which have waited too long',
     needs: 'review-day',

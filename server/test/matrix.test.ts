@@ -100,6 +100,7 @@ const routes: Readonly<Record<string, Route>> = {
       ...{ kind: 'two-places', person: 'bao', upTo: 12, how: 'dismissed', note: 'one counter' },
     },
   },
+  'POST /api/sites/{site}/trends': { access: 'read', body: { days: 14 } },
   'GET /api/sites/{site}/reviews': { access: 'review-day' },
   'POST /api/sites/{site}/sign': { access: 'sign-shift', body: { ...who, day: '2026-11-26', reason: '' } },
   'POST /api/sites/{site}/override': {

@@ -42,6 +42,7 @@ const views = {
   questions: withWords(() => import('./sheet/QuestionsPlace.vue')),
   newCase: withWords(() => import('./case/NewCasePlace.vue')),
   case: withWords(() => import('./case/CasePlace.vue')),
+  trends: withWords(() => import('./trend/TrendsPlace.vue')),
   unsent: withWords(() => import('./record/UnsentPlace.vue')),
   house: withWords(() => import('./house/HousePlace.vue')),
 }
@@ -110,6 +111,7 @@ export const router = createRouter({
     { path: '/log/questions', component: views.questions, meta: { place: 'log' } },
     { path: '/log/case/new', component: views.newCase, meta: { place: 'log' } },
     { path: '/log/case/:case', component: views.case, meta: { place: 'log' } },
+    { path: '/log/trends', component: views.trends, meta: { place: 'log' } },
     { path: '/log/unsent', component: views.unsent, meta: { place: 'log' } },
     {
       path: '/house/procedure/:procedure',

@@ -15,6 +15,7 @@ const all = [
   { to: '/log', key: 'sheet.title' },
   { to: '/log/entries', key: 'sheet.entries' },
   { to: '/log/pack', key: 'sheet.pack' },
+  { to: '/log/trends', key: 'trend.title', needs: 'read' },
   { to: '/log/questions', key: 'question.title', needs: 'ask-questions' },
 ] as const satisfies readonly { to: string; key: string; needs?: Permission }[]
 const tabs = computed(() => all.filter((tab) => !('needs' in tab) || session.mayDo(tab.needs)))
