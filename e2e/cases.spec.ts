@@ -34,7 +34,6 @@ test('a corrective action about something nobody measured: opened by crew, told,
   await go(page, '/shift')
   await page.getByRole('link', { name: /hand sink blocked from nine to ten/ }).tap()
   await expect(page.getByText('strainer put into the drain')).toBeVisible()
-  await press(page, /^Acting: Bao/)
   await signIn(page, 'Ines', '4711')
   await go(page, '/shift')
   await page.getByRole('link', { name: /hand sink blocked from nine to ten/ }).tap()
@@ -48,4 +47,23 @@ test('a corrective action about something nobody measured: opened by crew, told,
   await expect(page.getByRole('link', { name: /hand sink blocked/ })).toHaveCount(0)
   await go(page, '/log')
   await expect(page.getByRole('link', { name: /hand sink blocked from nine to ten/ })).toBeVisible()
+})
+
+test('trends answer their questions, and a manager alone sees what the log makes one ask', async ({
+  page,
+}) => {
+  await signIn(page, 'Bao', '2468')
+  await go(page, '/log/trends')
+  await expect(page.getByRole('heading', { name: /^Is .+ drifting\?$/ }).first()).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Which checks fail, and where?' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'How long does each machine take?' })).toBeVisible()
+  await isAccessible(page)
+  await expect(page.getByRole('link', { name: /^Questions/ })).toHaveCount(0)
+
+  await signIn(page, 'Oriel', '9080')
+  await go(page, '/log')
+  await page.getByRole('link', { name: /^Questions/ }).tap()
+  await expect(page.getByText(/Looked for in the last 14 days/)).toBeVisible()
+  await expect(page.getByText(/Nothing in the last 14 days|It may be quite right/).first()).toBeVisible()
+  await isAccessible(page)
 })

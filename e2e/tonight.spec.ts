@@ -69,9 +69,9 @@ test('a run is moved: refused with its reason, or put there for its price', asyn
   })
   await press(page, 'Do not move it')
 
-  const soft = bars(page, /^\w+.*, Kiosk soft-serve: .* planned$/).first()
-  await soft.scrollIntoViewIfNeeded()
-  const box = await soft.boundingBox()
+  const job = bars(page, /^\w+.*, Kiosk slush: .* planned$/).first()
+  await job.scrollIntoViewIfNeeded()
+  const box = await job.boundingBox()
   if (!box) throw new Error('the bar is not drawn')
   await page.mouse.move(box.x + 8, box.y + 10)
   await page.mouse.down()

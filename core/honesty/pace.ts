@@ -3,7 +3,7 @@ import { about, groups } from './repeats.ts'
 
 const minuteMs = 60_000
 /** A burst is that much planned work at so many stations within so many minutes, and at least so many times quicker than planned. */
-const [burstMinutes, burstStations, burstWork, timesQuicker] = [10, 3, 30, 4]
+const [burstMinutes, burstStations, burstWork, timesQuicker] = [10, 3, 30, 5]
 /** A run is asked about below this share of what its waits alone last. */
 const ofItsWaits = 0.8
 

@@ -34,7 +34,7 @@ const inARow = 8
  * eighth in a row on one side of the centre, is a signal.
  * Source: NIST/SEMATECH e-Handbook of Statistical Methods, 6.3.2.2 (individuals charts) and 6.3.2 (Western Electric rules).
  * @param points in the order of their times. @param finest how far apart two values are that the instrument tells apart: the limits are no
- * nearer. @returns null for fewer than 10.
+ * nearer, and what is nearer to the centre lies on neither side of it. @returns null for fewer than 10.
  * @example controlChart([10, 12, 11, 10, 12, 11, 10, 12, 11, 11].map((value, at) => ({ at, value })))?.centre // 11
  */
 export function controlChart(points: readonly ChartPoint[], finest = 0): ControlChart | null {
@@ -48,7 +48,8 @@ export function controlChart(points: readonly ChartPoint[], finest = 0): Control
   const signals: { index: number; rule: Signal }[] = []
   let run = 0
   values.forEach((v, index) => {
-    const side = Math.sign(v - centre)
+    // What the instrument does not tell from the centre lies on no side of it.
+    const side = Math.abs(v - centre) <= finest / 2 ? 0 : Math.sign(v - centre)
     run = side === 0 ? 0 : Math.sign(run) === side ? run + side : side
     if (v < lower || v > upper) signals.push({ index, rule: 'outside' })
     else if (Math.abs(run) >= inARow) signals.push({ index, rule: 'run' })

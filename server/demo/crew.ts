@@ -120,7 +120,7 @@ function workStep(w: Working, position: Position, at: number): number {
   const drawn = random()
   const planned = position.kind === 'sign' ? 0 : handsOn(position.step, w.run.parameters)
   // Practised hands are quicker than planned, and do not put by that a step took no time.
-  const hands = at + Math.max((25 + drawn * 70) * 1000, (0.6 + 0.4 * drawn) * planned * 60_000)
+  const hands = at + Math.max((25 + drawn * 70) * 1000, (0.45 + 0.3 * drawn) * planned * 60_000)
   if (position.kind === 'sign')
     return w.done(position, at + 8000, { shown: position.round >= 2 || random() < 0.2 })
   const { step } = position

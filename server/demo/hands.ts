@@ -1,5 +1,5 @@
 import { dateAt, instantAt } from '@tadka/core/duty'
-import { handsOn, stepsOfRun, type Procedure } from '@tadka/core/procedure'
+import { handsOn, numberOf, stepsOfRun, type Procedure, type Step } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'
 import { site } from './house.ts'
 import { stations } from './products.ts'
@@ -10,11 +10,18 @@ const minute = 60_000
 const step = 3 * minute
 const most = 60
 
-/** How long somebody is at a machine for a run, minutes: its steps at the pace of practised hands, without its waits. */
-export const handsMinutes = (procedure: Procedure, station: string): number =>
-  stepsOfRun(procedure, {})
-    .filter((s) => s.kind !== 'wait' && s.kind !== 'tend')
-    .reduce((n, s) => n + Math.max(1, 0.8 * handsOn(s, stations[station]?.parameters ?? {})), 0)
+/** Short waits are waited out at the machine; in longer ones somebody does something else. */
+const stays = 6
+
+/** How long somebody is at a machine for a run, minutes: its steps at the pace of practised hands, and what they wait beside it. */
+export function handsMinutes(procedure: Procedure, station: string): number {
+  const parameters = stations[station]?.parameters ?? {}
+  const takes = (s: Step): number =>
+    s.kind === 'wait' || s.kind === 'tend'
+      ? Math.min(stays, numberOf(s.length, parameters))
+      : Math.max(1, 0.65 * handsOn(s, parameters))
+  return stepsOfRun(procedure, {}).reduce((n, s) => n + takes(s), 0)
+}
 
 /** The demo's people: each is at one machine at a time, and works while on shift. */
 export class Hands {

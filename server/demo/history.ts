@@ -168,8 +168,9 @@ export function demoHistory(now: number, days: number, seed = 2110): AnyDraft[] 
     { day: before, upTo: diary.drafts.length, note: '' },
   )
   for (const day of trading) {
-    for (const { id, procedure } of longestFirst('each-open'))
-      work(id, procedure, day.opens - (127 - random() * 15) * minute)
+    // What takes long is begun early; a bucket is no use hours before anybody wipes.
+    for (const { id, procedure, takes } of longestFirst('each-open'))
+      work(id, procedure, day.opens - ((takes > 12 ? 127 : 85) - random() * 15) * minute)
     for (const id of Object.keys(stations)) {
       for (const { procedure, trigger } of stations[id]?.duties ?? []) {
         const weekly = trigger.kind === 'weekly' && weekdayOf(day.date) === trigger.day

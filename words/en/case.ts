@@ -17,7 +17,7 @@ export const caseWords = {
     device: 'Device fault',
     'by-hand': 'Something else',
   },
-  opened: 'Opened {time} by {who}',
+  opened: 'Opened {time} by {who}.',
   gone: 'There is no corrective action under this address. It may have been taken back.',
   reading: 'Reading it…',
   whole: 'The whole story shows when there is a connection again.',

@@ -14,7 +14,7 @@ export const trend = {
     up: 'Yes: its last strips are all stronger than it used to be. Check the tool, and the water.',
     down: 'Yes: its last strips are all weaker than it used to be. Check the tool, the container and the water.',
     outside: 'Not now, but some strips were far from the others: see the squares.',
-    no: 'No: strips vary as they always did, between {lo} and {hi} ppm.',
+    no: 'No: strips read {lo} to {hi} ppm, as they always did.',
     axis: 'First strip of each mix, ppm. Lines: how it was, and how far strips lie by chance.',
     chart: '{n} strips from {from} to {to}, {signals} of them marked',
   },

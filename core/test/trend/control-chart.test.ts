@@ -37,6 +37,11 @@ describe('a control chart of single values', () => {
     const blocks = [...Array.from({ length: 20 }, () => 200), 150]
     expect(chart(blocks)?.signals.map((s) => s.rule)).toEqual(['outside'])
     expect(chart(blocks, 50)?.signals).toEqual([])
+    // Mostly one block, now and then the one below: many in a row of the one are no drift.
+    const mostly = Array.from({ length: 60 }, (_, i) => (i % 5 === 0 && i < 30 ? 150 : 200))
+    expect(chart(mostly, 50)?.signals).toEqual([])
+    // A container that runs low is one: block by block below what it was.
+    expect(chart([...mostly, ...Array.from({ length: 8 }, () => 150)], 50)?.drift).toBe('down')
   })
   it('moves with its values and signals the same', () => {
     const value = fc.double({ min: 0, max: 1000, noNaN: true })

@@ -25,7 +25,8 @@ export function useTrendWords() {
     if (!chart) return t('trend.mix.few', { n: points.length, least: fewestValues })
     if (chart.drift) return t(`trend.mix.${chart.drift}`)
     if (chart.signals.some((s) => s.rule === 'outside')) return t('trend.mix.outside')
-    return t('trend.mix.no', { lo: Math.max(0, Math.round(chart.lower)), hi: Math.round(chart.upper) })
+    const ppm = points.map((p) => Math.round(p.value))
+    return t('trend.mix.no', { lo: Math.min(...ppm), hi: Math.max(...ppm) })
   }
   function checks(all: readonly CheckTrend[]): string {
     const [first] = all
