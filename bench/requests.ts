@@ -32,7 +32,7 @@ for (const person of ['bao', 'ines', 'oriel']) cookies.push(await signIn(server.
 const asked = operationsOf(server.app)
 
 // A server that serves has a thread ready for long work.
-await server.app.inject({ url: `/api/sites/gannet/log.csv`, headers: { cookie: cookies.at(-1) ?? '' } })
+await server.app.inject({ url: `/api/sites/gannet/log.json`, headers: { cookie: cookies.at(-1) ?? '' } })
 
 const slow: { readonly what: string; readonly seconds: number }[] = []
 let [faults, slowest, before] = [0, 0, 0]

@@ -1,4 +1,5 @@
 import './interrupt.ts'
+import { exportSite, importSite } from './archive.ts'
 import { backup } from './backup.ts'
 import { bench } from './bench.ts'
 import { buildIfStale } from './build.ts'
@@ -26,6 +27,8 @@ const usage = `Usage: ./tadka COMMAND
   rebuild SITE    fold a site's states anew from its records
   backup FOLDER [COPY]  everything into a file, while it is served; the newest 14 stay
   restore FILE    a backup into an empty folder, checked
+  export FILE [SITE]  the whole log with its photos, to be taken in elsewhere
+  import FILE     such a file into an empty folder, checked
   unlock SITE NAME  unlock a PIN after ten wrong tries
   reset-password SITE NAME  a new password for a manager who has lost theirs
   enrol SITE      a code that makes one more browser a tablet of the site
@@ -60,6 +63,12 @@ try {
       break
     case 'restore':
       process.exitCode = await restore(rest[0])
+      break
+    case 'export':
+      process.exitCode = await exportSite(rest[0], rest[1])
+      break
+    case 'import':
+      process.exitCode = await importSite(rest[0])
       break
     case 'plan':
       process.exitCode = await planCommand(rest)

@@ -78,10 +78,6 @@ export const equivalents: readonly Equivalent[] = [
       reason: 'A product without such a use has no label for it: null, which is left out.',
     },
   ),
-  ...listed('server/record/csv.ts', 'const limits = judged?.layers.flatMap((l) => l.limits) ?? []', {
-    mutations: ['ArrayDeclaration ["Stryker was here"]'],
-    reason: 'A text among limits has neither reading nor limit: nothing of it is written.',
-  }),
   ...listed(
     'server/record/receive.ts',
     '{ sentAt, offset, drafts, provenance = [] }: z.infer<typeof batchBody>,',

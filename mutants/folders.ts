@@ -47,8 +47,8 @@ export const folders: readonly Folder[] = [
   },
   {
     name: 'log',
-    mutate: ['server/record/{routes,receive,log-routes,csv,held,held-routes}.ts'],
-    tests: ['server/test/{records,log,csv,rows,roles,held,events,shapes}.test.ts'],
+    mutate: ['server/record/{routes,receive,log-routes,held,held-routes}.ts'],
+    tests: ['server/test/{records,log,rows,roles,held,events,shapes}.test.ts'],
     database: true,
   },
   {

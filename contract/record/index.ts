@@ -2,4 +2,5 @@ export { exportFile, headBody, headsFile, headsOfLines, type HeadsFile } from '.
 export { decideBody, heldList, type HeldList } from './held.ts'
 export { isKnownType, payloadSchemas } from './payloads.ts'
 export { checkContents, checkDraft, issuesOf } from './check.ts'
+export { archiveEnd, archiveHead, archivePhoto, archiveRecord, type ArchiveHead } from './archive.ts'
 export { packBody } from './pack.ts'

@@ -216,7 +216,6 @@ export const operations: Readonly<Record<string, Operation>> = {
     needs: 'inspect',
   },
   [`GET ${site('/log.json')}`]: { summary: 'The whole log as JSON', needs: 'export-log' },
-  [`GET ${site('/log.csv')}`]: { summary: 'The whole log as CSV', needs: 'export-log' },
   [`GET ${site('/days')}`]: { summary: 'Trading days, and who signed them', needs: read },
   [`GET ${site('/days/{day}')}`]: { summary: 'What of a day is left: not done, late, open', needs: read },
   [`GET ${site('/sheets/{day}')}`]: {

@@ -23,7 +23,8 @@ interface Table {
 }
 
 /** A number is one, whatever its sign; any other text that a spreadsheet would work out is set behind an apostrophe. */
-const safe = (cell: string) => (/^[=+@\t\r-]/.test(cell) && !/^-?\d+(\.\d+)?$/.test(cell) ? `'${cell}` : cell)
+export const noFormula = (cell: string) =>
+  /^[=+@\t\r-]/.test(cell) && !/^-?\d+(\.\d+)?$/.test(cell) ? `'${cell}` : cell
 
 /** The tables of a pack, one a kind, in the site's own time and units, with an index; zipped. */
 export function packTables(known: PackKnown, tell: PackTeller): Uint8Array {
@@ -34,7 +35,7 @@ export function packTables(known: PackKnown, tell: PackTeller): Uint8Array {
     rows: tables.map((t) => [t.file, String(t.rows.length), t.columns.join(' ')]),
   }
   const files = [index, ...tables].map(({ file, columns, rows }) => {
-    const text = stringify([[...columns], ...rows.map((r) => r.map(safe))], { bom: true })
+    const text = stringify([[...columns], ...rows.map((r) => r.map(noFormula))], { bom: true })
     return [file, strToU8(text)] as const
   })
   return zipSync(Object.fromEntries(files))

@@ -105,23 +105,17 @@ export const logRoutes =
       }
     })
 
-    for (const [as, type] of [
-      ['json', 'application/json; charset=utf-8'],
-      ['csv', 'text/csv; charset=utf-8'],
-    ] as const)
-      app.get(
-        `/api/sites/:site/log.${as}`,
-        { config: { rateLimit: exportsAtMost }, schema: { params: site } },
-        async (request, reply) => {
-          const { site: where } = request.params
-          await guard.actor(request, where, 'export-log')
-          const pieces = await begun(
-            work.pieces<ExportAsked, string>(exportJob, { site: where, as }, exportMs),
-          )
-          return reply
-            .header('content-type', type)
-            .header('content-disposition', `attachment; filename="${where}-log.${as}"`)
-            .send(Readable.from(pieces))
-        },
-      )
+    app.get(
+      '/api/sites/:site/log.json',
+      { config: { rateLimit: exportsAtMost }, schema: { params: site } },
+      async (request, reply) => {
+        const { site: where } = request.params
+        await guard.actor(request, where, 'export-log')
+        const pieces = await begun(work.pieces<ExportAsked, string>(exportJob, { site: where }, exportMs))
+        return reply
+          .header('content-type', 'application/json; charset=utf-8')
+          .header('content-disposition', `attachment; filename="${where}-log.json"`)
+          .send(Readable.from(pieces))
+      },
+    )
   }

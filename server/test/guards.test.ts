@@ -2,7 +2,7 @@ import { dishFold, mayReturn, type DishState } from '@tadka/core/warewash'
 import type { AnyRecord } from '@tadka/core/stream'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { siteId } from '../demo/house.ts'
-import { csvColumns, csvRow } from '../record/csv.ts'
+import { noFormula } from '../pack/tables.ts'
 import { sha256 } from '../stream/append.ts'
 import { ask, draft, signIn, started, testServer, type TestServer } from './server.ts'
 
@@ -94,11 +94,11 @@ describe('the chain', () => {
 })
 
 describe('a cell of the CSV', () => {
-  it.each(['=1', '+1', '-1', '@a', '\tx', '\rx'])('that begins as %j is no formula', async (cell) => {
-    const log = await ask(server, cookie, 'GET', '/log?types=run.finished@1&limit=1')
-    const [record] = log.json<{ records: AnyRecord[] }>().records
-    const row = csvRow({ ...(record as AnyRecord), by: cell }, 'h')
-    expect(row[csvColumns.indexOf('by')]).toBe(`'${cell}`)
+  it.each(['=1', '+a', '-a', '@a', '\tx', '\rx'])('that begins as %j is no formula', (cell) => {
+    expect(noFormula(cell)).toBe(`'${cell}`)
+  })
+  it.each(['-18', '-2.5', '0', 'Bao'])('that is %j stays so', (cell) => {
+    expect(noFormula(cell)).toBe(cell)
   })
 })
 

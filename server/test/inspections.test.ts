@@ -82,7 +82,7 @@ describe('a link for an inspector', () => {
       drafts: [tried],
     })
     expect(JSON.stringify(sent.json())).toContain('not_allowed')
-    expect(code(await ask(server, inspector, 'GET', '/log.csv'))).toBe('not_allowed')
+    expect(code(await ask(server, inspector, 'GET', '/log.json'))).toBe('not_allowed')
     const plan = await server.app.inject({
       method: 'POST',
       url: '/api/plan',

@@ -10,7 +10,6 @@ import {
 import { dateAfter } from '@tadka/core/duty'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { siteId } from '../demo/house.ts'
-import { csvColumns, csvRow } from '../record/csv.ts'
 import type { LogCounts } from '../record/find-queries.ts'
 import { inSite } from '../db/transaction.ts'
 import { leftOfDay, siteKnown } from '../record/day.ts'
@@ -197,33 +196,6 @@ describe('the log as JSON', () => {
     }))
     const sha = (text: string) => createHash('sha256').update(text).digest('hex')
     expect(isFault(verifyChain(links, sha, { seq: 0, hash: noRecordBefore }))).toBe(false)
-  })
-})
-
-describe('the log as CSV', () => {
-  it('has its columns, and a row a record', async () => {
-    const answer = await get('log.csv')
-    expect(answer.headers['content-type']).toContain('text/csv')
-    expect(answer.headers['content-disposition']).toBe(`attachment; filename="${siteId}-log.csv"`)
-    const lines = answer.body.trimEnd().split('\n')
-    expect(lines[0]).toBe(csvColumns.join(','))
-    const json = await get('log.json')
-    expect(json.headers['content-disposition']).toBe(`attachment; filename="${siteId}-log.json"`)
-    const { records } = json.json<{ records: unknown[] }>()
-    expect(lines.length).toBe(records.length + 1)
-  })
-  it('sets what a spreadsheet would take for a formula behind an apostrophe', async () => {
-    const [record] = await page('types=run.finished@1&limit=1')
-    if (!record) throw new Error('no run was finished')
-    expect(csvRow({ ...record, by: '=cmd()' } as AnyRecord, 'h')[csvColumns.indexOf('by')]).toBe("'=cmd()")
-    expect(csvRow(record, 'h')[csvColumns.indexOf('by')]).toBe(record.by)
-  })
-  it('names each limit with its source and verdict', async () => {
-    const [reading] = await page('types=reading.taken@1&limit=1')
-    if (!reading) throw new Error('no reading was taken')
-    const row = csvRow(reading, reading.hash)
-    expect(row[csvColumns.indexOf('limits')]).toMatch(/FDA Food Code 2022, .*: in/)
-    expect(row[csvColumns.indexOf('verdict')]).toBe('in')
   })
 })
 

@@ -79,7 +79,6 @@ const routes: Readonly<Record<string, Route>> = {
   'GET /api/sites/{site}/log': inspected,
   'GET /api/sites/{site}/log/counts': inspected,
   'GET /api/sites/{site}/log.json': { access: 'export-log' },
-  'GET /api/sites/{site}/log.csv': { access: 'export-log' },
   'GET /api/sites/{site}/days': read,
   'GET /api/sites/{site}/days/{day}': read,
   'GET /api/sites/{site}/sheets/{day}': inspected,

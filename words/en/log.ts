@@ -120,7 +120,7 @@ export const log = {
     order: 'The end must be after the start, and not in the future.',
     save: 'Enter this run',
   },
-  csv: 'Download (CSV)',
+  tables: 'As tables (CSV), in a pack',
   json: 'Download (JSON)',
   amend: 'Amend',
   amendTitle: 'What should it say?',

@@ -58,8 +58,11 @@ export async function personFaults(db: Client, site: string): Promise<VerifyFaul
       or k.role is distinct from t.state->>'role'
       or k.login is distinct from t.state->>'login'
       or (k.left_at is not null) is distinct from (t.state->>'left')::boolean
-      or encode(sha256(k.pin_hash::bytea), 'hex') is distinct from t.state->'marks'->>'pin'
-      or encode(sha256(k.password_hash::bytea), 'hex') is distinct from t.state->'marks'->>'password'
+      -- whoever has none cannot come in by it: an archive brings none
+      or (k.pin_hash is not null
+        and encode(sha256(k.pin_hash::bytea), 'hex') is distinct from t.state->'marks'->>'pin')
+      or (k.password_hash is not null
+        and encode(sha256(k.password_hash::bytea), 'hex') is distinct from t.state->'marks'->>'password')
     order by 1 limit $2`
   const { rows } = await db.query<{ id: string }>(sql, [site, mostFaults])
   return rows.map(({ id }) => ({ what: 'person', id }))

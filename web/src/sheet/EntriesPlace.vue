@@ -23,7 +23,7 @@ const amending = ref<LogRecord | null>(null)
     </place-bar>
     <log-list finds @amend="(r) => (amending = r)">
       <enter-run v-if="session.mayDo('override')" />
-      <a class="file" :href="`/api/sites/${session.site}/log.csv`" download>{{ t('log.csv') }}</a>
+      <router-link class="file" to="/log/pack">{{ t('log.tables') }}</router-link>
       <a class="file" :href="`/api/sites/${session.site}/log.json`" download>{{ t('log.json') }}</a>
       <!-- Last: what it finds stands behind it. -->
       <chain-check />
