@@ -1,8 +1,16 @@
+import { mkdtempSync, rmSync, statSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { dataDir } from '../launcher/paths.ts'
 import { startCluster } from '../launcher/cluster.ts'
 import { dropMade } from '../launcher/like.ts'
+import { takeIn } from '../server/archive/take-in.ts'
+import { writeArchive } from '../server/archive/write.ts'
+import { asOwner } from '../server/db/owner.ts'
+import { openPool } from '../server/db/pool.ts'
 import { inSite } from '../server/db/transaction.ts'
 import { siteId } from '../server/demo/house.ts'
+import { photograph } from './photograph.ts'
 import { report, median } from './report.ts'
 
 /** A year of the demo: what a tablet's start asks for, and what is looked for in the log, beside a plain read of a page in the same run, turn and turn about. */
@@ -13,7 +21,7 @@ const cluster = await startCluster(dataDir, 'bench-year', () => {})
 await dropMade(cluster, /^(like|t)_/)
 process.env['TADKA_TEST_OWNER_URL'] = cluster.ownerUrl
 process.env['TADKA_TEST_APP_URL'] = cluster.appUrl
-const { ask, signIn, testServer } = await import('../server/test/server.ts')
+const { ask, signIn, testDatabase, testServer } = await import('../server/test/server.ts')
 const server = await testServer(days)
 const cookie = await signIn(server.app, 'ines')
 const told = { bench: 'year', case: `${days} days` }
@@ -64,6 +72,7 @@ for (const [path, times] of taken) {
   report({ ...told, figure: `${path} to a plain read`, value: median(ratios), unit: '1' })
 }
 
+await photograph(server.pool, siteId, server.clock.now)
 const month = { from: '2026-10-27', to: '2026-11-26', stations: [], paper: 'A4', people: 'names' }
 const begun = process.hrtime.bigint()
 const made = await ask(server, cookie, 'POST', '/packs', month)
@@ -79,5 +88,33 @@ const files = (
 for (const { kind, bytes } of files ?? [])
   report({ ...told, figure: `pack of a month, ${kind}`, value: bytes / 1e6, unit: 'MB' })
 
+const folder = mkdtempSync(join(tmpdir(), 'year-'))
+const file = join(folder, 'year.jsonl.gz')
+const seconds = async (what: () => Promise<unknown>): Promise<number> => {
+  const start = process.hrtime.bigint()
+  await what()
+  return Number(process.hrtime.bigint() - start) / 1e9
+}
+const count =
+  (await server.owner.query<{ n: number }>('select count(*)::int as n from record')).rows[0]?.n ?? 0
+const out = await seconds(() => writeArchive(server.pool, siteId, file))
+report({ ...told, figure: 'export, records and photos', value: count / out, unit: 'records/s' })
+report({ ...told, figure: 'export, file', value: statSync(file).size / 1e6, unit: 'MB' })
+const elsewhere = await testDatabase()
+const pool = openPool(elsewhere.appUrl, () => {})
+const back = await seconds(async () => {
+  await asOwner(elsewhere.ownerUrl, (owner) => takeIn(owner, file, () => {}))
+  // Until the first page is right.
+  const page = await inSite(pool, siteId, (db) =>
+    db.query<{ seq: number }>('select seq from record where site_id = $1 order by seq desc limit 60', [
+      siteId,
+    ]),
+  )
+  if (page.rows[0]?.seq !== count) throw new Error('the first page is not right')
+})
+report({ ...told, figure: 'import, folds and hashes', value: count / back, unit: 'records/s' })
+await pool.end()
+await elsewhere.drop()
+rmSync(folder, { recursive: true })
 await server.close()
 await cluster.stop()

@@ -17,7 +17,10 @@ export function instantAt(date: string, time: LocalTime, timeZone: string): Inst
   return instant(at.epochMilliseconds)
 }
 
-/** The hour of the day there, 0 to 23. @param timeZone IANA. */
+/**
+ * The hour of the day there, 0 to 23. @param timeZone IANA.
+ * @example hourAt(instant(Date.UTC(2026, 10, 26, 23, 30)), 'Europe/Berlin') // 0
+ */
 export const hourAt = (at: Instant, timeZone: string): number =>
   Temporal.Instant.fromEpochMilliseconds(at).toZonedDateTimeISO(timeZone).hour
 

@@ -6,6 +6,7 @@ import { dishPart } from './dish-part.ts'
 import { readingsOf, stationPeriods } from '@tadka/core/sheet'
 import type { Paper } from './paper.ts'
 import { casesPart } from './cases-part.ts'
+import { photosPart } from './photos-part.ts'
 import { sitePart } from './site-part.ts'
 import type { PackTeller } from './teller.ts'
 
@@ -22,10 +23,11 @@ export async function layOut(
   head(paper, known, tell)
   summary(paper, known, tell)
   wrong(paper, known, tell)
-  await casesPart(paper, known, tell, photoOf)
+  casesPart(paper, known, tell)
   solutions(paper, known, tell)
   dishPart(paper, known, tell)
   daysPart(paper, known, tell)
+  await photosPart(paper, known, tell, photoOf)
   sitePart(paper, known, tell)
   chainPart(paper, known, tell)
   const { from, to } = known.asked

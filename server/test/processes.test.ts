@@ -122,7 +122,7 @@ describe('a snapshot', () => {
 describe('an amendment', () => {
   const reading = async () => {
     const rows = await server.owner.query<{ text: string }>(
-      "select text from record where type = 'reading.taken@1' and text like '%sanitizer%' order by seq limit 1",
+      "select text from record where type = 'reading.taken@1' and verdict = 'in' and body #>> '{payload,case}' is null and text like '%sanitizer%' order by seq limit 1",
     )
     return JSON.parse(rows.rows[0]?.text ?? '{}') as AnyDraft & { type: 'reading.taken@1' }
   }
@@ -145,7 +145,11 @@ describe('an amendment', () => {
     const right = await reading()
     const { station } = right.payload
     if (right.payload.what !== 'sanitizer') throw new Error('not a sanitizer')
-    const out = { ...right.payload, picks: { ...right.payload.picks, strength: { matches: 0 } } }
+    const out = {
+      ...right.payload,
+      picks: { ...right.payload.picks, strength: { matches: 0 } },
+      reading: { ...right.payload.reading, strength: { lo: 0, hi: 25 } },
+    }
     expect((await append(one, amend(right.id, right.type, out)))[0]?.outcome).toBe('accepted')
     expect((await stateOf(one.pool, siteId, 'case', right.id))?.state).toMatchObject({
       status: 'open',

@@ -1,0 +1,61 @@
+import { readingsOf } from '@tadka/core/sheet'
+import { readingWords, verdictWords } from '@tadka/words/sheet'
+import sharp from 'sharp'
+import type { PhotoOf } from './document.ts'
+import type { PackKnown } from './gather.ts'
+import type { Paper } from './paper.ts'
+import type { PackTeller } from './teller.ts'
+
+/** So many stand in a row, each with what it is of under it; points. */
+const [inRow, high, room] = [4, 92, 42]
+/** Wide enough for a strip's colours on paper, and a month of them goes in a mail. */
+const pixels = 360
+
+/** A photo as small as paper needs it; null where it cannot be read. */
+const small = (bytes: Buffer): Promise<Buffer | null> =>
+  sharp(bytes)
+    .rotate()
+    .resize({ width: pixels, height: pixels, fit: 'inside', withoutEnlargement: true })
+    .jpeg({ quality: 72 })
+    .toBuffer()
+    .catch(() => null)
+
+/** Every photo of the days, small, in rows, by when it was taken: of which reading, and what it came to. */
+export async function photosPart(
+  paper: Paper,
+  { days }: PackKnown,
+  tell: PackTeller,
+  photoOf: PhotoOf,
+): Promise<void> {
+  const { t, date, clock, station } = tell
+  const all = days.flatMap((d) => readingsOf(d).flatMap((of) => of.photos.map((sha256) => ({ sha256, of }))))
+  if (all.length === 0) return
+  paper.heading(t('pack.everyPhoto'))
+  for (let i = 0; i < all.length; i += inRow) {
+    const row = await Promise.all(
+      all.slice(i, i + inRow).map(async ({ sha256, of }) => {
+        const bytes = await photoOf(sha256)
+        return { of, picture: bytes && (await small(bytes)) }
+      }),
+    )
+    paper.need(high + room)
+    paper.figure(high, (doc, x, y, width) =>
+      row.forEach(({ picture }, k) => {
+        const box = width / inRow
+        if (picture) doc.image(picture, x + k * box, y + 2, { fit: [box - 8, high - 4] })
+      }),
+    )
+    paper.row(
+      Array.from({ length: inRow }, (_, k) => {
+        const of = row[k]?.of
+        const where = of?.reading.station ? `${station(of.reading.station)}: ` : ''
+        const came = row[k] && !row[k].picture ? ` ${t('pack.photoMissing')}` : ''
+        const text = of
+          ? `${date(of.at)} ${clock(of.at)}, ${where}${readingWords(tell, of.reading)}. ${verdictWords(tell, of)}${came}`
+          : ''
+        return { text, share: 1, size: 7.5 }
+      }),
+      false,
+    )
+  }
+}
