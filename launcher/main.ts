@@ -21,6 +21,7 @@ const usage = `Usage: ./tadka COMMAND
     --host ADDRESS  serve the tablets of a site, over TLS
     --port N        another port than 4180
     --backup FOLDER a backup there every day; --copy FOLDER, and a copy on another disk
+    --mail smtp://HOST:PORT --heads-to ADDRESS  mails where the log ends there every day
   dev             as demo, rebuilding as you edit
   verify SITE [HEADS]  check all that a site keeps; HEADS: a folder of backups, or a file of heads kept elsewhere
   verify --file FILE [HEADS]  check a log or a pack that was saved as JSON, without the database

@@ -1,6 +1,8 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { createServer } from 'node:net'
 import { networkInterfaces } from 'node:os'
+import { join } from 'node:path'
+import { openMailbox, type Mailbox } from '../devices/mailbox.ts'
 import { demoHeaders } from '../server/demo/devices.ts'
 import { openPool } from '../server/db/pool.ts'
 import { people, siteId } from '../server/demo/house.ts'
@@ -12,6 +14,7 @@ import { backUpDaily } from './daily-backup.ts'
 import type { Cluster } from './cluster.ts'
 import { openDatabase } from './database.ts'
 import { whenInterrupted } from './interrupt.ts'
+import { mailHeadsDaily } from './mail-heads.ts'
 import type { ServeOptions } from './options.ts'
 import { takeFolder } from './lock.ts'
 import { dataDir, root } from './paths.ts'
@@ -30,6 +33,8 @@ export async function serve(command: 'demo' | 'start' | 'dev', options: ServeOpt
   await portIsFree(host, options.port)
   const cluster = await openDatabase('main', say)
   let stopBackups = () => {}
+  let stopMails = () => {}
+  let mailbox: Mailbox | null = null
   try {
     cluster.watch()
     if (command !== 'start') {
@@ -40,12 +45,18 @@ export async function serve(command: 'demo' | 'start' | 'dev', options: ServeOpt
     const own = options.host && !options.cert ? new SiteCertificate(dataDir, host) : null
     await own?.lookAfter(Date.now())
     const tls = own?.files ?? givenCertificate(options)
+    // The demo has somebody to mail to: a stand-in beside its records.
+    if (command === 'demo' && !options.mail) mailbox = await openMailbox(join(dataDir, 'mail'))
+    const mail = options.mail ?? (mailbox && { server: mailbox.url, to: 'owner@example.org' })
+    if (mail) stopMails = mailHeadsDaily(cluster, mail, say)
     if (options.backup) stopBackups = backUpDaily(cluster, options.backup, say)
     await supervise(command, cluster, host, options.port, own, tls, () =>
       greet(command, cluster, host, options.port, own, tls),
     )
   } finally {
     stopBackups()
+    stopMails()
+    await mailbox?.close()
     await cluster.stop()
     giveBack()
   }
