@@ -49,6 +49,18 @@ test('a corrective action about something nobody measured: opened by crew, told,
   await expect(page.getByRole('link', { name: /hand sink blocked from nine to ten/ })).toBeVisible()
 })
 
+test('a month is read on one page, one station of it, and a day of it opens', async ({ page }) => {
+  await signIn(page, 'Ines', '4711')
+  await go(page, '/log?station=kiosk-slush')
+  await page.getByRole('link', { name: 'The month', exact: true }).tap()
+  await expect(page.getByRole('heading', { name: /^[A-Z][a-z]+ \d{4}, Kiosk slush$/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Print this month' })).toBeEnabled({ timeout: 60_000 })
+  await expect(page.locator('.run').first()).toContainText(/Clean in place/)
+  await isAccessible(page)
+  await page.locator('h3 a').first().tap()
+  await expect(page).toHaveURL(/\/log\?day=.*station=kiosk-slush/)
+})
+
 test('trends answer their questions, and a manager alone sees what the log makes one ask', async ({
   page,
 }) => {

@@ -49,18 +49,32 @@ async function work(
   let site = ''
   let [records, photos, expected] = [0, 0, 0]
   let batch: ArchivedRecord[] = []
-  const flush = async () => {
-    if (batch.length > 0) await putRecords(db, site, batch)
-    records += batch.length
+  let indexes: readonly string[] = []
+  // The database takes one batch in while the next is read.
+  let putting: Promise<void> = Promise.resolve()
+  const send = async () => {
+    await putting
+    const sent = batch
     batch = []
+    putting = sent.length > 0 ? putRecords(db, site, sent) : Promise.resolve()
+    // It is waited for later: until then it is no fault that nobody saw.
+    putting.catch(() => {})
+    records += sent.length
     told(records, expected)
+  }
+  const flush = async () => {
+    await send()
+    await putting
   }
   for await (const line of readArchive(file)) {
     if ('head' in line) {
       const { head, name } = line.head
       site = line.head.site
       expected = head.seq
-      await db.query("select set_config('tadka.site', $1, true)", [site])
+      await db.query(
+        "select set_config('tadka.site', $1, true), set_config('maintenance_work_mem', '512MB', true)",
+        [site],
+      )
       await db.query('lock table setup_code in exclusive mode')
       const there = await db.query<{ id: string }>('select id from site where not is_making')
       if (there.rows.length > 0) {
@@ -76,11 +90,12 @@ async function work(
       await db.query('insert into site (id, name) values ($1, $2)', [site, name])
       // People come from the records at the end; their secrets come by no archive.
       await db.query('alter table record disable trigger rights')
+      indexes = await withoutIndexes(db)
     } else if ('record' in line) {
       // What an amendment amends must be there to be looked up.
       if (line.record.record.type === 'record.amended@1') await flush()
       batch.push(line.record)
-      if (batch.length >= recordsAtOnce) await flush()
+      if (batch.length >= recordsAtOnce) await send()
     } else {
       await flush()
       await putPhoto(db, site, line.photo)
@@ -88,11 +103,24 @@ async function work(
     }
   }
   await flush()
+  // All at once is many times quicker than record by record.
+  for (const index of indexes) await db.query(index)
   await db.query('alter table record enable trigger rights')
   await putPeople(db, site)
   const states = await rebuildStates(db, site)
   await db.query('delete from setup_code')
   return { outcome: 'taken', site, records, photos, states }
+}
+
+/** Takes down the indexes that only looking things up needs; returns what makes them again. */
+async function withoutIndexes(db: Client | pg.Client): Promise<readonly string[]> {
+  const sql = `
+    select c.relname as name, pg_get_indexdef(i.indexrelid) as made
+    from pg_index i join pg_class c on c.oid = i.indexrelid
+    where i.indrelid = 'record'::regclass and not i.indisunique and not i.indisprimary`
+  const { rows } = await db.query<{ name: string; made: string }>(sql)
+  for (const { name } of rows) await db.query(`drop index ${name}`)
+  return rows.map((r) => r.made)
 }
 
 /** Puts records at the chain's end, each filed under all that it concerns. */

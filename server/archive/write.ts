@@ -65,7 +65,7 @@ export const writeArchive = (pool: Pool, site: string, file: string): Promise<Ar
       }
       await pipeline(
         Readable.from(lines(db, site, head)),
-        createGzip({ level: 6 }),
+        createGzip({ level: 1 }),
         createWriteStream(file, { flags: 'wx' }),
       )
       return head

@@ -11,8 +11,7 @@ export const runsBetween = (pool: Pool, site: string, from: number, to: number):
         where site_id = $1 and corrected_at >= $2 and corrected_at < $3 and subject_kind = 'run'
         union
         select subject_id from record
-        where site_id = $1 and type = 'run.entered@1'
-          and (body #>> '{payload,from}')::bigint >= $2 and (body #>> '{payload,from}')::bigint < $3)`
+        where site_id = $1 and entered_from >= $2 and entered_from < $3)`
     return (await db.query<{ state: RunState }>(sql, [site, from, to])).rows.map((r) => r.state)
   })
 

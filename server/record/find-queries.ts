@@ -1,5 +1,6 @@
 import { inSite } from '../db/transaction.ts'
 import type { Client, Pool } from '../db/pool.ts'
+import { headIn } from '../stream/heads.ts'
 import type { LinkRow } from '../stream/queries.ts'
 
 /** What is looked for in the log; null: whatever. Instants are milliseconds UTC by the records' own time, the end not counted. */
@@ -28,16 +29,17 @@ export interface Term {
   readonly ids: readonly string[]
 }
 
-const values = (site: string, f: LogFilter): unknown[] => [
+const values = (site: string, f: LogFilter, lowest = 0): unknown[] => [
   ...[site, f.from, f.to, f.kind, f.subject, f.types, f.without],
-  ...[f.stations, f.person, f.verdicts, f.about],
+  ...[f.stations, f.person, f.verdicts, f.about, lowest],
   ...f.terms.flatMap((t) => [t.word, t.ids]),
 ]
 /** Places of a query that stand before its words. */
-const before = 11
+const before = 12
 
 const fits = ({ terms }: LogFilter) => `
   r.site_id = $1
+  and r.seq >= $12::bigint
   and ($2::bigint is null or r.corrected_at >= $2)
   and ($3::bigint is null or r.corrected_at < $3)
   and ($4::text is null or exists (
@@ -56,24 +58,34 @@ const fits = ({ terms }: LogFilter) => `
 /** Each arm by an index of its own: in one condition none could be used. */
 const termFits = (word: string, ids: string) => `
   and r.seq in (
-    select record_places_of_word(${word})
+    select record_places_of_word(${word}, $12::bigint)
     union all
     select s.seq from record_subject s
     where s.site_id = $1 and s.kind in ('station', 'product', 'instrument', 'mix') and s.subject_id = any (${ids})
+      and s.seq >= $12::bigint
     union all
-    select p.seq from record p where p.site_id = $1 and p.by_person = any (${ids})
+    select p.seq from record p where p.site_id = $1 and p.by_person = any (${ids}) and p.seq >= $12::bigint
     union all
-    select p.seq from record p where p.site_id = $1 and p.body #>> '{payload,procedure,id}' = any (${ids}))`
+    select p.seq from record p where p.site_id = $1 and p.procedure_id = any (${ids}) and p.seq >= $12::bigint)`
+
+/** Where words are looked for, the newest records come first, then more of them, then all: a common word fills a page at once. */
+const newest = [15_000, 100_000]
 
 /** Records newest first by their place in the chain, a page at a time. */
 export const logPage = (pool: Pool, site: string, f: LogFilter): Promise<LinkRow[]> =>
   inSite(pool, site, async (db) => {
+    const top = f.before ?? (await headIn(db, site)).seq + 1
+    const lowest = f.terms.length > 0 ? newest.map((n) => top - n).filter((n) => n > 0) : []
     const next = before + 2 * f.terms.length
     const sql = `
       select r.seq, r.text, r.hash from record r
       where ${fits(f)} and ($${next + 1}::bigint is null or r.seq < $${next + 1})
       order by r.seq desc limit $${next + 2}`
-    return (await db.query<LinkRow>(sql, [...values(site, f), f.before, f.limit])).rows
+    for (const from of [...lowest, 0]) {
+      const { rows } = await db.query<LinkRow>(sql, [...values(site, f, from), f.before, f.limit])
+      if (rows.length >= f.limit || from === 0) return rows
+    }
+    return []
   })
 
 /** How many records of each there are, of what else is asked for. */

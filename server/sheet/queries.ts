@@ -27,8 +27,7 @@ export const racksBetween = (pool: Pool, site: string, from: number, to: number)
   inSite(pool, site, async (db) => {
     const sql = `
       select text from record
-      where site_id = $1 and type = 'cycle.judged@1'
-        and (body #>> '{payload,to}')::bigint >= $2 and (body #>> '{payload,to}')::bigint < $3 order by seq`
+      where site_id = $1 and rack_to >= $2 and rack_to < $3 order by seq`
     return (await db.query<{ text: string }>(sql, [site, from, to])).rows.map(parsed)
   })
 

@@ -41,6 +41,11 @@ export const sheet = {
   steps: 'Its steps',
   hide: 'Hide',
   print: 'Print this day',
+  month: 'The month',
+  monthBefore: 'The month before',
+  monthAfter: 'The month after',
+  printMonth: 'Print this month',
+  nothingMonth: 'Nothing is in the log for this month.',
   dutyClosed: '{procedure} was not done: {reason}',
   left: {
     'not-done': 'Not done',

@@ -64,6 +64,12 @@ const print = () => window.print()
         @update:value="(s: string) => emit('show', { station: s })"
       />
       <n-button :disabled="!sheet" @click="print">{{ t('sheet.print') }}</n-button>
+      <router-link
+        v-if="session.mayDo('read')"
+        :to="{ path: '/log/month', query: { month: day.slice(0, 7), ...(station ? { station } : {}) } }"
+        class="month"
+        >{{ t('sheet.month') }}</router-link
+      >
       <review-day v-if="mayReview && sheet" :sheet="sheet" @done="load" />
     </div>
     <h2 v-if="day" class="title">{{ date(day) }}</h2>
@@ -91,6 +97,13 @@ const print = () => window.print()
 }
 .station {
   width: 280px;
+}
+.month {
+  min-height: 48px;
+  display: inline-flex;
+  align-items: center;
+  padding: 0 6px;
+  font-weight: 600;
 }
 .title {
   font-size: 26px;
