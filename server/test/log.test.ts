@@ -91,11 +91,11 @@ describe('the log', () => {
     const places = async (site: string) =>
       (
         await inSite(server.pool, site, (db) =>
-          db.query<{ n: number }>("select count(*)::int as n from record_places_of_word('brineguard')"),
+          db.query<{ n: number }>("select count(*)::int as n from record_places_of_word('brineguard', 0)"),
         )
       ).rows[0]?.n
     const own = await inSite(server.pool, siteId, (db) =>
-      db.query<{ n: number }>("select count(*)::int as n from record_places_of_word('brineguard')"),
+      db.query<{ n: number }>("select count(*)::int as n from record_places_of_word('brineguard', 0)"),
     )
     expect(own.rows[0]?.n).toBeGreaterThan(0)
     expect([await places('elsewhere'), await places('')]).toEqual([0, 0])
