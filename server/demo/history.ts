@@ -138,6 +138,7 @@ export function demoHistory(now: number, days: number, seed = 2110): AnyDraft[] 
         `the demo begins ${procedure} on ${station} as it does not stand: ${JSON.stringify(on.facets)}`,
       )
     const { by, start } = hands.for(station, found, wanted, random())
+    if (start + 90 * minute >= now) return
     const worked = workRun(diary, on, found, start, { by, random, weakMix: random() < 0.14 })
     hands.done(station, worked.end)
     standing.set(station, worked.station)
