@@ -4,7 +4,7 @@ import { overriddenStep, type RunState, type Short } from '../procedure/run-stat
 import { baseOf } from '../procedure/own.ts'
 import { instant, type Instant } from '../quantity/index.ts'
 import type { SiteSet } from '../house/site.ts'
-import { boundsOfDay, dateAfter, tradingDays } from './trading-day.ts'
+import { boundsOfDay, dateAfter, tradingDays, type TradingDay } from './trading-day.ts'
 import { isCloseByHours, recurringOn } from './windows.ts'
 
 /** Something of a day that is not as it should be, with what names it. */
@@ -43,9 +43,11 @@ export interface DayKnown {
 export function dayLeft(known: DayKnown, date: string, now: Instant): DayLeft[] {
   const { site, stations, runs, cases } = known
   const { from, to } = boundsOfDay(site, date)
+  // Worked out once for all stations: calendars are slow.
+  const around = tradingDays(site, dateAfter(date, -8), 17)
   const ofDay = runs.filter((r) => r.startedAt >= from && r.startedAt < to)
   return [
-    ...stations.flatMap((s) => dutiesLeft(s, known, date, now)),
+    ...stations.flatMap((s) => dutiesLeft(s, known, { date, from, days: around }, now)),
     ...ofDay.flatMap((r) => shortOf(r)),
     ...ofDay.flatMap((r): DayLeft[] =>
       r.status === 'running' || r.status === 'parked' || r.status === 'stopped'
@@ -61,12 +63,15 @@ export function dayLeft(known: DayKnown, date: string, now: Instant): DayLeft[] 
 
 function dutiesLeft(
   station: StationState,
-  { site, runs, since }: DayKnown,
-  date: string,
+  { runs, since }: DayKnown,
+  {
+    date,
+    from,
+    days,
+  }: { readonly date: string; readonly from: Instant; readonly days: readonly TradingDay[] },
   now: Instant,
 ): DayLeft[] {
-  if (station.laidUp && station.laidUp.since < boundsOfDay(site, date).from) return []
-  const days = tradingDays(site, dateAfter(date, -8), 17)
+  if (station.laidUp && station.laidUp.since < from) return []
   return dutiesOf(station).flatMap((duty): DayLeft[] => {
     const windows = recurringOn(station, duty, days)
     const at = windows?.findIndex((w) => w.day === date) ?? -1

@@ -1,8 +1,8 @@
-import { dateAfter, dayOf } from '@tadka/core/duty'
+import { boundsOfDay, dateAfter, dayLeft, dayOf } from '@tadka/core/duty'
 import { instant } from '@tadka/core/quantity'
 import type { Pool } from '../db/pool.ts'
-import { casesOpenBefore } from './day-queries.ts'
-import { leftOfDay, siteKnown } from './day.ts'
+import { casesOpenBefore, runsBetween } from './day-queries.ts'
+import { siteKnown } from './day.ts'
 
 /** What alone is looked for: cleanings that were late, or corrective actions that are open. */
 export const onlySome = ['late', 'open'] as const
@@ -35,8 +35,15 @@ export async function aboutOnly(
     day = dateAfter(day, 1)
   )
     days.push(day)
-  const left: string[] = []
-  for (const day of days)
-    for (const l of await leftOfDay(pool, where, day, now, known)) if (l.what === 'late') left.push(l.run)
-  return left
+  // All their runs at once, and the next day's: what is late is often done after midnight.
+  const [begin, end] = [days[0], days.at(-1)]
+  if (begin === undefined || end === undefined) return []
+  const runs = await runsBetween(
+    pool,
+    where,
+    boundsOfDay(known.site, begin).from,
+    boundsOfDay(known.site, dateAfter(end, 1)).to,
+  )
+  const left = days.flatMap((day) => dayLeft({ ...known, runs, cases: [] }, day, instant(now)))
+  return left.flatMap((l) => (l.what === 'late' ? l.run : []))
 }

@@ -37,8 +37,16 @@ export async function rebuildStates(db: Client | pg.Client, site: string): Promi
     count++
     group = []
   }
+  const fetch = () => db.query<Row>(`fetch ${rowsAtOnce} from filed`)
+  // The database reads on while these are folded.
+  let coming = fetch()
   for (;;) {
-    const { rows } = await db.query<Row>(`fetch ${rowsAtOnce} from filed`)
+    const { rows } = await coming
+    if (rows.length > 0) {
+      coming = fetch()
+      // It is waited for in the next turn: until then it is no fault that nobody saw.
+      coming.catch(() => {})
+    }
     for (const row of rows) {
       const [before] = group
       if (before && (before.kind !== row.kind || before.id !== row.id)) fold()

@@ -109,6 +109,19 @@ async function end(device: string): Promise<void> {
             }}
           </span>
         </span>
+        <router-link
+          v-if="session.mayDo('record') && d.endedAt === null"
+          class="fault-link"
+          :to="{
+            path: '/log/case/new',
+            query: {
+              origin: 'device',
+              station: d.station ?? '',
+              said: `${t('case.origins.device')}: ${d.name}`,
+            },
+          }"
+          >{{ t('case.origins.device') }}</router-link
+        >
         <n-button v-if="may && d.endedAt === null" @click="end(d.id)">{{ t('house.devices_.end') }}</n-button>
       </li>
     </ul>
@@ -143,6 +156,14 @@ async function end(device: string): Promise<void> {
 </template>
 
 <style scoped>
+.fault-link {
+  margin-left: auto;
+  min-height: 48px;
+  display: inline-flex;
+  align-items: center;
+  padding: 0 12px;
+  font-weight: 600;
+}
 li {
   display: flex;
   justify-content: space-between;
