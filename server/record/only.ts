@@ -28,6 +28,8 @@ export async function aboutOnly(
   const known = await siteKnown(pool, where)
   const last = Math.min(to ?? now, now)
   const first = Math.max(from ?? last - daysBack * dayMs, last - daysAtMost * dayMs)
+  // Dates far off have more digits, and are no order of their texts: nothing is looked for after the last day.
+  if (first > last) return []
   const days: string[] = []
   for (
     let day = dayOf(known.site, instant(first));

@@ -234,6 +234,9 @@ describe('the log of a day that went otherwise', () => {
     const sent = await ask(server, cookie, 'POST', '/records', { sentAt: server.clock.now, drafts: [open] })
     expect(sent.json()).toMatchObject({ outcomes: [{ outcome: 'accepted' }] })
     expect((await page('only=open')).map((r) => r.id)).toEqual([open.id])
+    // However far off somebody asks, it ends.
+    for (const asked of ['from=1000000000000000', 'to=0', 'from=99999999999999&to=99999999999999'])
+      expect(await page(`only=late&${asked}`)).toEqual([])
     expect((await get('log?only=other')).statusCode).toBe(400)
   })
 })
