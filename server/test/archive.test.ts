@@ -87,7 +87,10 @@ describe('an archive', () => {
           statesOfKind(server.pool, siteId, kind),
           statesOfKind(pool, siteId, kind),
         ])
-        expect(there).toEqual(here)
+        // They come in no order of their own.
+        const byId = (all: readonly unknown[]) =>
+          (all as { id: string }[]).toSorted((a, b) => a.id.localeCompare(b.id))
+        expect(byId(there)).toEqual(byId(here))
       }
       const names = (all: readonly { id: string; name: string; role: string }[]) =>
         all.map(({ id, name, role }) => [id, name, role]).toSorted()
