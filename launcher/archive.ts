@@ -2,11 +2,11 @@ import { existsSync } from 'node:fs'
 import { BadArchive } from '../server/archive/read.ts'
 import { takeIn } from '../server/archive/take-in.ts'
 import { writeArchive } from '../server/archive/write.ts'
-import { migrate } from '../server/db/migrate.ts'
 import { asOwner } from '../server/db/owner.ts'
 import { forLongWork, openPool } from '../server/db/pool.ts'
 import { allSites } from '../server/people/queries.ts'
 import { verifySite } from '../server/record/verify/verify.ts'
+import { makeWhole } from './backup.ts'
 import type { Cluster } from './cluster.ts'
 import { openDatabase } from './database.ts'
 import { faultLine } from './fault-line.ts'
@@ -34,7 +34,7 @@ export async function exportSite(file: string | undefined, named: string | undef
       const site = named ?? (sites.length === 1 ? sites[0]?.id : undefined)
       if (!site || !sites.some((s) => s.id === site))
         throw new Trouble(`Say which site. There are: ${sites.map((s) => s.id).join(', ') || 'none'}`)
-      const { records, photos, head } = await writeArchive(pool, site, file)
+      const { records, photos, head } = await makeWhole(file, (part) => writeArchive(pool, site, part))
       say(`${records} records and ${photos} photos of ${site}, head ${head.hash}`)
       say(`Written to ${file}. PINs and passwords are not in it; names are: keep it as you keep the log.`)
       return 0
@@ -44,12 +44,11 @@ export async function exportSite(file: string | undefined, named: string | undef
   })
 }
 
-/** Takes such a file into a folder that holds no site: read through first, then all of it or nothing; returns the exit code. */
+/** Takes such a file into a folder that holds no site, checked as it is read: all of it or nothing; returns the exit code. */
 export async function importSite(file: string | undefined): Promise<number> {
   if (!file) throw new Trouble('Say which: ./tadka import FILE')
   if (!existsSync(file)) throw new Trouble(`There is no file ${file}.`)
   return withDatabase(async ({ ownerUrl, appUrl }) => {
-    await migrate(ownerUrl)
     const taken = await asOwner(ownerUrl, (owner) =>
       takeIn(owner, file, (records, of) => say(`${records} of ${of} records`)),
     ).catch((error: unknown) => {
@@ -62,7 +61,7 @@ export async function importSite(file: string | undefined): Promise<number> {
         `There is a site here already. Take it into an empty folder: TADKA_DATA=FOLDER ./tadka import ${file}`,
       )
     if (taken.outcome === 'known') {
-      say(`All of ${taken.site} is here already: nothing to do.`)
+      say(`Every record of ${taken.site} in it is here already: nothing to do.`)
       return 0
     }
     const pool = openPool(appUrl, () => {}, forLongWork)

@@ -1,8 +1,6 @@
 import { copyFileSync, mkdirSync, readdirSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { basename, join, resolve } from 'node:path'
-import type pg from 'pg'
-import type { HeadsFile } from '@tadka/contract/record'
-import { keepBackup } from '../server/backup/queries.ts'
+import { headsNow, keepBackup } from '../server/backup/queries.ts'
 import { asOwner } from '../server/db/owner.ts'
 import { openDatabase } from './database.ts'
 import { headsNameOf } from './heads-file.ts'
@@ -20,20 +18,13 @@ export interface BackupPlaces {
   readonly copy: string | null
 }
 
-/** Where the chains end now: what is dumped afterwards holds them. */
-async function headsNow(owner: pg.Client): Promise<HeadsFile['heads']> {
-  const { rows } = await owner.query<{ site: string; seq: string; hash: string }>(
-    'select site_id as site, seq, hash from site_head order by site_id',
-  )
-  return rows.map(({ site, seq, hash }) => ({ site, seq: Number(seq), hash }))
-}
-
 /** Makes a file under another name, and gives it its own only when it is whole; what was begun of it is removed. */
-async function makeWhole(file: string, make: (part: string) => unknown): Promise<void> {
+export async function makeWhole<T>(file: string, make: (part: string) => T | Promise<T>): Promise<T> {
   const part = `${file}.part`
   try {
-    await make(part)
+    const made = await make(part)
     renameSync(part, file)
+    return made
   } finally {
     rmSync(part, { force: true })
   }

@@ -1,4 +1,6 @@
+import { lineOfHead } from '@tadka/contract/record'
 import { createTransport } from 'nodemailer'
+import { headsNow } from '../server/backup/queries.ts'
 import { asOwner } from '../server/db/owner.ts'
 import type { Cluster } from './cluster.ts'
 
@@ -22,26 +24,16 @@ export const mailHeads = (ownerUrl: string, { server, to }: HeadsMail, now: numb
       [to],
     )
     if (now - Number(last.rows[0]?.at ?? 0) < dayMs) return false
-    const sites = await owner.query<{ id: string; name: string }>(
-      'select id, name from site where not is_making order by id',
-    )
-    const lines: string[] = []
-    for (const { id } of sites.rows) {
-      // Its owner sees one site at a time, as the application does.
-      await owner.query("select set_config('tadka.site', $1, false)", [id])
-      const sql = 'select seq, hash from site_head where site_id = $1'
-      for (const { seq, hash } of (await owner.query<{ seq: string; hash: string }>(sql, [id])).rows)
-        lines.push(`tadka-head 1 ${id} ${seq} ${hash}`)
-    }
-    if (lines.length === 0) return false
+    const heads = await headsNow(owner)
+    if (heads.length === 0) return false
     const day = new Date(now).toISOString().slice(0, 10)
     const file = `tadka-heads-${day}.txt`
     await createTransport(server).sendMail({
       from: 'tadka@localhost',
       to,
-      subject: `Tadka: where the log of ${sites.rows.map((s) => s.name).join(', ')} ended on ${day}`,
+      subject: `Tadka: where the log of ${heads.map((h) => h.site).join(', ')} ended on ${day}`,
       text: `Keep this mail. With the file in it one can show later that the log was not written anew:\n./tadka verify SITE ${file}\n`,
-      attachments: [{ filename: file, content: `${lines.join('\n')}\n` }],
+      attachments: [{ filename: file, content: `${heads.map(lineOfHead).join('\n')}\n` }],
     })
     await owner.query('insert into mailed_heads (at, address) values ($1, $2)', [now, to])
     return true

@@ -5,12 +5,3 @@ export function spokenLength(ms: number): string {
   if (minutes === 0) return `${rest} s`
   return rest === 0 ? `${minutes} min` : `${minutes} min ${rest} s`
 }
-
-/** The same of what takes hours or days: "12 min", "2 h 7 min", "3 d 4 h". @param ms milliseconds. */
-export function longLength(ms: number): string {
-  const minutes = Math.round(ms / 60_000)
-  const [hours, days] = [Math.floor(minutes / 60), Math.floor(minutes / 1440)]
-  if (hours === 0) return `${minutes} min`
-  const [big, small, unit] = days === 0 ? [`${hours} h`, minutes % 60, 'min'] : [`${days} d`, hours % 24, 'h']
-  return small === 0 ? big : `${big} ${small} ${unit}`
-}

@@ -26,6 +26,9 @@ export const exportFile = z.object({
 /** A head as one line, as it is printed and as the code of a pack says it. */
 const headLine = /^tadka-head 1 (\S+) (\d+) ([0-9a-f]{64})$/
 
+export const lineOfHead = ({ site, seq, hash }: HeadsFile['heads'][number]): string =>
+  `tadka-head 1 ${site} ${seq} ${hash}`
+
 /** Heads that were kept as lines; null where any line is none. */
 export function headsOfLines(text: string): HeadsFile['heads'] | null {
   const lines = text.split(/\r?\n/).filter((l) => l.trim() !== '')

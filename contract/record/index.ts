@@ -1,4 +1,4 @@
-export { exportFile, headBody, headsFile, headsOfLines, type HeadsFile } from './heads.ts'
+export { exportFile, headBody, headsFile, headsOfLines, lineOfHead, type HeadsFile } from './heads.ts'
 export { decideBody, heldList, type HeldList } from './held.ts'
 export { isKnownType, payloadSchemas } from './payloads.ts'
 export { checkContents, checkDraft, issuesOf } from './check.ts'

@@ -1,5 +1,5 @@
 import type { Entry, Question } from './entry.ts'
-import { about, groups } from './repeats.ts'
+import { about, groupsBy } from './repeats.ts'
 
 const minuteMs = 60_000
 /** A burst is that much planned work at so many stations within so many minutes, and at least so many times quicker than planned. */
@@ -13,7 +13,7 @@ const ofItsWaits = 0.8
  */
 export function allAtOnce(entries: readonly Entry[]): Question[] {
   const steps = entries.flatMap((e) => (e.what.kind === 'step' ? [{ ...e, what: e.what }] : []))
-  return groups(steps, (e) => e.person).flatMap((own): Question[] => {
+  return groupsBy(steps, (e) => e.person).flatMap((own): Question[] => {
     const sorted = own.toSorted((a, b) => a.at - b.at)
     const found: Question[] = []
     for (let i = 0; i < sorted.length;) {

@@ -1,5 +1,5 @@
 import type { Entry, Looked, Question } from './entry.ts'
-import { about, groups } from './repeats.ts'
+import { about, groupsBy } from './repeats.ts'
 
 /** Nobody is in two areas within so few seconds, on two tablets. */
 const walkSeconds = 20
@@ -11,7 +11,7 @@ const dayMs = 86_400_000
 
 /** One person at two tablets in two areas, seconds apart. */
 export function twoPlaces(entries: readonly Entry[]): Question[] {
-  return groups(entries, (e) => e.person).flatMap((own): Question[] => {
+  return groupsBy(entries, (e) => e.person).flatMap((own): Question[] => {
     const sorted = own.filter((e) => e.area !== '' && e.what.kind !== 'run').toSorted((a, b) => a.at - b.at)
     return sorted.flatMap((e, i): Question[] => {
       const before = sorted[i - 1]
@@ -29,7 +29,7 @@ export function notOnShift({ entries, shifts, rostered }: Looked): Question[] {
   const isOn = (e: Entry) =>
     shifts.some((s) => s.person === e.person && e.at >= s.from - graceMs && e.at <= s.to + graceMs)
   const outside = entries.filter((e) => near(e.at) && !isOn(e))
-  return groups(outside, (e) => `${e.person} ${Math.floor(e.at / dayMs)}`).flatMap((own): Question[] =>
+  return groupsBy(outside, (e) => `${e.person} ${Math.floor(e.at / dayMs)}`).flatMap((own): Question[] =>
     own.length < fewestOutside ? [] : [{ ...about(own), kind: 'not-on-shift', entries: own.length }],
   )
 }

@@ -1,3 +1,4 @@
+import { groupedBy } from '../stream/grouped.ts'
 import { atLeastOf, cautiousShare, together } from './chance.ts'
 import type { Entry, Question } from './entry.ts'
 
@@ -17,7 +18,7 @@ const valueOf = (e: Read): string =>
  * can be told.
  */
 export function alwaysTheSame(entries: readonly Entry[]): Question[] {
-  const likes = groups(entries.filter(isRead), (e) => e.what.like)
+  const likes = groupsBy(entries.filter(isRead), (e) => e.what.like)
   const people = [...new Set(entries.map((e) => e.person))]
   return people.flatMap((person): Question[] => {
     const told = likes.flatMap((like) => sameOn(like, person))
@@ -46,8 +47,8 @@ function sameOn(like: readonly Read[], person: string) {
 /** Whoever wrote whole numbers where others on the same wrote tenths. */
 export function roundNumbers(entries: readonly Entry[]): Question[] {
   const numbers = entries.flatMap((e) => (e.what.kind === 'number' ? [{ ...e, what: e.what }] : []))
-  return groups(numbers, (e) => e.what.like).flatMap((like) =>
-    groups(like, (e) => e.person).flatMap((own): Question[] => {
+  return groupsBy(numbers, (e) => e.what.like).flatMap((like) =>
+    groupsBy(like, (e) => e.person).flatMap((own): Question[] => {
       const others = like.filter((e) => e.person !== own[0]?.person)
       if (own.length < fewestInAll || others.length < fewestOthers) return []
       const isRound = (e: (typeof own)[number]) => Number.isInteger(e.what.value)
@@ -71,12 +72,9 @@ function mode(values: readonly string[]): readonly [string, number] {
   return [...counts].reduce((a, b) => (b[1] > a[1] ? b : a), ['', 0])
 }
 
-/** In the order in which each first comes. */
-export function groups<T>(all: readonly T[], by: (one: T) => string): T[][] {
-  const found = new Map<string, T[]>()
-  for (const one of all) found.set(by(one), [...(found.get(by(one)) ?? []), one])
-  return [...found.values()]
-}
+export const groupsBy = <T>(all: readonly T[], key: (one: T) => string): T[][] => [
+  ...groupedBy(all, key).values(),
+]
 
 /** Whose entries, from when to when, and which. */
 export function about(entries: readonly Entry[]): Pick<Question, 'person' | 'from' | 'to' | 'records'> {

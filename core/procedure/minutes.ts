@@ -1,4 +1,5 @@
 import { median } from 'simple-statistics'
+import { groupedBy } from '../stream/grouped.ts'
 import { handsOn } from './segments.ts'
 import type { Procedure } from './language.ts'
 import { outline } from './outline.ts'
@@ -61,13 +62,13 @@ export function learnedMinutes(
   )
   const site: Record<string, number> = {}
   const people: Record<string, Record<string, number>> = {}
-  for (const [id, own] of grouped(taken, (t) => t.step)) {
+  for (const [id, own] of groupedBy(taken, (t) => t.step)) {
     const step = steps.get(id)
     if (!step) continue
     const estimate = handsOn(step, parameters)
     const all = estimate + weightOf(own) * (middleOf(own) - estimate)
     site[id] = whole(all)
-    for (const [person, theirs] of grouped(own, (t) => t.by)) {
+    for (const [person, theirs] of groupedBy(own, (t) => t.by)) {
       if (theirs.length < enoughRuns) continue
       const minutes = whole(all + weightOf(theirs) * (middleOf(theirs) - middleOf(own)))
       if (minutes !== site[id]) people[person] = { ...people[person], [id]: minutes }
@@ -83,9 +84,3 @@ type Taken = readonly { readonly minutes: number }[]
 const weightOf = (taken: Taken): number => taken.length / (taken.length + halfWeight)
 
 const middleOf = (taken: Taken): number => median(taken.map((t) => t.minutes))
-
-function grouped<T>(all: readonly T[], key: (one: T) => string): Map<string, T[]> {
-  const groups = new Map<string, T[]>()
-  for (const one of all) groups.set(key(one), [...(groups.get(key(one)) ?? []), one])
-  return groups
-}

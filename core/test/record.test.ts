@@ -133,6 +133,10 @@ describe('a corrective case that a person opens', () => {
     expect(state(tell(2, 'cause', 'a cloth')).status).toBe('void')
     expect(state(tell(2, 'cause', 'a cloth'), closed).status).toBe('void')
   })
+  it('is there no more where its opening was taken back, whatever was told of it', () => {
+    const taken = recordOf(5, 'record.amended@1', ref, record.takenBack(opened, 'taken back'))
+    expect(state(opened, tell(2, 'cause', 'a cloth'), taken).status).toBe('void')
+  })
   it('is opened once: a second opening changes nothing of it', () => {
     const again = recordOf(4, 'case.opened@1', ref, { ...of, run: null, origin: 'stop', said: 'else' })
     expect(state(opened, again)).toMatchObject({ origin: 'by-hand', said })

@@ -2,6 +2,7 @@ import { median } from 'simple-statistics'
 import { dateAfter, hourAt, weekdayOf } from '../duty/index.ts'
 import { instant } from '../quantity/index.ts'
 import { readingsOf, type DaySheet } from '../sheet/index.ts'
+import { groupedBy } from '../stream/grouped.ts'
 import { controlChart, type ChartPoint, type ControlChart } from './control-chart.ts'
 
 /** Solutions of one product for one use, mixed with one tool: the first strip of each. */
@@ -71,11 +72,8 @@ const minuteMs = 60_000
 /** How many hours are told as one time of the day. */
 export const hoursTogether = 3
 
-function grouped<T, V>(all: readonly T[], key: (one: T) => string, of: (group: readonly T[]) => V): V[] {
-  const groups = new Map<string, T[]>()
-  for (const one of all) groups.set(key(one), [...(groups.get(key(one)) ?? []), one])
-  return [...groups.values()].map(of)
-}
+const grouped = <T, V>(all: readonly T[], key: (one: T) => string, of: (group: readonly T[]) => V): V[] =>
+  [...groupedBy(all, key).values()].map(of)
 
 /** How strong what was mixed is, tool by tool; what has most readings first. */
 function solutionsOf(days: readonly DaySheet[]): SolutionTrend[] {

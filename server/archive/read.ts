@@ -8,10 +8,12 @@ import {
   archiveHead,
   archivePhoto,
   archiveRecord,
+  checkDraft,
   type ArchiveHead,
 } from '@tadka/contract/record'
+import { Refusal } from '@tadka/core/refusal'
 import { canonicalText, noRecordBefore, type AnyRecord } from '@tadka/core/stream'
-import { sha256 } from '../stream/append.ts'
+import { draftOf, sha256 } from '../stream/append.ts'
 
 /** Why an archive is not taken, and at which of its lines. */
 export class BadArchive extends Error {
@@ -66,6 +68,8 @@ export async function* readArchive(file: string): AsyncGenerator<ArchiveLine> {
         throw new BadArchive(number, `record ${record.seq} does not follow on the one before it`)
       if (asWritten === null && sha256(written) !== found.data.hash)
         throw new BadArchive(number, `record ${record.seq} was altered`)
+      if (!isSound(record))
+        throw new BadArchive(number, `record ${record.seq} holds what no record of its kind does`)
       ;[seq, hash] = [record.seq, found.data.hash]
       yield { record: { record, text: written, hash } }
     } else if ('photo' in line) {
@@ -84,6 +88,17 @@ export async function* readArchive(file: string): AsyncGenerator<ArchiveLine> {
   if (seq !== head.head.seq || hash !== head.head.hash || seq !== head.records)
     throw new BadArchive(number, `its last record should be ${head.head.seq}`)
   if (photos !== head.photos) throw new BadArchive(number, `it should hold ${head.photos} photos`)
+}
+
+/** Whether it is of a kind that there is, and holds what such a record holds: whoever makes a file anew can make its hashes fit. */
+function isSound(record: AnyRecord): boolean {
+  try {
+    checkDraft(draftOf(record))
+    return true
+  } catch (error) {
+    if (error instanceof Refusal) return false
+    throw error
+  }
 }
 
 /** A record's text as it stands in its line, where that is what its hash was taken over; null where the line was laid out otherwise. */
@@ -112,6 +127,9 @@ async function* linesOf(file: string): AsyncGenerator<string> {
     }
   } catch (error) {
     fault ??= error as Error
+  } finally {
+    // Where nobody reads on, the file is let go.
+    unzipped.destroy()
   }
   if (fault) throw new BadArchive(number + 1, `it cannot be unpacked further (${(fault as Error).message})`)
 }

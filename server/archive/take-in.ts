@@ -14,7 +14,7 @@ export type TakenIn =
       readonly photos: number
       readonly states: number
     }
-  /** The site is there, and goes through all that the archive holds. */
+  /** The site is there, and holds every record of the archive. */
   | { readonly outcome: 'known'; readonly site: string }
   /** There is a site, and not all of the archive is in it. */
   | { readonly outcome: 'other-site'; readonly site: string }
@@ -50,6 +50,7 @@ async function work(
   let [records, photos, expected] = [0, 0, 0]
   let batch: ArchivedRecord[] = []
   let indexes: readonly string[] = []
+  let isKnown = false
   // The database takes one batch in while the next is read.
   let putting: Promise<void> = Promise.resolve()
   const send = async () => {
@@ -79,11 +80,12 @@ async function work(
       const there = await db.query<{ id: string }>('select id from site where not is_making')
       if (there.rows.length > 0) {
         const held = await db.query('select from record where site_id = $1 and seq = $2 and hash = $3', [
-          site,
-          head.seq,
-          head.hash,
+          ...[site, head.seq, head.hash],
         ])
-        return { outcome: held.rowCount === 1 ? 'known' : 'other-site', site }
+        if (held.rowCount !== 1) return { outcome: 'other-site', site }
+        // What the file says of itself is believed only once it was read to its end.
+        isKnown = true
+        continue
       }
       await db.query('select remove_unfinished_sites()')
       await db.query("select set_config('tadka.site', $1, true)", [site])
@@ -91,7 +93,8 @@ async function work(
       // People come from the records at the end; their secrets come by no archive.
       await db.query('alter table record disable trigger rights')
       indexes = await withoutIndexes(db)
-    } else if ('record' in line) {
+    } else if (isKnown) continue
+    else if ('record' in line) {
       // What an amendment amends must be there to be looked up.
       if (line.record.record.type === 'record.amended@1') await flush()
       batch.push(line.record)
@@ -102,6 +105,7 @@ async function work(
       photos++
     }
   }
+  if (isKnown) return { outcome: 'known', site }
   await flush()
   // All at once is many times quicker than record by record.
   for (const index of indexes) await db.query(index)

@@ -1,3 +1,4 @@
+import { lineOfHead } from '@tadka/contract/record'
 import { encode } from 'uqr'
 import type { PackKnown } from './gather.ts'
 import type { Paper } from './paper.ts'
@@ -5,12 +6,6 @@ import type { PackTeller } from './teller.ts'
 
 /** Points of one square of the code, and the blank squares round it. */
 const [square, quiet] = [2.4, 4]
-
-/** The head of a chain as one line: what is kept outside, and what a later check is given. */
-export const headLine = (
-  site: string,
-  { seq, hash }: { readonly seq: number; readonly hash: string },
-): string => `tadka-head 1 ${site} ${seq} ${hash}`
 
 /** Whether the records are whole, and the fingerprint by which anybody can tell later. */
 export function chainPart(paper: Paper, { asked, chain }: PackKnown, { t }: PackTeller): void {
@@ -24,7 +19,7 @@ export function chainPart(paper: Paper, { asked, chain }: PackKnown, { t }: Pack
   paper.text(t('pack.head', { seq: chain.seq }))
   paper.text(chain.hash, { size: 9 })
   paper.text(t('pack.headHow'))
-  const { data, size } = encode(headLine(asked.site, chain), { ecc: 'M', border: 0 })
+  const { data, size } = encode(lineOfHead({ site: asked.site, ...chain }), { ecc: 'M', border: 0 })
   paper.figure((size + 2 * quiet) * square, (doc, x, y) => {
     data.forEach((row, j) =>
       row.forEach((dark, i) => {

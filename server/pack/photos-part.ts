@@ -31,13 +31,18 @@ export async function photosPart(
   const all = days.flatMap((d) => readingsOf(d).flatMap((of) => of.photos.map((sha256) => ({ sha256, of }))))
   if (all.length === 0) return
   paper.heading(t('pack.everyPhoto'))
-  for (let i = 0; i < all.length; i += inRow) {
-    const row = await Promise.all(
+  const rowFrom = (i: number) =>
+    Promise.all(
       all.slice(i, i + inRow).map(async ({ sha256, of }) => {
         const bytes = await photoOf(sha256)
         return { of, picture: bytes && (await small(bytes)) }
       }),
     )
+  // The next row is made small while this one is drawn.
+  let coming = rowFrom(0)
+  for (let i = 0; i < all.length; i += inRow) {
+    const row = await coming
+    coming = rowFrom(i + inRow)
     paper.need(high + room)
     paper.figure(high, (doc, x, y, width) =>
       row.forEach(({ picture }, k) => {

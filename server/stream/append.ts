@@ -252,15 +252,11 @@ function prepare(
   return { records, folding }
 }
 
-function sameDraft(storedText: string, draft: AnyDraft): boolean {
-  const {
-    seq: _,
-    receivedAt: _r,
-    clockOffset: _c,
-    prev: _p,
-    flags: _f,
-    inForce: _i,
-    ...stored
-  } = JSON.parse(storedText) as AnyRecord
-  return canonicalText(stored) === canonicalText(draft)
+/** What of a record was sent, without what the server put to it. */
+export function draftOf(record: AnyRecord): AnyDraft {
+  const { seq: _, receivedAt: _r, clockOffset: _c, prev: _p, flags: _f, inForce: _i, ...draft } = record
+  return draft
 }
+
+const sameDraft = (storedText: string, draft: AnyDraft): boolean =>
+  canonicalText(draftOf(JSON.parse(storedText) as AnyRecord)) === canonicalText(draft)

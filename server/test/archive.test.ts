@@ -1,9 +1,10 @@
+import { createHash } from 'node:crypto'
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
 import { amendmentOf } from '@tadka/core/record'
-import type { AnyRecord } from '@tadka/core/stream'
+import { canonicalText, type AnyRecord } from '@tadka/core/stream'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { siteId } from '../demo/house.ts'
 import { asOwner } from '../db/owner.ts'
@@ -64,6 +65,21 @@ function otherwise(change: (all: string[]) => string[]): string {
   const path = join(folder, `other-${Math.round(performance.now() * 1000)}.gz`)
   writeFileSync(path, gzipSync(`${change([...lines]).join('\n')}\n`))
   return path
+}
+
+/** The last record made otherwise by whoever can make hashes, and the head with it. */
+function forged(all: readonly string[], change: object): string[] {
+  const at = all.findLastIndex((l) => l.startsWith('{"record"'))
+  const { record } = JSON.parse(all[at] ?? '') as { record: object }
+  const text = canonicalText({ ...record, ...change })
+  const hash = createHash('sha256').update(text).digest('hex')
+  const head = JSON.parse(all[0] ?? '') as { head: { seq: number } }
+  return [
+    JSON.stringify({ ...head, head: { ...head.head, hash } }),
+    ...all.slice(1, at),
+    `{"record":${text},"hash":"${hash}"}`,
+    ...all.slice(at + 1),
+  ]
 }
 
 describe('an archive', () => {
@@ -136,6 +152,16 @@ describe('an archive', () => {
       'a tail that was cut off',
       (all) => [...all.slice(0, middle()), all.at(-1) ?? ''],
       /last record should be/,
+    ],
+    [
+      'a record of a kind that there is not, its hashes made to fit',
+      (all) => forged(all, { type: 'made.up@1' }),
+      /holds what no record of its kind does/,
+    ],
+    [
+      'a record that holds something else, its hashes made to fit',
+      (all) => forged(all, { payload: { station: 7 } }),
+      /holds what no record of its kind does/,
     ],
     ['an end that is missing', (all) => all.slice(0, -1), /end is missing/],
     [

@@ -1,10 +1,11 @@
 import { readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { gunzipSync } from 'node:zlib'
+import { checkDraft } from '@tadka/contract/record'
 import { asJudged } from '@tadka/core/record'
 import { correctedAt, noRecordBefore, verifyChain, type AnyRecord } from '@tadka/core/stream'
 import { describe, expect, it } from 'vitest'
-import { sha256 } from '../stream/append.ts'
+import { draftOf, sha256 } from '../stream/append.ts'
 
 /**
  * The first records of a site as an earlier release wrote them: `hash text`, a line each; and what its readings say, taken from those
@@ -22,6 +23,10 @@ describe('a chain of an earlier release', () => {
     const end = verifyChain(links, sha256, { seq: 0, hash: noRecordBefore })
     expect(end).toEqual({ seq: links.length, hash: links.at(-1)?.hash })
     expect(links.length).toBeGreaterThan(600)
+  })
+  it('is taken for what it is by whoever takes in an archive: no record of it is of a kind that there is not', () => {
+    for (const { text } of links)
+      expect(() => checkDraft(draftOf(JSON.parse(text) as AnyRecord))).not.toThrow()
   })
   it('tells the same facts: who, when, what was read against which limit, and the verdict', () => {
     const told = links.flatMap(({ text }) => {

@@ -26,6 +26,11 @@ export const caseWords = {
     cause: 'Why did it happen?',
     fix: 'What keeps it from happening again?',
   },
+  like: {
+    immediate: 'for example: product thrown out, machine switched off',
+    cause: 'for example: lid left open during the rush',
+    fix: 'for example: look at the lid at each break',
+  },
   notSaid: 'Not said yet',
   say: 'Add',
   often: 'Often it is',

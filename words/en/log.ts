@@ -22,6 +22,7 @@ export const log = {
     notOnly: 'Late or not',
     late: 'Late cleanings',
     open: 'Open corrective actions',
+    lateSpan: 'Late cleanings of the last 31 days. For others choose From and To, 92 days at most.',
     from: 'From',
     to: 'To',
     more: 'More filters',

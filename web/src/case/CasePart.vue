@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import type { CasePart, CaseState } from '@tadka/core/case'
 import { NButton, NInput } from 'naive-ui'
-import { computed, ref } from 'vue'
+import type { AnyDraft } from '@tadka/core/stream'
+import { computed, ref, shallowRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSite } from '../site/site.ts'
+import TakeBackNow from '../site/TakeBackNow.vue'
 import { useTeller } from '../site/teller.ts'
 
 /** One thing that a corrective action tells: what was said of it, and, while it is open, more to say, with what it often is. */
@@ -13,12 +15,13 @@ const site = useSite()
 const tell = useTeller()
 const said = computed(() => props.of.told.filter((s) => s.part === props.part))
 const typed = ref('')
+const made = shallowRef<AnyDraft | null>(null)
 const text = computed(() => typed.value.trim())
 
 function say(): void {
   if (text.value.length < 3) return
   const told = { case: props.of.id, station: props.of.station, part: props.part, said: text.value }
-  site.record('case.told@1', { kind: 'case', id: props.of.id }, told)
+  made.value = site.record('case.told@1', { kind: 'case', id: props.of.id }, told)
   typed.value = ''
 }
 </script>
@@ -39,9 +42,10 @@ function say(): void {
         <n-input
           v-model:value="typed"
           maxlength="500"
-          :placeholder="''"
+          :placeholder="t(`case.like.${part}`)"
           :input-props="{ 'aria-label': t(`case.ask.${part}`) }"
         />
+        <take-back-now v-if="made && text === ''" :key="made.id" :draft="made" @back="made = null" />
         <n-button attr-type="submit" :disabled="text.length < 3">{{ t('case.say') }}</n-button>
       </div>
     </form>

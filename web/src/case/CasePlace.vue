@@ -13,8 +13,10 @@ import { useDaySheet } from '../sheet/day-sheet.ts'
 import ReadingRow from '../sheet/ReadingRow.vue'
 import { useSite } from '../site/site.ts'
 import { useTeller } from '../site/teller.ts'
+import TakeBackNow from '../site/TakeBackNow.vue'
 import { useTimes } from '../site/times.ts'
 import CasePart from './CasePart.vue'
+import { justOpened } from './opened.ts'
 
 /** A corrective action, whole: what happened, what was done, why, what keeps it from happening again, checks after it, its end. */
 const { t, tm } = useI18n()
@@ -83,6 +85,12 @@ function again(c: CaseState): void {
         <template v-if="story.origin">{{ t(`case.origins.${story.origin}`) }}.</template>
         <template v-if="failed">{{ t('case.whole') }}</template>
       </p>
+      <take-back-now
+        v-if="isOpen && justOpened?.subject.id === story.id"
+        :draft="justOpened"
+        class="no-print"
+        @back="router.replace(`/log?day=${day}`)"
+      />
       <ul v-if="openedBy">
         <reading-row :line="openedBy" />
       </ul>

@@ -11,6 +11,7 @@ import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
 import { now } from '../wire/clock.ts'
 import { newId } from '../wire/device.ts'
+import { justOpened } from './opened.ts'
 
 /** A corrective action that a person opens: about a cleaning that was late, a stop, a fault, or whatever was not as it should be. */
 const { t } = useI18n()
@@ -47,7 +48,7 @@ function open(): void {
     ...{ case: id, station: station.value || null, run: asked('run') || null },
     ...{ origin: origin.value, said: said.value.trim() },
   }
-  site.record('case.opened@1', { kind: 'case', id }, opened)
+  justOpened.value = site.record('case.opened@1', { kind: 'case', id }, opened)
   const day = site.set && 'hours' in site.set ? dayOf(site.set as SiteSet, now()) : ''
   void router.replace(`/log/case/${id}?day=${day}`)
 }

@@ -126,6 +126,7 @@ const verdicts = computed(() => {
       :model-value="asked[end]"
       @update:model-value="(day: string) => emit('look', { [end]: day })"
     />
+    <p v-if="asked.only === 'late'" class="span quiet">{{ t('log.find.lateSpan') }}</p>
     <n-button v-if="isAsked" @click="emit('clear')">{{ t('log.find.clear') }}</n-button>
   </div>
 </template>
@@ -152,6 +153,10 @@ const verdicts = computed(() => {
 }
 .who {
   width: 150px;
+}
+.span {
+  flex-basis: 100%;
+  order: 1;
 }
 .only {
   width: 190px;

@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { dateAfter } from '@tadka/core/duty'
-import { NButton, NSelect } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { computed, toRef } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useSite } from '../site/site.ts'
 import { useTimes } from '../site/times.ts'
 import { useDaySheet } from './day-sheet.ts'
 import DayField from '../pieces/DayField.vue'
 import { useSession } from '../rights/session.ts'
 import DaySheetView from './DaySheetView.vue'
 import ReviewDay from './ReviewDay.vue'
+import StationPick from './StationPick.vue'
 
 /** Day sheets to turn over: any day up to today, every station or one, as they are kept and as they are printed. */
 const props = defineProps<{
@@ -21,20 +21,12 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ show: [change: { day?: string; station?: string }] }>()
 const { t } = useI18n()
-const site = useSite()
 const session = useSession()
 const { date } = useTimes()
 const { sheet, failed, load } = useDaySheet(toRef(props, 'day'))
 /** A day that is over is looked through by who may. */
 const mayReview = computed(() => session.mayDo('review-day') && props.day < props.today)
 
-const stations = computed(() => [
-  { value: '', label: t('sheet.everywhere') },
-  ...site
-    .all('station')
-    .flatMap((s) => (s.plate ? [{ value: s.id, label: s.plate.name }] : []))
-    .toSorted((a, b) => a.label.localeCompare(b.label)),
-])
 const typed = computed({ get: () => props.day, set: (day) => emit('show', { day }) })
 const print = () => window.print()
 </script>
@@ -55,13 +47,9 @@ const print = () => window.print()
         @click="emit('show', { day: dateAfter(day, 1) })"
         >›</n-button
       >
-      <n-select
-        :value="station"
-        :options="stations"
-        class="station"
-        :virtual-scroll="false"
-        :aria-label="t('sheet.station')"
-        @update:value="(s: string) => emit('show', { station: s })"
+      <station-pick
+        :model-value="station"
+        @update:model-value="(s: string) => emit('show', { station: s })"
       />
       <n-button :disabled="!sheet" @click="print">{{ t('sheet.print') }}</n-button>
       <router-link
@@ -94,9 +82,6 @@ const print = () => window.print()
 .which :deep(.n-button) {
   min-height: 48px;
   min-width: 52px;
-}
-.station {
-  width: 280px;
 }
 .month {
   min-height: 48px;

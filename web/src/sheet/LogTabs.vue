@@ -9,7 +9,7 @@ import { useQuestions } from './questions.ts'
 const { t } = useI18n()
 const session = useSession()
 const questions = useQuestions()
-onMounted(questions.load)
+onMounted(questions.refresh)
 const open = computed(() => questions.list?.questions.length ?? 0)
 const all = [
   { to: '/log', key: 'sheet.title' },

@@ -3,7 +3,7 @@ import { dateAfter, dayOf } from '@tadka/core/duty'
 import type { SiteSet } from '@tadka/core/house'
 import { onlyOf, readingsOf, type DaySheet } from '@tadka/core/sheet'
 import { exceptionWords, leftWords, runTimes, summaryWords } from '@tadka/words/sheet'
-import { NButton, NProgress, NSelect } from 'naive-ui'
+import { NButton, NProgress } from 'naive-ui'
 import { computed, onScopeDispose, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
@@ -17,6 +17,7 @@ import { useTimes } from '../site/times.ts'
 import { ask } from '../wire/api.ts'
 import { nowByMinute } from '../wire/clock.ts'
 import LogTabs from './LogTabs.vue'
+import StationPick from './StationPick.vue'
 
 /** A month on paper: each day's cleanings with from, to, who and their checks, and what was not as it should be; every station or one. */
 const { t } = useI18n()
@@ -42,14 +43,6 @@ function show(change: { month?: string; station?: string }): void {
 }
 const before = computed(() => dateAfter(`${month.value}-01`, -1).slice(0, 7))
 const after = computed(() => dateAfter(`${month.value}-28`, 4).slice(0, 7))
-const stations = computed(() => [
-  { value: '', label: t('sheet.everywhere') },
-  ...site
-    .all('station')
-    .flatMap((s) => (s.plate ? [{ value: s.id, label: s.plate.name }] : []))
-    .toSorted((a, b) => a.label.localeCompare(b.label)),
-])
-
 const days = ref<readonly DaySheet[]>([])
 const progress = ref<{ readonly done: number; readonly of: number } | null>(null)
 const failed = ref(false)
@@ -102,14 +95,7 @@ const print = () => window.print()
           @click="show({ month: after })"
           >›</n-button
         >
-        <n-select
-          :value="station"
-          :options="stations"
-          class="station"
-          :virtual-scroll="false"
-          :aria-label="t('sheet.station')"
-          @update:value="(s: string) => show({ station: s })"
-        />
+        <station-pick :model-value="station" @update:model-value="(of: string) => show({ station: of })" />
         <n-button :disabled="sheets.length === 0" @click="print">{{ t('sheet.printMonth') }}</n-button>
       </div>
       <h2 v-if="today" class="title">
@@ -171,9 +157,6 @@ const print = () => window.print()
   min-height: 48px;
   min-width: 52px;
 }
-.station {
-  width: 280px;
-}
 .title {
   font-size: 26px;
 }
@@ -224,9 +207,6 @@ h3 a {
   .what {
     grid-column: 1 / -1;
     grid-row: 2;
-  }
-  .station {
-    width: 100%;
   }
 }
 @media print {

@@ -33,7 +33,7 @@ const kinds = ['in', 'too-close', 'out', 'cannot-tell'] as const
 
 <template>
   <!-- On a phone it is moved sideways, by keyboard too. -->
-  <figure v-if="points.length > 0" class="racks" tabindex="0">
+  <figure v-if="points.length > 0" class="racks chart" tabindex="0">
     <figcaption class="small quiet">{{ t('sheet.dishAxis', { unit: units.degree.value }) }}</figcaption>
     <svg :viewBox="`0 0 ${wide} ${high}`" role="img" :aria-label="t('sheet.dish')">
       <path :d="`M${left} ${high - under}H${wide}`" class="axis" />
@@ -57,22 +57,10 @@ const kinds = ['in', 'too-close', 'out', 'cannot-tell'] as const
   </figure>
 </template>
 
+<style scoped src="../pieces/dot-chart.css" />
 <style scoped>
 .racks {
   margin: 10px 0;
-  overflow-x: auto;
-}
-svg {
-  width: 100%;
-  min-width: 560px;
-  max-width: 900px;
-}
-.axis {
-  stroke: var(--line);
-}
-text {
-  font-size: 13px;
-  fill: var(--ink-2);
 }
 .in {
   fill: var(--in);

@@ -38,7 +38,7 @@ const label = computed(() =>
 
 <template>
   <!-- On a phone it is moved sideways, by keyboard too. -->
-  <figure class="control" tabindex="0">
+  <figure class="control chart" tabindex="0">
     <figcaption class="small quiet">{{ t('trend.mix.axis') }}</figcaption>
     <svg :viewBox="`0 0 ${wide} ${high}`" role="img" :aria-label="label">
       <path :d="`M${left} ${high - under}H${wide}`" class="axis" />
@@ -74,18 +74,10 @@ const label = computed(() =>
   </figure>
 </template>
 
+<style scoped src="../pieces/dot-chart.css" />
 <style scoped>
 .control {
   margin: 8px 0;
-  overflow-x: auto;
-}
-svg {
-  width: 100%;
-  min-width: 560px;
-  max-width: 900px;
-}
-.axis {
-  stroke: var(--line);
 }
 .centre {
   stroke: var(--ink-2);
@@ -93,10 +85,6 @@ svg {
 .limit {
   stroke: var(--ink-2);
   stroke-dasharray: 6 5;
-}
-text {
-  font-size: 13px;
-  fill: var(--ink-2);
 }
 .plain {
   fill: var(--ink);

@@ -12,6 +12,7 @@ import { useNames } from '../site/names.ts'
 import { useTimes } from '../site/times.ts'
 import { askLines } from '../wire/api.ts'
 import ControlChart from './ControlChart.vue'
+import FactTable from './FactTable.vue'
 import { useTrendWords } from './trend-words.ts'
 
 /** What the days together tell: each a question, its answer, and what it rests on. */
@@ -54,10 +55,69 @@ async function load(): Promise<void> {
 }
 watch(days, () => void load(), { immediate: true })
 onScopeDispose(() => under?.abort())
-const failing = computed(() => trends.value?.checks.filter((c) => c.failed > 0) ?? [])
-const months = computed(() =>
-  [...new Set((trends.value?.work ?? []).flatMap((w) => w.months.map((m) => m.month)))].toSorted(),
-)
+const number = (name: string) => ({ name, isNumber: true })
+/** Beside the mixes: each a question, its answer, and what it rests on. */
+const parts = computed(() => {
+  const all = trends.value
+  if (!all) return []
+  const months = [...new Set(all.work.flatMap((w) => w.months.map((m) => m.month)))].toSorted()
+  const isLate = all.late.some((w) => w.late + w.notDone > 0)
+  return [
+    {
+      asks: t('trend.checks.asks'),
+      answer: words.checks(all.checks),
+      columns: [
+        { name: t('trend.checks.where') },
+        { name: t('trend.checks.what') },
+        number(t('trend.checks.failed')),
+        number(t('trend.checks.share')),
+        { name: t('trend.checks.when') },
+      ],
+      rows: all.checks
+        .filter((c) => c.failed > 0)
+        .map((c) => [
+          ...[c.station ? names.station(c.station) : '', t(`bench.what.${c.what}`)],
+          ...[
+            `${c.failed} / ${c.readings}`,
+            `${Math.round((100 * c.failed) / c.readings)} %`,
+            words.mostly(c),
+          ],
+        ]),
+    },
+    {
+      asks: t('trend.cases.asks'),
+      answer: words.cases(all.cases),
+      columns: [
+        { name: t('trend.cases.what') },
+        ...['ended', 'open', 'median', 'longest'].map((k) => number(t(`trend.cases.${k}`))),
+      ],
+      rows: all.cases.map((c) => [
+        ...[words.about(c.what), String(c.ended), String(c.open)],
+        ...[words.minutes(c.medianMinutes), words.minutes(c.longestMinutes)],
+      ]),
+    },
+    {
+      asks: t('trend.late.asks'),
+      answer: words.late(all.late),
+      look: all.late.some((w) => w.late > 0),
+      columns: [
+        { name: t('trend.late.week') },
+        number(t('trend.late.late')),
+        number(t('trend.late.notDone')),
+      ],
+      rows: isLate ? all.late.map((w) => [date(w.week), String(w.late), String(w.notDone)]) : [],
+    },
+    {
+      asks: t('trend.work.asks'),
+      answer: t(all.work.length > 0 ? 'trend.work.how' : 'trend.work.none'),
+      columns: [{ name: t('trend.work.machine') }, ...months.map((m) => number(words.month(m)))],
+      rows: all.work.map((w) => [
+        `${names.station(w.station)}: ${names.procedure(w.procedure)}`,
+        ...months.map((m) => words.took(w, m)),
+      ]),
+    },
+  ]
+})
 const isEmpty = computed(() => {
   const all = trends.value
   return all !== null && all.work.length + all.checks.length + all.solutions.length + all.cases.length === 0
@@ -94,108 +154,46 @@ const isEmpty = computed(() => {
           <p class="answer">{{ words.mix(s) }}</p>
           <control-chart :of="s" />
         </section>
-        <section>
-          <h2>{{ t('trend.checks.asks') }}</h2>
-          <p class="answer">{{ words.checks(trends.checks) }}</p>
-          <div v-if="failing.length > 0" class="wide" tabindex="0">
-            <table>
-              <thead>
-                <tr>
-                  <th scope="col">{{ t('trend.checks.where') }}</th>
-                  <th scope="col">{{ t('trend.checks.what') }}</th>
-                  <th scope="col" class="number">{{ t('trend.checks.failed') }}</th>
-                  <th scope="col" class="number">{{ t('trend.checks.share') }}</th>
-                  <th scope="col">{{ t('trend.checks.when') }}</th>
-                </tr>
-              </thead>
-              <tbody>
-                <tr v-for="c in failing" :key="`${c.station} ${c.what}`">
-                  <td>{{ c.station ? names.station(c.station) : '' }}</td>
-                  <td>{{ t(`bench.what.${c.what}`) }}</td>
-                  <td class="number">{{ c.failed }} / {{ c.readings }}</td>
-                  <td class="number">{{ Math.round((100 * c.failed) / c.readings) }} %</td>
-                  <td>{{ words.mostly(c) }}</td>
-                </tr>
-              </tbody>
-            </table>
-          </div>
-        </section>
-        <section>
-          <h2>{{ t('trend.cases.asks') }}</h2>
-          <p class="answer">{{ words.cases(trends.cases) }}</p>
-          <div v-if="trends.cases.length > 0" class="wide" tabindex="0">
-            <table>
-              <thead>
-                <tr>
-                  <th scope="col">{{ t('trend.cases.what') }}</th>
-                  <th scope="col" class="number">{{ t('trend.cases.ended') }}</th>
-                  <th scope="col" class="number">{{ t('trend.cases.open') }}</th>
-                  <th scope="col" class="number">{{ t('trend.cases.median') }}</th>
-                  <th scope="col" class="number">{{ t('trend.cases.longest') }}</th>
-                </tr>
-              </thead>
-              <tbody>
-                <tr v-for="c in trends.cases" :key="c.what">
-                  <td>{{ words.about(c.what) }}</td>
-                  <td class="number">{{ c.ended }}</td>
-                  <td class="number">{{ c.open }}</td>
-                  <td class="number">{{ words.minutes(c.medianMinutes) }}</td>
-                  <td class="number">{{ words.minutes(c.longestMinutes) }}</td>
-                </tr>
-              </tbody>
-            </table>
-          </div>
-        </section>
-        <section>
-          <h2>{{ t('trend.late.asks') }}</h2>
-          <p class="answer">{{ words.late(trends.late) }}</p>
-          <p v-if="trends.late.some((w) => w.late > 0)" class="no-print">
+        <section v-for="part in parts" :key="part.asks">
+          <h2>{{ part.asks }}</h2>
+          <p class="answer">{{ part.answer }}</p>
+          <p v-if="part.look" class="no-print">
             <router-link to="/log/entries?only=late" class="look">{{ t('trend.late.look') }}</router-link>
           </p>
-          <div v-if="trends.late.some((w) => w.late + w.notDone > 0)" class="wide" tabindex="0">
-            <table>
-              <thead>
-                <tr>
-                  <th scope="col">{{ t('trend.late.week') }}</th>
-                  <th scope="col" class="number">{{ t('trend.late.late') }}</th>
-                  <th scope="col" class="number">{{ t('trend.late.notDone') }}</th>
-                </tr>
-              </thead>
-              <tbody>
-                <tr v-for="w in trends.late" :key="w.week">
-                  <td>{{ date(w.week) }}</td>
-                  <td class="number">{{ w.late }}</td>
-                  <td class="number">{{ w.notDone }}</td>
-                </tr>
-              </tbody>
-            </table>
-          </div>
-        </section>
-        <section>
-          <h2>{{ t('trend.work.asks') }}</h2>
-          <p class="answer">{{ t(trends.work.length > 0 ? 'trend.work.how' : 'trend.work.none') }}</p>
-          <div v-if="trends.work.length > 0" class="wide" tabindex="0">
-            <table>
-              <thead>
-                <tr>
-                  <th scope="col">{{ t('trend.work.machine') }}</th>
-                  <th v-for="m in months" :key="m" scope="col" class="number">{{ words.month(m) }}</th>
-                </tr>
-              </thead>
-              <tbody>
-                <tr v-for="w in trends.work" :key="`${w.station} ${w.procedure}`">
-                  <td>
-                    <b>{{ names.station(w.station) }}</b> {{ names.procedure(w.procedure) }}
-                  </td>
-                  <td v-for="m in months" :key="m" class="number">{{ words.took(w, m) }}</td>
-                </tr>
-              </tbody>
-            </table>
-          </div>
+          <fact-table v-if="part.rows.length > 0" :columns="part.columns" :rows="part.rows" />
         </section>
       </template>
     </div>
   </div>
 </template>
 
-<style scoped src="./trends.css" />
+<style scoped>
+.body {
+  padding: 4px var(--gutter) 40px;
+  max-width: 1040px;
+}
+.none,
+.progress {
+  padding: 24px 0;
+  font-size: 20px;
+}
+section {
+  padding: 22px 0 6px;
+  break-inside: avoid;
+}
+h2 {
+  font-size: 20px;
+  border-bottom: 2px solid var(--ink);
+  padding-bottom: 4px;
+}
+.answer {
+  font-size: 20px;
+  padding: 8px 0 4px;
+}
+.look {
+  min-height: 48px;
+  display: inline-flex;
+  align-items: center;
+  font-weight: 600;
+}
+</style>

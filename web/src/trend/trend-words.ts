@@ -7,19 +7,17 @@ import {
   type SolutionTrend,
   type WorkTrend,
 } from '@tadka/core/trend'
-import { longLength } from '@tadka/words/length'
+import { showMinutes } from '@tadka/core/quantity'
 import { useI18n } from 'vue-i18n'
 import { useNames } from '../site/names.ts'
 import { useTimes } from '../site/times.ts'
-
-const minuteMs = 60_000
 
 /** The answers that trends give, in words. */
 export function useTrendWords() {
   const { t } = useI18n()
   const names = useNames()
   const { local, month: monthOf } = useTimes()
-  const minutes = (n: number | null) => (n === null ? '' : longLength(Math.max(1, n) * minuteMs))
+  const minutes = (n: number | null) => (n === null ? '' : showMinutes(Math.max(1, Math.round(n))))
 
   function mix({ chart, points }: SolutionTrend): string {
     if (!chart) return t('trend.mix.few', { n: points.length, least: fewestValues })
