@@ -317,6 +317,27 @@ async function signed(page: Page): Promise<void> {
   await expect(page.getByText(/^\d+ records checked/)).toBeVisible()
 }
 
+/** The log of a first evening answers what it can, and says so where it cannot; what nobody measured is told and taken back. */
+async function looked(page: Page, each?: (where: string) => Promise<void>): Promise<void> {
+  await page.goto(address('/log/trends'))
+  await expect(page.getByRole('heading', { name: 'How long does each machine take?' })).toBeVisible({
+    timeout: 60_000,
+  })
+  await each?.('/log/trends')
+  await isAccessible(page)
+  await page.goto(address('/log/month'))
+  await expect(page.locator('.run').first()).toContainText('Sink Set up')
+  await each?.('/log/month')
+  await page.goto(address('/log/case/new'))
+  await page.getByRole('textbox', { name: 'What happened' }).fill('rain through the roof')
+  await press(page, 'Open a corrective action')
+  await expect(page.getByText('Why did it happen?')).toBeVisible()
+  await press(page, 'Take back')
+  await expect(page).toHaveURL(/\/log\?day=/)
+  await page.goto(address('/shift'))
+  await expect(page.getByRole('link', { name: /rain through the roof/ })).toHaveCount(0)
+}
+
 /** What no page of a US site says: a metric unit, with a number or on its own. */
 const metric = /°C|\b(kPa|mL|mm|kg)\b|(?<!\/)\bcm\b|\d\s?(L|m)\b/
 
@@ -340,6 +361,7 @@ test.describe('a site out of an empty database', () => {
     await worked(page)
     await press(page, /^Acting: /)
     await press(page, /^Ada manager/)
+    await looked(page)
     await signed(page)
   })
 })
@@ -393,6 +415,7 @@ test.describe('a site in the United States', () => {
       await page.waitForLoadState('networkidle')
       await said(path)
     }
+    await looked(page, said)
     await signed(page)
   })
 })

@@ -32,7 +32,7 @@ export const trend = {
   cases: {
     asks: 'How long until it was right again?',
     none: 'No corrective actions in these days.',
-    some: 'Half of them within {median}.',
+    some: '{what}: half of them within {median}.',
     noneEnded: 'None has ended yet.',
     what: 'What it was about',
     ended: 'Ended',

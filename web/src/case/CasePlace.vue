@@ -68,6 +68,12 @@ function again(c: CaseState): void {
 <template>
   <div class="story">
     <place-bar :title="t('case.title')" :under="story?.station ? tell.station(story.station) : ''">
+      <take-back-now
+        v-if="isOpen && justOpened?.subject.id === id"
+        :draft="justOpened"
+        class="no-print"
+        @back="router.replace(`/log?day=${day}`)"
+      />
       <router-link :to="`/log?day=${day}`" class="back no-print">{{ t('case.days') }}</router-link>
     </place-bar>
     <p v-if="!story" class="none" role="status">
@@ -85,12 +91,6 @@ function again(c: CaseState): void {
         <template v-if="story.origin">{{ t(`case.origins.${story.origin}`) }}.</template>
         <template v-if="failed">{{ t('case.whole') }}</template>
       </p>
-      <take-back-now
-        v-if="isOpen && justOpened?.subject.id === story.id"
-        :draft="justOpened"
-        class="no-print"
-        @back="router.replace(`/log?day=${day}`)"
-      />
       <ul v-if="openedBy">
         <reading-row :line="openedBy" />
       </ul>

@@ -59,6 +59,7 @@ const print = () => window.print()
         >{{ t('sheet.month') }}</router-link
       >
       <review-day v-if="mayReview && sheet" :sheet="sheet" @done="load" />
+      <slot />
     </div>
     <h2 v-if="day" class="title">{{ date(day) }}</h2>
     <day-sheet-view v-if="sheet" :of="sheet" :station="station" />

@@ -44,10 +44,6 @@ function show(change: { day?: string; station?: string }): void {
   <div class="log">
     <place-bar :title="t('place.log')" class="no-print">
       <log-tabs />
-      <router-link v-if="session.mayDo('record')" to="/log/case/new" class="new">{{
-        t('case.open')
-      }}</router-link>
-      <sign-day v-if="session.mayDo('sign-shift')" />
     </place-bar>
     <div class="waiting no-print">
       <refused-drafts />
@@ -55,7 +51,12 @@ function show(change: { day?: string; station?: string }): void {
       <review-waiting />
       <out-of-service :stations="site.all('station')" plain />
     </div>
-    <day-pages :day="day" :today="today" :station="asked('station')" @show="show" />
+    <day-pages :day="day" :today="today" :station="asked('station')" @show="show">
+      <router-link v-if="session.mayDo('record')" to="/log/case/new" class="new">{{
+        t('case.open')
+      }}</router-link>
+      <sign-day v-if="session.mayDo('sign-shift')" />
+    </day-pages>
   </div>
 </template>
 

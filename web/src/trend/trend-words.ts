@@ -41,11 +41,17 @@ export function useTrendWords() {
     const at = (hour: number) => local(`${String(hour % 24).padStart(2, '0')}:00`)
     return from === null ? '' : t('trend.checks.between', { from: at(from), to: at(from + hoursTogether) })
   }
+  function about(what: string): string {
+    if (what === 'by-hand') return t('trend.cases.byHand')
+    return what === 'forbidden-act' ? t('trend.cases.act') : t(`bench.what.${what}`)
+  }
   function cases(all: readonly CaseTrend[]): string {
     const ended = all.filter((c) => c.medianMinutes !== null)
     if (all.length === 0) return t('trend.cases.none')
     const [most] = ended
-    return most ? t('trend.cases.some', { median: minutes(most.medianMinutes) }) : t('trend.cases.noneEnded')
+    return most
+      ? t('trend.cases.some', { what: about(most.what), median: minutes(most.medianMinutes) })
+      : t('trend.cases.noneEnded')
   }
   function late(all: readonly LateTrend[]): string {
     const sum = (of: (w: LateTrend) => number) => all.reduce((n, w) => n + of(w), 0)
@@ -53,14 +59,8 @@ export function useTrendWords() {
     return told.late + told.notDone === 0 ? t('trend.late.none') : t('trend.late.some', told)
   }
   return {
-    ...{ mix, checks, mostly, cases, late, minutes },
+    ...{ mix, checks, mostly, cases, late, minutes, about },
     tool: (tool: string) => names.instrument(tool),
-    about: (what: string) =>
-      what === 'by-hand'
-        ? t('trend.cases.byHand')
-        : what === 'forbidden-act'
-          ? t('trend.cases.act')
-          : t(`bench.what.${what}`),
     month: (m: string) => monthOf(m),
     took(w: WorkTrend, m: string): string {
       const of = w.months.find((o) => o.month === m)
