@@ -107,6 +107,8 @@ export function exceptionWords({ t, person }: Teller, e: RunException): string {
       return t('sheet.exception.begun-as-it-was', { who: person(e.by), reason: e.reason })
     case 'abandoned':
       return t('sheet.exception.abandoned', { reason: e.reason })
+    case 'learner-alone':
+      return t('sheet.exception.learner-alone', { who: person(e.by) })
     case 'failed-first':
       return t('sheet.exception.failed-first', { n: e.checks }, e.checks)
     case 'stopped':

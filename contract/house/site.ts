@@ -53,6 +53,13 @@ export const siteSet = z.strictObject({
     .max(12)
     .optional(),
   schools: z.record(slug, slug).optional(),
+  training: z
+    .strictObject({
+      watched: z.number().int().min(0).max(20),
+      passPercent: z.number().int().min(50).max(100),
+      months: z.number().int().min(1).max(60).nullable(),
+    })
+    .exactOptional(),
   bath: z
     .strictObject({ testHours: z.number().positive().max(48), changeHours: z.number().positive().max(48) })
     .optional(),

@@ -13,13 +13,12 @@ export const issuesOf = (error: z.ZodError): { path: string; why: string }[] =>
 /** Nothing that is sent nests so deep; a procedure of the library reaches a third of it. */
 const deepest = 32
 
-/** Whether something nests no deeper than it may, looked at without following it down by calls. */
-function isShallow(value: unknown): boolean {
-  let level = [value]
-  for (let depth = 0; level.length > 0; depth++) {
-    if (depth > deepest) return false
-    level = level.flatMap((v) => (typeof v === 'object' && v !== null ? Object.values(v) : []))
-  }
+/** Whether something nests no deeper than it may: followed down no further than that. */
+function isShallow(value: unknown, left = deepest): boolean {
+  if (typeof value !== 'object' || value === null) return true
+  if (left === 0) return false
+  const of = value as Readonly<Record<string, unknown>>
+  for (const key in of) if (!isShallow(of[key], left - 1)) return false
   return true
 }
 

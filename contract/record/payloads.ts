@@ -11,6 +11,7 @@ import { runPayloads, stepKey } from '../procedure/runs.ts'
 import { readingPayloads } from '../reading/records.ts'
 import { instantMs, slug, subjectRef, words } from '../stream/envelope.ts'
 import { rerunPayloads } from '../rerun/records.ts'
+import { trainingPayloads } from '../training/records.ts'
 import { dishPayloads } from '../warewash/records.ts'
 
 /** The schema of each payload, by `type@version`. Old versions stay accepted for ever. */
@@ -26,6 +27,7 @@ export const payloadSchemas = {
   ...dishPayloads,
   ...loggerPayloads,
   ...rerunPayloads,
+  ...trainingPayloads,
   'photo.attached@1': z.strictObject({
     station: slug,
     run: slug.nullable(),

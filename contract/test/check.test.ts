@@ -59,6 +59,24 @@ const golden = [
       reason: 'byelaw 12',
     },
   },
+  { type: 'run.watched@1', payload: { run: 'r', station: 's', procedure: 'slush.close', learner: 'bo' } },
+  {
+    type: 'training.signed@1',
+    payload: { procedures: [{ id: 'slush.close', version: 2 }], until: '2027-11-26' },
+  },
+  {
+    type: 'training.paper@1',
+    payload: {
+      paper: 'p',
+      kind: 'food-handler',
+      name: '',
+      number: '77',
+      issued: null,
+      until: '2027-03-01',
+      photo: null,
+      removed: false,
+    },
+  },
   { type: 'shift.reviewed@1', payload: { day: '2026-11-26', upTo: 12, note: '' } },
   { type: 'shift.signed@1', payload: { day: '2026-11-26', upTo: 12, openCases: [], reason: '' } },
 ] as const

@@ -107,12 +107,22 @@ export type CrewState = Named &
   Partial<PersonSet> & {
     /** What is kept of their secrets, by its mark. */
     readonly marks?: Readonly<Partial<Record<SecretSet['what'], string>>>
+    /** Who first said that they may do these alone, and when: by procedure or family. */
+    readonly stated?: Readonly<Record<string, { readonly at: number; readonly by: string }>>
   } & (CrewSet | object)
 
 export const crewFold: Fold<CrewState> = {
   initial: (id) => ({ id }),
   apply(state, record) {
-    if (record.type === 'crew.set@1' || record.type === 'person.set@1') return { ...state, ...record.payload }
+    if (record.type === 'person.set@1') return { ...state, ...record.payload }
+    if (record.type === 'crew.set@1') {
+      const before = state.stated ?? {}
+      // Nobody signs themselves off: what one adds to one's own is not taken.
+      const signedOff = record.payload.signedOff.filter((n) => n in before || record.by !== state.id)
+      const now = { at: correctedAt(record), by: record.by }
+      const stated = Object.fromEntries(signedOff.map((n) => [n, before[n] ?? now]))
+      return { ...state, ...record.payload, signedOff, stated }
+    }
     if (record.type !== 'person.secret@1') return state
     const { what, mark } = record.payload
     return { ...state, marks: { ...state.marks, [what]: mark } }

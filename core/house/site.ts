@@ -51,6 +51,12 @@ export interface SiteSet {
   readonly contacts?: readonly Contact[]
   /** What the site chose where the trade's schools differ, question by question. */
   readonly schools?: Readonly<Record<string, string>>
+  /** What is asked before somebody works alone; absent where the site has chosen nothing. */
+  readonly training?: {
+    readonly watched: number
+    readonly passPercent: number
+    readonly months: number | null
+  }
   /** Hours after which a bath is tested again, and after which it is changed; the trade says every 2 to 4 h. */
   readonly bath?: { readonly testHours: number; readonly changeHours: number }
   /** Who must stay where while it trades. */

@@ -89,8 +89,16 @@ export function forMachine(
 const machines = new WeakMap<Procedure, Map<string, Procedure>>()
 
 /** The plate's numbers that parts come so many times as. */
-const timesNames = (procedure: Procedure): string[] =>
-  stepsOf(procedure.nodes).flatMap((s) => (s.kind === 'parts' ? s.parts.flatMap((p) => p.per ?? []) : []))
+function timesNames(procedure: Procedure): readonly string[] {
+  const known = times.get(procedure)
+  if (known) return known
+  const found = stepsOf(procedure.nodes).flatMap((s) =>
+    s.kind === 'parts' ? s.parts.flatMap((p) => p.per ?? []) : [],
+  )
+  times.set(procedure, found)
+  return found
+}
+const times = new WeakMap<Procedure, readonly string[]>()
 
 /** What is known of a machine in numbers: its plate's, and what runs have counted where that is silent. */
 export const machineNumbers = (

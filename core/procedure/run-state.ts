@@ -87,6 +87,11 @@ export interface RunState {
   readonly finishSaid: boolean
   /** Why it was begun in a state that it does not begin from, and by whose leave. */
   readonly startOverridden: { readonly by: string; readonly reason: string } | null
+  /** Who began it without being signed off for it: somebody had to be by. Absent where they were, or nobody knows. */
+  readonly learner?: string
+  /** Who stood by while somebody learned, by their own PIN; and who looked on. Absent where nobody did. */
+  readonly watched?: readonly { readonly learner: string; readonly by: string; readonly at: number }[]
+  readonly shown?: readonly { readonly learner: string; readonly by: string; readonly at: number }[]
   /** Who acted last in it. */
   readonly lastBy: string
 }

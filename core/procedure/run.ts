@@ -29,7 +29,15 @@ export const runFold: Fold<RunState> = {
     startOverridden: null,
     lastBy: '',
   }),
-  apply: (state, record) => ({ ...whole(applyTo(state, record), record), lastBy: record.by }),
+  apply(state, record) {
+    // Who stands by or looks on does not work in it.
+    const told = { by: record.by, at: correctedAt(record) }
+    if (record.type === 'run.watched@1')
+      return { ...state, watched: [...(state.watched ?? []), { learner: record.payload.learner, ...told }] }
+    if (record.type === 'run.shown@1')
+      return { ...state, shown: [...(state.shown ?? []), { learner: record.payload.learner, ...told }] }
+    return { ...whole(applyTo(state, record), record), lastBy: record.by }
+  },
 }
 
 function applyTo(state: RunState, record: AnyRecord): RunState {
@@ -103,7 +111,8 @@ function started(
     return { ...state, ...begun, parameters, options, document }
   }
   const { parameters = {}, options = {}, document = null } = record.inForce ?? {}
-  return { ...state, ...begun, parameters, options, document, judged: true }
+  const learner = record.flags.includes('not-signed-off') ? { learner: record.by } : {}
+  return { ...state, ...begun, ...learner, parameters, options, document, judged: true }
 }
 
 /** What was said to be finished a moment early is finished by what was left of it. */

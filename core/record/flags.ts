@@ -22,6 +22,7 @@ export const flags = [
   'not-counted',
   'not-complete',
   'amended-to-pass',
+  'not-signed-off',
   'after-session',
   'let-in',
 ] as const
@@ -34,6 +35,8 @@ export interface FlagContext {
   /** Corrected observed time, milliseconds UTC. */
   readonly at: number
   readonly freshHours: number
+  /** Whether who begins it may do it alone; absent or null where nobody has said what they may do. */
+  readonly mayAlone?: boolean | null
 }
 
 /** What a record is flagged with when it is appended. A wrong state is no refusal: it happened. */
@@ -46,7 +49,11 @@ export function flagsOf(record: AnyRecord, context: FlagContext): Flag[] {
       const procedure = procedureOfRun({ procedure: named, document: record.inForce?.document ?? null })
       const busy = station?.currentRun && station.currentRun.run !== record.payload.run
       const unfit = procedure && station && startFaults(procedure, station).length > 0
-      return [...(busy ? (['station-busy'] as const) : []), ...(unfit ? (['does-not-fit'] as const) : [])]
+      return [
+        ...(busy ? (['station-busy'] as const) : []),
+        ...(unfit ? (['does-not-fit'] as const) : []),
+        ...(context.mayAlone === false ? (['not-signed-off'] as const) : []),
+      ]
     }
     case 'run.step.done@2':
       return stepFlags(record, context)

@@ -29,7 +29,11 @@ export interface Known {
 /** The states beside its own subjects that a draft is judged by. */
 export function alsoNeeded(draft: AnyDraft): SubjectRef[] {
   if (draft.type === 'run.started@1' || draft.type === 'run.started@2')
-    return [{ kind: 'procedure', id: draft.payload.procedure.id }]
+    return [
+      { kind: 'procedure', id: draft.payload.procedure.id },
+      { kind: 'crew', id: draft.by },
+      { kind: 'training', id: draft.by },
+    ]
   if (draft.type === 'mix.changed@1') return draft.payload.to.map((id) => ({ kind: 'mix' as const, id }))
   if (draft.type === 'plan.set@1') return planNeeds(draft.payload)
   if (draft.type === 'ware.in@1') return [{ kind: 'product', id: draft.payload.product }]
@@ -47,7 +51,10 @@ function planNeeds({ day, plan }: PlanSet): SubjectRef[] {
   )
   return [
     { kind: 'roster', id: day },
-    ...[...people].map((id) => ({ kind: 'crew' as const, id })),
+    ...[...people].flatMap((id) => [
+      { kind: 'crew' as const, id },
+      { kind: 'training' as const, id },
+    ]),
     ...[...stations].map((id) => ({ kind: 'station' as const, id })),
   ]
 }

@@ -11,6 +11,7 @@ import type { RecordType } from '../stream/record.ts'
 import type { MadeBy, RecordRules, RulesOf } from '../stream/rules.ts'
 import { rerunRecords } from '../rerun/records.ts'
 import { dishRecords } from '../warewash/records.ts'
+import { trainingRecords } from '../training/records.ts'
 import { logRecords } from './records.ts'
 
 /** What holds for each type of record; each room says it of its own. */
@@ -25,6 +26,7 @@ const rules: RulesOf<RecordType> = {
   ...dishRecords,
   ...loggerRecords,
   ...rerunRecords,
+  ...trainingRecords,
   ...logRecords,
 }
 

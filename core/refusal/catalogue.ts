@@ -26,6 +26,29 @@ export const catalogue = {
     'This plan contradicts the roster, the sign-offs or the machines as they are now. Plan the shift anew.',
   ),
 
+  // training
+  watch_run_over: entry('conflict', 'This run is over. Standing by is confirmed while it is worked.'),
+  watch_self: entry('conflict', 'Who works is not who stands by. Somebody else confirms it with their PIN.'),
+  watch_not_working: entry(
+    'conflict',
+    'They have not worked on this run. Let them begin or go on with it first.',
+  ),
+  watch_not_signed_off: entry(
+    'not-allowed',
+    'You are not signed off for this yourself. Ask somebody who may do it alone to stand by.',
+  ),
+  watch_not_on_shift: entry(
+    'not-allowed',
+    'You are not on the roster now. A shift lead adds you: Shift > Roster.',
+  ),
+  sign_off_self: entry('not-allowed', 'Nobody signs themselves off. Another shift lead or manager does it.'),
+  sign_off_early: entry('conflict', 'Not everything is shown yet. The card says what is left.'),
+  check_over: entry('conflict', 'These questions are answered or too old. Begin the check again.'),
+  nothing_to_ask: entry(
+    'conflict',
+    'Too little is entered here to ask about this. Enter machines, products and instruments in House.',
+  ),
+
   // long work
   plan_unfinished: entry(
     'too-large',

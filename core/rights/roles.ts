@@ -23,6 +23,8 @@ export type Permission =
   | 'unlock-person'
   | 'export-log'
   | 'plan-shift'
+  /** Says that somebody may work alone, and that they may not any more. */
+  | 'sign-off'
   | 'bring-in'
   | 'override'
   | 'decide-held'
@@ -38,6 +40,7 @@ const lead: readonly Permission[] = [
   'sign-shift',
   'review-day',
   'plan-shift',
+  'sign-off',
   'bring-in',
   'override',
   'unlock-person',

@@ -47,6 +47,8 @@ export type RunException =
       readonly reason: string
     } & Short)
   | { readonly what: 'failed-first'; readonly checks: number }
+  /** Begun by somebody who was not signed off for it, and nobody said that they were by. */
+  | { readonly what: 'learner-alone'; readonly by: string }
 
 /** One cleaning: from, to, who, and what its checks say all in all; null where it has none. */
 export interface RunLine {

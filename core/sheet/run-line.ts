@@ -38,6 +38,9 @@ function exceptionsOf(run: RunState, left: readonly DayLeft[]): RunException[] {
   for (const [step, done] of Object.entries(run.done))
     if (done.overridden && done.short)
       found.push({ what: 'not-sanitized', step, ...done.short, ...done.overridden })
+  const { learner } = run
+  if (learner !== undefined && !run.watched?.some((w) => w.learner === learner))
+    found.push({ what: 'learner-alone', by: learner })
   const rechecked = Object.values(run.readings).filter(failed).length
   if (rechecked > 0) found.push({ what: 'failed-first', checks: rechecked })
   if (run.stop) found.push({ what: 'stopped', step: run.stop.step, why: run.stop.why })

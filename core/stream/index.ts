@@ -1,6 +1,7 @@
 export * from './record.ts'
 export * from './rules.ts'
 export * from './fold.ts'
+export * from './grouped.ts'
 export * from './canonical.ts'
 export * from './chain.ts'
 export * from './tablet-clock.ts'

@@ -18,6 +18,7 @@ export const subjectKinds = [
   'logger',
   'mix',
   'rerun',
+  'training',
 ] as const
 export type SubjectKind = (typeof subjectKinds)[number]
 

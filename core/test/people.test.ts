@@ -19,6 +19,7 @@ describe('what each role may do', () => {
     ['export-log', [false, true, true, true]],
     ['close-case', [false, false, true, true]],
     ['sign-shift', [false, false, true, true]],
+    ['sign-off', [false, false, true, true]],
     ['set-up-house', [false, false, false, true]],
     ['unlock-person', [false, false, true, true]],
   ] as [Permission, boolean[]][])('%s', (permission, expected) => {
@@ -55,6 +56,9 @@ describe('what a record needs', () => {
     ['record.amended@1', 'amend'],
     ['shift.signed@1', 'sign-shift'],
     ['shift.reviewed@1', 'review-day'],
+    ['training.signed@1', 'sign-off'],
+    ['training.ended@1', 'sign-off'],
+    ['training.paper@1', 'set-up-house'],
     ['site.set@1', 'set-up-house'],
     ['station.set@1', 'set-up-house'],
     ['product.set@1', 'set-up-house'],
@@ -66,8 +70,10 @@ describe('what a record needs', () => {
     expect(recordTypes.filter((type) => madeBy(type) === 'signature').toSorted()).toEqual([
       'run.entered@1',
       'run.overridden@1',
+      'run.watched@1',
       'shift.reviewed@1',
       'shift.signed@1',
+      'training.signed@1',
     ]))
 })
 

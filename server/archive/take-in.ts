@@ -2,7 +2,9 @@ import { concernsOf } from '@tadka/core/record'
 import type { AnyRecord } from '@tadka/core/stream'
 import type pg from 'pg'
 import type { Client } from '../db/pool.ts'
-import { rebuildStates } from '../stream/rebuild.ts'
+import { Folding } from '../stream/folding.ts'
+import { recordsFiledUnder } from '../stream/queries.ts'
+import { keepStates } from '../stream/rebuild.ts'
 import { readArchive, type ArchivedPhoto, type ArchivedRecord } from './read.ts'
 
 /** What taking an archive in came to. */
@@ -51,13 +53,14 @@ async function work(
   let batch: ArchivedRecord[] = []
   let indexes: readonly string[] = []
   let isKnown = false
+  const folding = new Folding([], false)
   // The database takes one batch in while the next is read.
   let putting: Promise<void> = Promise.resolve()
   const send = async () => {
     await putting
     const sent = batch
     batch = []
-    putting = sent.length > 0 ? putRecords(db, site, sent) : Promise.resolve()
+    putting = sent.length > 0 ? putRecords(db, site, sent, folding) : Promise.resolve()
     // It is waited for later: until then it is no fault that nobody saw.
     putting.catch(() => {})
     records += sent.length
@@ -101,7 +104,8 @@ async function work(
       if (batch.length >= recordsAtOnce) await send()
     } else {
       await flush()
-      await putPhoto(db, site, line.photo)
+      putting = putPhoto(db, site, line.photo)
+      putting.catch(() => {})
       photos++
     }
   }
@@ -111,9 +115,11 @@ async function work(
   for (const index of indexes) await db.query(index)
   await db.query('alter table record enable trigger rights')
   await putPeople(db, site)
-  const states = await rebuildStates(db, site)
+  await folding.refold((kind, id) => recordsFiledUnder(db, site, kind, id))
+  const states = folding.changed()
+  await keepStates(db, site, states)
   await db.query('delete from setup_code')
-  return { outcome: 'taken', site, records, photos, states }
+  return { outcome: 'taken', site, records, photos, states: states.length }
 }
 
 /** Takes down the indexes that only looking things up needs; returns what makes them again. */
@@ -127,11 +133,12 @@ async function withoutIndexes(db: Client | pg.Client): Promise<readonly string[]
   return rows.map((r) => r.made)
 }
 
-/** Puts records at the chain's end, each filed under all that it concerns. */
+/** Puts records at the chain's end, each filed under all that it concerns, and folds them. */
 async function putRecords(
   db: Client | pg.Client,
   site: string,
   batch: readonly ArchivedRecord[],
+  folding: Folding,
 ): Promise<void> {
   const index: { seq: number; kind: string; id: string }[] = []
   for (const { record } of batch) {
@@ -140,6 +147,7 @@ async function putRecords(
     const { concerns, anew } = concernsOf(record, target)
     for (const s of concerns) index.push({ seq: record.seq, ...s })
     for (const s of anew) index.push({ seq: target?.seq ?? 0, ...s })
+    folding.add(record, concerns)
   }
   const [first, last] = [batch[0], batch.at(-1)]
   if (!first || !last) return

@@ -1,7 +1,7 @@
 import { createWriteStream } from 'node:fs'
 import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
-import { createGzip } from 'node:zlib'
+import { constants, createGzip } from 'node:zlib'
 import type { ArchiveHead } from '@tadka/contract/record'
 import type { Client, Pool } from '../db/pool.ts'
 import { inSite } from '../db/transaction.ts'
@@ -10,36 +10,54 @@ import { headIn } from '../stream/heads.ts'
 /** So many rows at once: neither many round trips nor much memory. */
 const [recordsAtOnce, photosAtOnce] = [5000, 20]
 
-async function* lines(db: Client, site: string, head: ArchiveHead): AsyncGenerator<string> {
+/** What a query gives page by page; the database reads the next while one is worked on. */
+async function* pages<Row>(
+  next: (last: Row | null) => Promise<readonly Row[]>,
+): AsyncGenerator<readonly Row[]> {
+  let coming = next(null)
+  for (;;) {
+    const rows = await coming
+    const last = rows.at(-1)
+    if (!last) return
+    coming = next(last)
+    // It is waited for in the next turn: until then it is no fault that nobody saw.
+    coming.catch(() => {})
+    yield rows
+  }
+}
+
+interface RecordRow {
+  readonly seq: number
+  readonly text: string
+  readonly hash: string
+}
+interface PhotoRow {
+  readonly sha256: string
+  readonly receivedAt: number
+  readonly bytes: string
+}
+
+async function* recordLines(db: Client, site: string, head: ArchiveHead): AsyncGenerator<string> {
   yield `${JSON.stringify(head)}\n`
-  for (let after = 0; ;) {
+  const records = pages<RecordRow>(async (last) => {
     const sql = 'select seq, text, hash from record where site_id = $1 and seq > $2 order by seq limit $3'
-    const { rows } = await db.query<{ seq: number; text: string; hash: string }>(sql, [
-      site,
-      after,
-      recordsAtOnce,
-    ])
-    const last = rows.at(-1)
-    if (!last) break
-    // As it was written, byte for byte.
+    return (await db.query<RecordRow>(sql, [site, last?.seq ?? 0, recordsAtOnce])).rows
+  })
+  // As it was written, byte for byte.
+  for await (const rows of records)
     yield rows.map(({ text, hash }) => `{"record":${text},"hash":"${hash}"}\n`).join('')
-    after = last.seq
-  }
-  for (let after = ''; ;) {
+}
+
+async function* photoLines(db: Client, site: string): AsyncGenerator<string> {
+  const photos = pages<PhotoRow>(async (last) => {
     const sql = `
-      select sha256, received_at as "receivedAt", bytes from photo
+      select sha256, received_at as "receivedAt", translate(encode(bytes, 'base64'), E'\n', '') as bytes from photo
       where site_id = $1 and sha256 > $2 order by sha256 limit $3`
-    const { rows } = await db.query<{ sha256: string; receivedAt: number; bytes: Buffer }>(sql, [
-      site,
-      after,
-      photosAtOnce,
-    ])
-    const last = rows.at(-1)
-    if (!last) break
+    return (await db.query<PhotoRow>(sql, [site, last?.sha256 ?? '', photosAtOnce])).rows
+  })
+  for await (const rows of photos)
     for (const { sha256: photo, receivedAt, bytes } of rows)
-      yield `${JSON.stringify({ photo, receivedAt, bytes: bytes.toString('base64') })}\n`
-    after = last.sha256
-  }
+      yield `{"photo":"${photo}","receivedAt":${receivedAt},"bytes":"${bytes}"}\n`
   yield '{"end":true}\n'
 }
 
@@ -63,10 +81,17 @@ export const writeArchive = (pool: Pool, site: string, file: string): Promise<Ar
         ...row,
         head: await headIn(db, site),
       }
+      // Photos are compressed already: what their letters take more is got back without looking for what comes again.
+      const strategy = constants.Z_HUFFMAN_ONLY
       await pipeline(
-        Readable.from(lines(db, site, head)),
+        Readable.from(recordLines(db, site, head)),
         createGzip({ level: 1 }),
         createWriteStream(file, { flags: 'wx' }),
+      )
+      await pipeline(
+        Readable.from(photoLines(db, site)),
+        createGzip({ level: 1, strategy }),
+        createWriteStream(file, { flags: 'a' }),
       )
       return head
     },

@@ -136,6 +136,20 @@ export const operations: Readonly<Record<string, Operation>> = {
     needs: read,
     example: { what: 'pin', by: 'pin', now: '2468', next: '5274' },
   },
+  [`GET ${site('/training/{person}')}`]: {
+    summary: 'Runs that count towards somebody’s next sign-off, by procedure',
+    needs: read,
+  },
+  [`POST ${site('/training/watch')}`]: {
+    summary: 'Somebody who is signed off says with their PIN that they stand by whoever acts, at a run',
+    needs: 'record',
+    example: { ...signature, run: '0193f2c4-8a6e-7c31-9f2a-1b2c3d4e5f60' },
+  },
+  [`POST ${site('/training/sign-off')}`]: {
+    summary: 'A lead signs somebody off for procedures, once everything is shown',
+    needs: 'sign-off',
+    example: { ...signature, learner: 'pim', procedures: ['slush.close'] },
+  },
   [`GET ${site('/tablets')}`]: { summary: 'The tablets of the site', needs: house },
   [`POST ${site('/tablets')}`]: {
     summary: 'Makes the browser of a manager who is signed in on it a tablet of the site',

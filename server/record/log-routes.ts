@@ -65,7 +65,9 @@ export const logRoutes =
         word,
         ids: [...(await namedBy(pool, actor.site, word)), ...procedures(word)],
       })
-      const about = q.only ? await aboutOnly(pool, actor.site, q.only, now(), { from, to }) : null
+      const about = q.only
+        ? (await aboutOnly(pool, actor.site, q.only, now(), { from, to })).map((a) => a.id)
+        : null
       return {
         ...{ before, from, to, kind, subject, types, without, stations, person, verdicts, about },
         ...{ limit: q.limit, terms: await Promise.all(said.map(term)) },
@@ -78,7 +80,17 @@ export const logRoutes =
       { schema: { params: site, querystring: filter } },
       async (request) => {
         const actor = await guard.actor(request, request.params.site, 'inspect')
-        return logCounts(pool, request.params.site, await asFilter(actor, request.query))
+        const where = request.params.site
+        const asked = await asFilter(actor, request.query)
+        const { from, to, stations, person, verdicts } = asked
+        const count = async (only: (typeof onlySome)[number]) => {
+          const all = await aboutOnly(pool, where, only, now(), { from, to })
+          return all.filter((a) => stations?.includes(a.station ?? '-') ?? true).length
+        }
+        const counted = await logCounts(pool, where, asked)
+        // They are counted as whole cleanings: one person's entries of them, or those with a word, are not.
+        if (person !== null || verdicts !== null || asked.terms.length > 0) return counted
+        return { ...counted, only: { late: await count('late'), open: await count('open') } }
       },
     )
 

@@ -12,8 +12,14 @@ export type OnlySome = (typeof onlySome)[number]
 const [daysBack, daysAtMost] = [31, 92]
 const dayMs = 86_400_000
 
+/** A run or a corrective action that is alone looked for, and where it was. */
+export interface About {
+  readonly id: string
+  readonly station: string | null
+}
+
 /**
- * The runs or corrective actions that are alone looked for, by their ids.
+ * The runs or corrective actions that are alone looked for.
  * @param from milliseconds UTC, null: a month back; @param to the end, not counted; null: now.
  */
 export async function aboutOnly(
@@ -22,9 +28,8 @@ export async function aboutOnly(
   only: OnlySome,
   now: number,
   { from, to }: { readonly from: number | null; readonly to: number | null },
-): Promise<string[]> {
-  if (only === 'open')
-    return (await casesOpenBefore(pool, where, Math.min(to ?? now + 1, now + 1))).map((c) => c.id)
+): Promise<About[]> {
+  if (only === 'open') return casesOpenBefore(pool, where, Math.min(to ?? now + 1, now + 1))
   const known = await siteKnown(pool, where)
   const last = Math.min(to ?? now, now)
   const first = Math.max(from ?? last - daysBack * dayMs, last - daysAtMost * dayMs)
@@ -47,5 +52,5 @@ export async function aboutOnly(
     boundsOfDay(known.site, dateAfter(end, 1)).to,
   )
   const left = days.flatMap((day) => dayLeft({ ...known, runs, cases: [] }, day, instant(now)))
-  return left.flatMap((l) => (l.what === 'late' ? l.run : []))
+  return left.flatMap((l) => (l.what === 'late' ? { id: l.run, station: l.station } : []))
 }

@@ -32,7 +32,7 @@ import { asOf, type KnownThen } from './as-of.ts'
 import { judgeDraft } from './judge-draft.ts'
 import { Folding } from './folding.ts'
 import type { AppendMemory } from './memory.ts'
-import { recordById, stateOf } from './queries.ts'
+import { recordById, recordsOfSubject, stateOf } from './queries.ts'
 
 export const sha256 = (text: string): string => createHash('sha256').update(text).digest('hex')
 
@@ -120,7 +120,7 @@ async function attemptAppend(
   const then = await asOf(pool, site, context, accepted)
   const { records, folding } = prepare(context, batch, accepted, outcomes, then)
   if (records.length === 0 || (batch.whole && refusalIn(outcomes))) return true
-  await folding.refold(pool, site)
+  await folding.refold((kind, id) => recordsOfSubject(pool, site, kind, id))
   memory?.forget(site)
   try {
     if (!(await writeRecords(pool, site, context, records, folding.changed()))) return false

@@ -9,8 +9,6 @@ import {
   type SubjectRef,
 } from '@tadka/core/stream'
 import { foldOf, upcast } from '@tadka/core/record'
-import type { Pool } from '../db/pool.ts'
-import { recordsOfSubject } from './queries.ts'
 
 export interface StoredState {
   readonly kind: SubjectKind
@@ -33,8 +31,11 @@ const nameOf = (kind: SubjectKind, id: string) => `${kind}/${id}`
 /** The states that a batch touches: kept up record by record, or folded anew where one comes late or amends. */
 export class Folding {
   readonly #states = new Map<string, Working>()
+  readonly #keeps: boolean
 
-  constructor(stored: readonly StoredState[]) {
+  /** @param keeps whether records of the batch are remembered until they are stored; where each is stored at once they need not be. */
+  constructor(stored: readonly StoredState[], keeps = true) {
+    this.#keeps = keeps
     for (const s of stored)
       this.#states.set(nameOf(s.kind, s.id), {
         state: s.state,
@@ -79,19 +80,19 @@ export class Folding {
       const key = foldKey(record)
       if (working.last === null || compareKeys(key, working.last) > 0) working.last = key
       working.changed = true
-      working.added.push(record)
+      if (this.#keeps) working.added.push(record)
     }
   }
 
   /** Folds anew, from all their records, the subjects to which something came late. */
-  async refold(pool: Pool, site: string): Promise<void> {
+  async refold(stored: (kind: SubjectKind, id: string) => Promise<readonly AnyRecord[]>): Promise<void> {
     for (const [name, working] of this.#states) {
       if (!working.late) continue
       const [kind, id] = splitName(name)
-      const stored = await recordsOfSubject(pool, site, kind, id)
-      const there = new Set(stored.map((r) => r.seq))
+      const held = await stored(kind, id)
+      const there = new Set(held.map((r) => r.seq))
       const added = working.added.filter((r) => !there.has(r.seq))
-      const folded = foldAll(foldOf(kind), { kind, id }, [...stored.map((r) => upcast(r)), ...added])
+      const folded = foldAll(foldOf(kind), { kind, id }, [...held.map((r) => upcast(r)), ...added])
       working.state = folded.state
       working.last = folded.last
     }

@@ -1,4 +1,13 @@
-import { defaultFreshHours, type InForce, type RunState, type StationState } from '@tadka/core/procedure'
+import { dayOf } from '@tadka/core/duty'
+import {
+  defaultFreshHours,
+  findProcedure,
+  type InForce,
+  type OwnProcedure,
+  type Procedure,
+  type RunState,
+  type StationState,
+} from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'
 import {
   asJudged,
@@ -11,8 +20,9 @@ import {
   type ReadingKnown,
 } from '@tadka/core/record'
 import { type AnyDraft, type AnyRecord, type SubjectRef } from '@tadka/core/stream'
-import type { CrewSet, RosterSet, SiteSet } from '@tadka/core/house'
+import type { CrewSet, CrewState, RosterSet, SiteSet } from '@tadka/core/house'
 import { contradictionOf, type PlanSet } from '@tadka/core/plan'
+import { knowsOf, standingOf, usualTraining, type TrainingState } from '@tadka/core/training'
 import { Refusal } from '@tadka/core/refusal'
 import type { KnownThen } from './as-of.ts'
 import type { Folding } from './folding.ts'
@@ -44,9 +54,31 @@ export function judgeDraft(
   const made = { ...draft, ...clock, seq: 0, prev: '', flags: [], ...(inForce ? { inForce } : {}) }
   const run = folding.stateOf('run', idOf('run')) as RunState | null
   const station = folding.stateOf('station', idOf('station')) as StationState | null
-  const odd = flagsOf(upcast(made as AnyRecord), { run, station, at, freshHours })
+  const mayAlone = mayAloneNow(draft, inForce?.document, at, site, folding)
+  const odd = flagsOf(upcast(made as AnyRecord), { run, station, at, freshHours, mayAlone })
   const flags = [...odd, ...(anew?.flags ?? []), ...(amended ? passFlags(amended.target, anew) : [])]
   return { flags, ...(inForce ? { inForce } : {}) }
+}
+
+/** Whether who begins a run may do it alone; null where nobody has said what they may do, or it begins none. */
+function mayAloneNow(
+  draft: AnyDraft,
+  document: Procedure | undefined,
+  at: number,
+  site: Partial<SiteSet> | null,
+  folding: Folding,
+): boolean | null {
+  if (draft.type !== 'run.started@2' || !site?.hours || !site.timeZone) return null
+  const crew = folding.stateOf('crew', draft.by) as CrewState | null
+  if (!crew || !('signedOff' in crew)) return null
+  const { id, version } = draft.payload.procedure
+  const procedure = document ?? findProcedure(id, version)
+  if (!procedure) return null
+  const dayAt = (then: number) => dayOf(site as SiteSet, instant(then))
+  const training = folding.stateOf('training', draft.by) as TrainingState | null
+  const rule = site.training ?? usualTraining
+  const own = (name: string) => folding.stateOf('procedure', name) as OwnProcedure | null
+  return standingOf({ crew, training, rule, day: dayAt(at), dayOf: dayAt, own }, procedure).may === 'alone'
 }
 
 /** A plan that the site's own records contradict is not put in force. Throws `plan_broken`. */
@@ -55,7 +87,7 @@ function refuseBroken(set: PlanSet, site: Partial<SiteSet> | null, folding: Fold
   const wrong = contradictionOf(set, {
     site,
     roster: of<Partial<RosterSet>>('roster', set.day),
-    crew: (id) => of<Partial<CrewSet>>('crew', id),
+    crew: (id) => knowsOf(of<Partial<CrewSet>>('crew', id), of<TrainingState>('training', id)),
     station: (id) => of<StationState>('station', id),
   })
   if (wrong) throw new Refusal('plan_broken', { ...wrong })

@@ -17,13 +17,20 @@ export const recordsOfSubject = (
   site: string,
   kind: SubjectKind,
   id: string,
-): Promise<AnyRecord[]> =>
-  inSite(pool, site, async (db) => {
-    const sql = `
-      select r.text from record_subject s join record r on r.site_id = s.site_id and r.seq = s.seq
-      where s.site_id = $1 and s.kind = $2 and s.subject_id = $3 order by s.seq`
-    return (await db.query<{ text: string }>(sql, [site, kind, id])).rows.map(parsed)
-  })
+): Promise<AnyRecord[]> => inSite(pool, site, (db) => recordsFiledUnder(db, site, kind, id))
+
+/** The same in the transaction of who asks. */
+export async function recordsFiledUnder(
+  db: Pick<Client, 'query'>,
+  site: string,
+  kind: SubjectKind,
+  id: string,
+): Promise<AnyRecord[]> {
+  const sql = `
+    select r.text from record_subject s join record r on r.site_id = s.site_id and r.seq = s.seq
+    where s.site_id = $1 and s.kind = $2 and s.subject_id = $3 order by s.seq`
+  return (await db.query<{ text: string }>(sql, [site, kind, id])).rows.map(parsed)
+}
 
 export interface StateRow {
   kind: SubjectKind

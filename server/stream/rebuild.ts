@@ -54,7 +54,7 @@ export async function rebuildStates(db: Client | pg.Client, site: string): Promi
     }
     if (rows.length === 0) fold()
     if (states.length >= statesAtOnce || rows.length === 0) {
-      await keep(db, site, states)
+      await keepStates(db, site, states)
       states = []
     }
     if (rows.length === 0) break
@@ -63,12 +63,18 @@ export async function rebuildStates(db: Client | pg.Client, site: string): Promi
   return count
 }
 
-async function keep(db: Client | pg.Client, site: string, states: readonly Kept[]): Promise<void> {
+/** Puts states in the read table of a site that has none of them. */
+export async function keepStates(
+  db: Client | pg.Client,
+  site: string,
+  states: readonly Kept[],
+): Promise<void> {
   const sql = `
     insert into subject_state (site_id, kind, subject_id, state, last_key, touched_at, live)
     select $1, s.kind, s.id, s.state, s.last, s.touched, s.live
     from json_to_recordset($2) as s (kind text, id text, state jsonb, last jsonb, touched bigint, live boolean)`
-  if (states.length > 0) await db.query(sql, [site, JSON.stringify(states)])
+  for (let i = 0; i < states.length; i += statesAtOnce)
+    await db.query(sql, [site, JSON.stringify(states.slice(i, i + statesAtOnce))])
 }
 
 /**

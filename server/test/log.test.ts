@@ -32,6 +32,10 @@ const get = (path: string) =>
 type Stored = AnyRecord & { hash: string }
 const page = async (query: string) => (await get(`log?${query}`)).json<{ records: Stored[] }>().records
 
+type Only = { readonly only?: { readonly late: number; readonly open: number } }
+const stationOf = (r: Stored) =>
+  'station' in r.payload && typeof r.payload.station === 'string' ? r.payload.station : ''
+
 describe('the log', () => {
   it('comes newest first, a page at a time, each record once', async () => {
     const seen: number[] = []
@@ -108,6 +112,21 @@ describe('the log', () => {
     const passed = (await get('log/counts?verdicts=in')).json<LogCounts>()
     expect(passed.verdicts).toEqual(all.verdicts)
     expect(Object.keys(all.verdicts).length).toBeGreaterThan(1)
+  })
+  it('late cleanings and open corrective actions are counted beside their filter, of the stations asked for', async () => {
+    const counted = async (query: string) => (await get(`log/counts?${query}`)).json<LogCounts & Only>().only
+    const runs = async (query: string) =>
+      new Set((await page(`limit=200&types=run.finished@1&${query}`)).map((r) => r.subject.id)).size
+    const all = await counted('')
+    expect(all?.late).toBe(await runs('only=late'))
+    const stations = [...new Set((await page('limit=200&only=late')).map((r) => stationOf(r)))]
+    for (const station of stations.filter((s) => s !== ''))
+      expect((await counted(`stations=${station}`))?.late).toBe(await runs(`only=late&stations=${station}`))
+    const { rows } = await server.owner.query<{ n: number }>(
+      "select count(*)::int as n from subject_state where kind = 'case' and state ->> 'status' = 'open'",
+    )
+    expect(all?.open).toBe(rows[0]?.n)
+    expect(await counted('person=wen')).toBeUndefined()
   })
   it('finds every word of several, in what was written or in what things are called, from its first letters', async () => {
     const [some] = await page('stations=kiosk-slush&types=run.finished@1&limit=1')

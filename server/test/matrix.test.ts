@@ -99,6 +99,12 @@ const routes: Readonly<Record<string, Route>> = {
       ...{ kind: 'two-places', person: 'bao', upTo: 12, how: 'dismissed', note: 'one counter' },
     },
   },
+  'GET /api/sites/{site}/training/{person}': read,
+  'POST /api/sites/{site}/training/watch': { access: 'record', body: { ...who, run: 'r' } },
+  'POST /api/sites/{site}/training/sign-off': {
+    access: 'sign-off',
+    body: { ...who, learner: 'pim', procedures: ['slush.close'] },
+  },
   'POST /api/sites/{site}/trends': { access: 'read', body: { days: 14 } },
   'GET /api/sites/{site}/reviews': { access: 'review-day' },
   'POST /api/sites/{site}/sign': { access: 'sign-shift', body: { ...who, day: '2026-11-26', reason: '' } },
@@ -247,6 +253,9 @@ describe('every type of record', () => {
       ].map((type) => [type, 'close-case' as const]),
     ),
     'person.secret@1': 'set-up-house',
+    'training.paper@1': 'set-up-house',
+    'training.signed@1': 'sign-off',
+    'training.ended@1': 'sign-off',
     'procedure.set@1': 'set-procedures',
     'procedure.put@1': 'set-procedures',
     'roster.set@1': 'plan-shift',
@@ -262,7 +271,7 @@ describe('every type of record', () => {
       `case.opened@1 case.told@1 concentrate.opened@1 water.measured@1 concentrate.drawn@1 instrument.checked@1 spare.drawn@1 run.started@1
       run.started@2 run.step.done@1 run.step.done@2 run.step.undone@1 run.step.undone@2 run.wait.started@1
       run.wait.started@2 run.visit.made@1 run.part.missing@1 run.part.found@1 run.part.lost@1 run.parked@1 run.resumed@1
-      run.abandoned@1 run.finished@1 follow-up.closed@1 count.read@1 sign.seen@1 mix.changed@1 station.stopped@1 station.observed@1
+      run.watched@1 run.shown@1 training.checked@1 run.abandoned@1 run.finished@1 follow-up.closed@1 count.read@1 sign.seen@1 mix.changed@1 station.stopped@1 station.observed@1
       station.made-safe@1 bath.mixed@1 ware.in@1 ware.out@1 reading.taken@1 photo.attached@1 case.action@1
       rerun.kept@1 rerun.read@1 rerun.ended@1 rerun.taken-back@1 cycle.judged@1 rack.tallied@1 ware.rejected@1 dish.water-changed@1 dish.set-aside@1`
         .split(/\s+/)
@@ -278,8 +287,10 @@ describe('every type of record', () => {
     expect(of('signature')).toEqual([
       'run.entered@1',
       'run.overridden@1',
+      'run.watched@1',
       'shift.reviewed@1',
       'shift.signed@1',
+      'training.signed@1',
     ])
     expect(of('device')).toEqual([
       'concentrate.drawn@1',
@@ -287,6 +298,6 @@ describe('every type of record', () => {
       'logger.imported@1',
       'logger.withdrawn@1',
     ])
-    expect(of('rights')).toEqual(['person.secret@1', 'person.set@1', 'tablet.set@1'])
+    expect(of('rights')).toEqual(['person.secret@1', 'person.set@1', 'tablet.set@1', 'training.checked@1'])
   })
 })

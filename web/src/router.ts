@@ -24,6 +24,7 @@ const gallery: RouteRecordRaw[] = import.meta.env.DEV
 const views = {
   shift: () => import('./plan/ShiftPlace.vue'),
   ahead: withWords(() => import('./duty/AheadPlace.vue')),
+  training: withWords(() => import('./training/TrainingPlace.vue')),
   roster: withWords(() => import('./plan/RosterPlace.vue')),
   lists: withWords(() => import('./plan/ShiftLists.vue')),
   chooser: withWords(() => import('./procedure/RunChooser.vue')),
@@ -72,6 +73,13 @@ export const router = createRouter({
     { path: '/shift', component: views.shift, meta: { place: 'shift' } },
     { path: '/shift/ahead', component: views.ahead, meta: { place: 'shift' } },
     { path: '/shift/roster', component: views.roster, meta: { place: 'shift' } },
+    { path: '/shift/training', component: views.training, meta: { place: 'shift' } },
+    {
+      path: '/house/card/:person',
+      component: views.training,
+      props: true,
+      meta: { place: 'house' },
+    },
     { path: '/shift/lists', component: views.lists, meta: { place: 'shift' } },
     { path: '/shift/label/:rerun', component: views.label, props: true, meta: { place: 'shift' } },
     { path: '/run', component: views.chooser, meta: { place: 'run' } },

@@ -46,6 +46,7 @@ describe('the words', () => {
         'record.amended',
         'run.overridden',
         'station.made-safe',
+        'training.ended',
       ].includes(name)
       expect(own || te(`log.say.${name}`), name).toBe(true)
     }

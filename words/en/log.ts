@@ -7,6 +7,7 @@ export const log = {
   device: 'device',
   probe: 'probe',
   house: 'House',
+  people: 'People',
   find: {
     title: 'Find in the log',
     words: 'Words',
@@ -165,6 +166,7 @@ export const log = {
     'not-complete': 'said to be finished, and was not',
     'after-session': 'sent after the session had ended',
     'let-in': 'added by a manager',
+    'not-signed-off': 'not signed off for this',
     'amended-to-pass': 'changed to a pass after it had failed: a recheck must show it',
   },
   held: {
@@ -194,6 +196,19 @@ export const log = {
     roster: { set: 'Roster of {day}: {n} people' },
     plan: { set: 'Plan of {day} started: {n} runs' },
     crew: { set: 'What a person may do alone: changed' },
+    training: {
+      checked: 'Questions on {procedure}: {right} of {asked} right, {passed}',
+      passed: 'passed',
+      failed: 'not passed',
+      signed: '{name} may do alone: {procedures}',
+      signedUntil: '{name} may do alone until {day}: {procedures}',
+      ended: {
+        verification: '{name} is to be shown again: {procedure}. {note}',
+        withdrawn: '{name} may not do alone any more: {procedure}. {note}',
+      },
+      paper: 'Certificate of {name}: {paper}',
+      paperRemoved: 'Certificate of {name} taken off: {paper}',
+    },
     person: {
       set: '{name} works here: {role}',
       link: 'Link for an inspector: {name}',
@@ -251,6 +266,8 @@ export const log = {
     spare: { set: 'Spare counted: {name}, {n}', drawn: 'Spare used: {name}', back: 'Spare put back: {name}' },
     rule: { set: 'Local rule of {name}: {what}' },
     run: {
+      watched: 'Stood by while {name} learned: {procedure}',
+      shown: '{name} looked on: {procedure}',
       started: 'Started {procedure} on {station}',
       finished: 'Finished {procedure} on {station}',
       abandoned: 'Stopped {procedure}: {reason}',

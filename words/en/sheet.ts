@@ -65,6 +65,7 @@ export const sheet = {
     'stopped-part-missing': 'Stopped: a part was missing',
     'begun-as-it-was': 'Started although the machine was not ready. {who}: {reason}',
     'not-sanitized': 'Contact {ms} of {least}, not sanitized. {who}: {reason}',
+    'learner-alone': '{who} was not signed off for this, and nobody was by',
     'failed-first': 'One check was not in range at first | {n} checks were not in range at first',
   },
 }

@@ -15,6 +15,7 @@ import HouseSpares from './HouseSpares.vue'
 import HouseStations from './HouseStations.vue'
 import HouseTrade from './HouseTrade.vue'
 import HouseTablet from './HouseTablet.vue'
+import HouseTraining from './HouseTraining.vue'
 
 /** What the site has: stations, labels, instruments, people; and this tablet's own settings. */
 const props = defineProps<{ part?: string }>()
@@ -31,6 +32,7 @@ const parts = [
   'rules',
   'practices',
   'people',
+  'training',
   'tablet',
 ] as const
 const views = {
@@ -45,6 +47,7 @@ const views = {
   rules: HouseRules,
   practices: HousePractices,
   people: HousePeople,
+  training: HouseTraining,
   tablet: HouseTablet,
 }
 const current = computed(() => parts.find((p) => p === props.part) ?? 'stations')

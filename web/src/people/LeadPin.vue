@@ -7,7 +7,14 @@ import NumberPad from '../pieces/NumberPad.vue'
 import { useSession } from '../rights/session.ts'
 
 /** Somebody's own PIN, typed now: who may decide a thing, and the proof that it is them. */
-const props = defineProps<{ needs: Permission; wrong: string }>()
+const props = defineProps<{
+  needs: Permission
+  wrong: string
+  /** Only these, where not everybody who may. */
+  among?: readonly string[]
+  /** What they are asked as; a shift lead where it is left out. */
+  label?: string
+}>()
 const person = defineModel<string>('person', { required: true })
 const pin = defineModel<string>('pin', { required: true })
 const emit = defineEmits<{ enter: [] }>()
@@ -16,7 +23,9 @@ const session = useSession()
 void (session.door ?? session.openDoor().catch(() => {}))
 
 const people = computed(() =>
-  session.everyone.filter((p) => may(p.role, props.needs)).map((p) => ({ value: p.id, label: p.name })),
+  session.everyone
+    .filter((p) => may(p.role, props.needs) && (props.among?.includes(p.id) ?? true))
+    .map((p) => ({ value: p.id, label: p.name })),
 )
 watchEffect(() => {
   if (person.value !== '' || people.value.length === 0) return
@@ -28,13 +37,13 @@ watchEffect(() => {
 <template>
   <div class="lead">
     <div class="fields">
-      <label for="lead-who">{{ t('people.lead') }}</label>
+      <label for="lead-who">{{ label ?? t('people.lead') }}</label>
       <n-select
         v-model:value="person"
         :options="people"
         size="large"
         :input-props="{ id: 'lead-who' }"
-        :aria-label="t('people.lead')"
+        :aria-label="label ?? t('people.lead')"
       />
       <label for="lead-pin">{{ t('people.ownPin') }}</label>
       <input

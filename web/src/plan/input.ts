@@ -3,6 +3,7 @@ import type { PlanSet, ShiftInput } from '@tadka/core/plan'
 import type { RosterSet, SiteSet } from '@tadka/core/house'
 import { computed, shallowRef } from 'vue'
 import { useProcedures } from '../site/procedures.ts'
+import { useStandings } from '../training/standings.ts'
 import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
 import { useSession } from '../rights/session.ts'
@@ -43,6 +44,7 @@ export function useShiftInput() {
   const { latest } = useProcedures()
   const session = useSession()
   const counted = useDutyInputs()
+  const { forPlan: crewFor } = useStandings()
   if (session.site) learning = learn(session.site)
   const set = computed(() => (site.set && 'hours' in site.set ? (site.set as SiteSet) : null))
   const day = computed(() =>
@@ -75,7 +77,7 @@ export function useShiftInput() {
       due,
       runs: site.all('run'),
       roster: roster.value,
-      crew: Object.fromEntries(site.all('crew').flatMap((c) => ('signedOff' in c ? [[c.id, c]] : []))),
+      crew: Object.fromEntries(roster.value.shifts.map((s) => [s.person, crewFor(s.person)])),
       names: Object.fromEntries(roster.value.shifts.map((s) => [s.person, names.person(s.person)])),
       procedure: latest,
       learned: learned.value,

@@ -16,6 +16,7 @@ import RunFooter from './RunFooter.vue'
 import RunLanes from './RunLanes.vue'
 import RunStep from './RunStep.vue'
 import RunStopped from './RunStopped.vue'
+import StandsBy from '../training/StandsBy.vue'
 import { useRunActs } from './run-acts.ts'
 import { useRunView } from './run-view.ts'
 import { useStepWords } from '../site/step-words.ts'
@@ -86,6 +87,7 @@ function enter(event: KeyboardEvent): void {
       @park="acts.park(run)"
       @resume="acts.resume(run)"
     />
+    <stands-by v-if="run.status === 'running' || run.status === 'parked'" :run="run" />
     <run-ended
       v-if="ended"
       :run="run"

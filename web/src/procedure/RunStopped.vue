@@ -41,6 +41,16 @@ const choice = computed(
       .flatMap((s) => (s.kind === 'inspect' ? s.choices : []))
       .find((c) => c.id === stop.value?.what)?.name ?? '',
 )
+/** What is done about it is told on a page of its own, begun with what was found. */
+const acted = computed(() => ({
+  path: '/log/case/new',
+  query: {
+    origin: missing.value ? 'stop' : 'inspection',
+    station: props.run.station,
+    run: props.run.id,
+    said: missing.value ? t('run.stopped.missing', { part: part.value ?? '' }) : choice.value,
+  },
+}))
 const since = computed(() => props.station.countedAt)
 const where = ref('')
 const discarded = ref('')
@@ -104,6 +114,7 @@ const discarded = ref('')
       <p v-if="safe.length === 0">{{ t('run.stopped.isSafe') }}</p>
       <make-safe :station="station.id" :safe="safe" />
       <whom-to-call />
+      <router-link :to="acted" class="acted">{{ t('case.open') }}</router-link>
       <p>{{ t('run.stopped.back') }}</p>
       <n-button block size="large" tag="a" href="/shift" @click.prevent="$router.push('/shift')">{{
         t('run.toShift')
@@ -159,6 +170,12 @@ form {
   align-content: start;
 }
 label {
+  font-weight: 600;
+}
+.acted {
+  min-height: 48px;
+  display: inline-flex;
+  align-items: center;
   font-weight: 600;
 }
 @media (max-width: 760px) {

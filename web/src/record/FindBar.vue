@@ -109,8 +109,8 @@ const verdicts = computed(() => {
       :value="asked.only"
       :options="[
         { value: '', label: t('log.find.notOnly') },
-        { value: 'late', label: t('log.find.late') },
-        { value: 'open', label: t('log.find.open') },
+        { value: 'late', label: withCount(t('log.find.late'), counts?.only?.late) },
+        { value: 'open', label: withCount(t('log.find.open'), counts?.only?.open) },
       ]"
       class="only"
       :virtual-scroll="false"

@@ -18,6 +18,8 @@ export interface Counts {
   readonly verdicts: Readonly<Record<string, number>>
   readonly people: Readonly<Record<string, number>>
   readonly stations: Readonly<Record<string, number>>
+  /** Cleanings that were late and corrective actions that are open; absent where they cannot be counted by what else is asked. */
+  readonly only?: { readonly late: number; readonly open: number }
 }
 const restMs = 400
 

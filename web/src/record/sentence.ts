@@ -29,6 +29,40 @@ export function useSentence() {
           procedure: names.procedure(record.payload.procedure.id),
           station: names.station(record.payload.station),
         })
+      case 'run.watched@1':
+      case 'run.shown@1':
+        return t(`log.say.${name}`, {
+          name: names.person(record.payload.learner),
+          procedure: names.procedure(record.payload.procedure),
+        })
+      case 'training.checked@1': {
+        const { procedure, right, asked, passPercent } = record.payload
+        const passed = t(`log.say.training.${right * 100 >= asked * passPercent ? 'passed' : 'failed'}`)
+        return t('log.say.training.checked', { procedure: names.procedure(procedure), right, asked, passed })
+      }
+      case 'training.signed@1': {
+        const { procedures: those, until } = record.payload
+        const told = {
+          name: names.person(record.subject.id),
+          procedures: those.map((p) => names.procedure(p.id)).join(', '),
+        }
+        return until === null
+          ? t('log.say.training.signed', told)
+          : t('log.say.training.signedUntil', { ...told, day: date(until) })
+      }
+      case 'training.ended@1':
+        return t(`log.say.training.ended.${record.payload.why}`, {
+          name: names.person(record.subject.id),
+          procedure: names.procedure(record.payload.procedure),
+          note: record.payload.note,
+        })
+      case 'training.paper@1': {
+        const { kind, name: called, removed } = record.payload
+        return t(`log.say.training.${removed ? 'paperRemoved' : 'paper'}`, {
+          name: names.person(record.subject.id),
+          paper: called || t(`training.paper.${kind}`),
+        })
+      }
       case 'run.finished@1':
         return t('log.say.run.finished', {
           procedure: names.procedure(names.run(record.payload.run)?.procedure.id ?? ''),

@@ -27,6 +27,7 @@ import {
 import { type OwnProcedure, type RunState, type StationState } from '@tadka/core/procedure'
 import { type PlanState } from '@tadka/core/plan'
 import type { MixState } from '@tadka/core/house'
+import type { TrainingState } from '@tadka/core/training'
 import type { RerunState } from '@tadka/core/rerun'
 import type { LoggerState } from '@tadka/core/logger'
 import type { DishState } from '@tadka/core/warewash'
@@ -64,6 +65,7 @@ interface Kinds {
   logger: LoggerState
   mix: MixState
   rerun: RerunState
+  training: TrainingState
 }
 
 interface Held {

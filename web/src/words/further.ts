@@ -16,6 +16,7 @@ import { plate } from '@tadka/words/en/plate'
 import { practices } from '@tadka/words/en/practices'
 import { setup } from '@tadka/words/en/setup'
 import { sheet } from '@tadka/words/en/sheet'
+import { training } from '@tadka/words/en/training'
 import { trend } from '@tadka/words/en/trend'
 import { trust } from '@tadka/words/en/trust'
 import { uses } from '@tadka/words/en/uses'
@@ -41,6 +42,7 @@ export const further = {
   scan,
   setup,
   sheet,
+  training,
   trend,
   trust,
   uses,

@@ -1,0 +1,80 @@
+<script setup lang="ts">
+import { baseOf } from '@tadka/core/procedure'
+import { gapsAhead } from '@tadka/core/training'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useSession } from '../rights/session.ts'
+import { useNames } from '../site/names.ts'
+import { useSite } from '../site/site.ts'
+import { useStandings } from './standings.ts'
+import { useTrainingWords } from './training-words.ts'
+
+/** What too few may do alone within four weeks: of all that falls due on the site's machines. */
+const { t } = useI18n()
+const session = useSession()
+const site = useSite()
+const names = useNames()
+const standings = useStandings()
+const words = useTrainingWords()
+
+const ahead = 28
+/** Only what falls due is missed when nobody may do it. */
+const due = computed(() => {
+  const named = new Set(site.all('station').flatMap((s) => s.plate?.duties.map((d) => d.procedure) ?? []))
+  return standings.procedures.value.filter((p) => named.has(p.id) || named.has(baseOf(p.id)))
+})
+const gaps = computed(() =>
+  gapsAhead(
+    session.everyone.map((p) => standings.trainingOf(p.id)),
+    due.value,
+    standings.today.value,
+    ahead,
+  ),
+)
+</script>
+
+<template>
+  <section>
+    <h2>{{ t('training.gaps.title') }}</h2>
+    <p v-if="gaps.length === 0" class="quiet">{{ t('training.gaps.none') }}</p>
+    <ul>
+      <li v-for="g in gaps" :key="g.procedure" :class="{ grave: g.people.length === 0 }">
+        <b>{{ names.procedure(g.procedure) }}</b>
+        <span>{{ words.gap(g, standings.today.value) }}</span>
+        <template v-for="l in g.lapses" :key="l.person">
+          <span v-if="l.standing.lapse?.why === 'time'" class="quiet">{{
+            t('training.gaps.lapses', {
+              who: names.person(l.person),
+              day: words.date(l.standing.lapse.on),
+            })
+          }}</span>
+        </template>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 2px 24px;
+  padding: 10px 0 10px 12px;
+  border-bottom: 1px solid var(--line-soft);
+  border-left: 5px solid var(--close);
+}
+li.grave {
+  border-left-color: var(--out);
+}
+.quiet {
+  grid-column: 2;
+}
+@media (max-width: 760px) {
+  li {
+    grid-template-columns: 1fr;
+  }
+  .quiet {
+    grid-column: 1;
+  }
+}
+</style>

@@ -1,0 +1,165 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import ReasonForm from '../pieces/ReasonForm.vue'
+import DialogCard from '../pieces/DialogCard.vue'
+import { useSession } from '../rights/session.ts'
+import { useNames } from '../site/names.ts'
+import { useSite } from '../site/site.ts'
+import { useCard, type CardRow } from './card.ts'
+import SignOffDialog from './SignOffDialog.vue'
+import { useTrainingWords } from './training-words.ts'
+
+/** What somebody may do alone, what they have shown of the rest, and what is left; a lead signs them off from here. */
+const props = defineProps<{ person: string }>()
+const { t } = useI18n()
+const session = useSession()
+const site = useSite()
+const names = useNames()
+const words = useTrainingWords()
+const { rows, rule } = useCard(() => props.person)
+
+const isOwn = computed(() => session.acting?.id === props.person)
+const maySign = computed(() => session.mayDo('sign-off') && !isOwn.value)
+const signing = ref<CardRow | null>(null)
+const ending = ref<CardRow | null>(null)
+function end(note: string): void {
+  if (!ending.value) return
+  const { procedure } = ending.value.standing
+  const why = ending.value.standing.may === 'alone' ? 'verification' : 'withdrawn'
+  const subject = { kind: 'training', id: props.person } as const
+  site.record('training.ended@1', subject, { procedure, why, run: null, note })
+  ending.value = null
+}
+</script>
+
+<template>
+  <div class="card">
+    <p v-if="rows.length === 0" class="quiet">{{ t('training.nothing') }}</p>
+    <ul>
+      <li v-for="r in rows" :key="r.procedure.id" :class="r.standing.may">
+        <div class="what">
+          <b>{{ r.procedure.name }}</b>
+          <span class="may"><span aria-hidden="true" class="mark" />{{ words.may(r.standing) }}</span>
+          <span v-if="r.standing.lapse" class="lapse">{{ words.lapse(r.standing.lapse) }}</span>
+          <span v-else-if="r.standing.signed" class="quiet">{{ words.signed(r.standing.signed) }}</span>
+        </div>
+        <dl>
+          <div>
+            <dt>{{ t('training.shown') }}</dt>
+            <dd>{{ r.counted?.shown ?? '…' }}</dd>
+          </div>
+          <div>
+            <dt>{{ t('training.watched') }}</dt>
+            <dd>
+              {{ r.counted ? t('training.times', { n: r.counted.watched, of: rule.watched }) : '…' }}
+            </dd>
+          </div>
+          <div>
+            <dt>{{ t('training.check') }}</dt>
+            <dd>{{ words.passed(r.standing.passedAt) }}</dd>
+          </div>
+        </dl>
+        <div class="acts">
+          <span v-if="r.left && !r.ready && r.standing.may === 'with-somebody'" class="quiet">{{
+            words.left(r.left)
+          }}</span>
+          <slot name="act" :row="r" />
+          <n-button v-if="maySign && r.ready" type="primary" size="large" @click="signing = r">{{
+            t('training.signOff')
+          }}</n-button>
+          <n-button v-if="maySign && r.standing.may === 'alone'" size="large" @click="ending = r">{{
+            t('training.end')
+          }}</n-button>
+        </div>
+      </li>
+    </ul>
+    <sign-off-dialog v-if="signing" :person="person" :procedure="signing.procedure" @close="signing = null" />
+    <dialog-card
+      :show="ending !== null"
+      :title="t('training.endSay', { name: names.person(person) })"
+      width="min(520px, 94vw)"
+      @update:show="ending = null"
+    >
+      <p>{{ ending?.procedure.name }}</p>
+      <reason-form
+        :label="t('training.endSay', { name: names.person(person) })"
+        :like="t('training.endLike')"
+        :act="t('training.takeBack')"
+        @said="end"
+      />
+    </dialog-card>
+  </div>
+</template>
+
+<style scoped>
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 1.5fr) minmax(0, 1.3fr) minmax(200px, auto);
+  gap: 6px 24px;
+  align-items: center;
+  padding: 12px 0;
+  border-bottom: 1px solid var(--line-soft);
+}
+.what {
+  display: grid;
+  gap: 2px;
+}
+.what b {
+  font-size: 18px;
+}
+.may {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  font-weight: 600;
+}
+.mark {
+  width: 16px;
+  height: 16px;
+  border: 2.5px solid var(--ink-3);
+  border-radius: 3px;
+}
+.alone .mark {
+  background: var(--in);
+  border-color: var(--in);
+}
+.with-somebody .mark {
+  background: linear-gradient(90deg, var(--ink-3) 50%, transparent 50%);
+}
+.lapse {
+  color: var(--out);
+  font-weight: 600;
+}
+dl {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 26px;
+  margin: 0;
+}
+dt {
+  font-size: 14px;
+  color: var(--ink-2);
+}
+dd {
+  margin: 0;
+  font-weight: 600;
+  font-variant-numeric: tabular-nums;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  justify-content: flex-end;
+  align-items: center;
+}
+@media (max-width: 760px) {
+  li {
+    grid-template-columns: 1fr;
+  }
+  .acts {
+    justify-content: flex-start;
+  }
+}
+</style>
