@@ -17,7 +17,7 @@ import { demoCluster } from './cluster.ts'
  * the demo; a second port, for the tests alone, moves it on (POST /MINUTES), sets it (POST /at/INSTANT), restarts the
  * server (POST /restart), puts database and clock back to what they were at the start (POST /anew), puts an empty database
  * in their place and tells the set-up code (POST /empty), keeps a copy of the database (POST /keep) and restores that (POST /back),
- * and tells a code that makes a browser a tablet of the site (POST /code).
+ * tells a code that makes a browser a tablet of the site (POST /code), and what is right of the questions that were put last (POST /answers).
  */
 const webRoot = fileURLToPath(new URL('../web/dist', import.meta.url))
 const name = process.env['TADKA_NAME'] ?? 'shots'
@@ -53,10 +53,20 @@ async function newCode(): Promise<string> {
   return code
 }
 
+/** Which answers are right of the check that was begun last: the tablet is not told. */
+async function rightAnswers(): Promise<number[]> {
+  const pool = openPool(ownerUrl, () => {})
+  const sql = 'select questions from training_check order by begun_at desc limit 1'
+  const { rows } = await pool.query<{ questions: readonly { readonly right: number }[] }>(sql)
+  await pool.end()
+  return (rows[0]?.questions ?? []).map((q) => q.right)
+}
+
 const control = createServer((request, response) => {
   void (async () => {
     const what = request.url?.slice(1) ?? ''
     if (what === 'code') return response.end(await newCode())
+    if (what === 'answers') return response.end(JSON.stringify(await rightAnswers()))
     if (what === 'restart' || what === 'anew' || what === 'empty') {
       await app.close()
       if (what !== 'restart') {

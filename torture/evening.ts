@@ -1,7 +1,7 @@
 import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
-import { randomFrom } from '@tadka/core/plan'
+import { randomFrom } from '@tadka/core/quantity'
 import { openPool } from '../server/db/pool.ts'
 import { siteId } from '../server/demo/house.ts'
 import { makeCode } from '../server/people/codes.ts'

@@ -34,4 +34,3 @@ export {
 } from './ways-out.ts'
 export { whyNot, type Refused } from './why-not.ts'
 export { otherwise, type Otherwise } from './what-if.ts'
-export { randomFrom } from './random.ts'

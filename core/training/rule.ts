@@ -20,3 +20,10 @@ export const usualTraining: TrainingRule = { watched: 3, passPercent: 90, months
  */
 export const lastDay = (from: string, months: number): string =>
   Temporal.PlainDate.from(from).add({ months }).toString()
+
+/**
+ * Whether a share of right answers passes. @param passPercent percent.
+ * @example passes(9, 10, 90) // true
+ */
+export const passes = (right: number, asked: number, passPercent: number): boolean =>
+  asked > 0 && right * 100 >= asked * passPercent

@@ -5,11 +5,12 @@ import {
   isOwn,
   ownId,
   procedureOn,
+  servesFamily,
   type OwnProcedure,
   type Procedure,
 } from '../procedure/index.ts'
 import { changedInWhatMatters } from './matters.ts'
-import { lastDay, type TrainingRule } from './rule.ts'
+import { lastDay, passes, type TrainingRule } from './rule.ts'
 import { untrained, type ProcedureTraining, type TrainingState } from './fold.ts'
 import type { SignOffEnd } from './records.ts'
 
@@ -55,8 +56,9 @@ export interface TrainingOf {
   readonly own: (id: string) => OwnProcedure | null
 }
 
+/** The name of a list that a procedure falls under: its own, its family's, or a kind's of its family ("dish-machine.conveyor-dual"). */
 const named = (list: readonly string[] | undefined, procedure: Procedure): string | null =>
-  [procedure.id, baseOf(procedure.id), procedure.family].find((n) => list?.includes(n)) ?? null
+  list?.find((n) => n === procedure.id || n === baseOf(procedure.id) || servesFamily(procedure, n)) ?? null
 
 /** How somebody stands with a procedure as it is worked to on that day. */
 export function standingOf(of: TrainingOf, procedure: Procedure): Standing {
@@ -70,7 +72,7 @@ export function standingOf(of: TrainingOf, procedure: Procedure): Standing {
   return {
     procedure: id,
     training,
-    passedAt: checks.findLast((c) => c.right * 100 >= c.asked * c.passPercent)?.at ?? null,
+    passedAt: checks.findLast((c) => passes(c.right, c.asked, c.passPercent))?.at ?? null,
     signed,
     lapse,
     may: signed && !lapse ? 'alone' : learns || signed ? 'with-somebody' : 'no',

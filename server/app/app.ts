@@ -29,6 +29,7 @@ import { logRoutes } from '../record/log-routes.ts'
 import { packRoutes } from '../pack/routes.ts'
 import { questionRoutes } from '../honesty/routes.ts'
 import { trendRoutes } from '../trend/routes.ts'
+import { checkRoutes } from '../training/check-routes.ts'
 import { trainingRoutes } from '../training/routes.ts'
 import { reviewRoutes } from '../sheet/review-routes.ts'
 import { sheetRoutes } from '../sheet/routes.ts'
@@ -125,6 +126,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   await typed.register(questionRoutes(services))
   await typed.register(trendRoutes(services))
   await typed.register(trainingRoutes(services))
+  await typed.register(checkRoutes(services))
   await typed.register(packRoutes(services))
   await typed.register(procedureRoutes(services))
   await typed.register(photoRoutes(services))

@@ -1,9 +1,9 @@
 import { dateAt, instantAt } from '@tadka/core/duty'
-import { handsOn, numberOf, stepsOfRun, type Procedure, type Step } from '@tadka/core/procedure'
+import { handsOn, numberOf, servesFamily, stepsOfRun, type Procedure, type Step } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'
 import { site } from './house.ts'
 import { stations } from './products.ts'
-import { onShiftAt } from './roster.ts'
+import { crew, onShiftAt } from './roster.ts'
 
 const minute = 60_000
 /** A run that nobody has a hand for waits so long, at most. */
@@ -23,6 +23,10 @@ export function handsMinutes(procedure: Procedure, station: string): number {
   return stepsOfRun(procedure, {}).reduce((n, s) => n + takes(s), 0)
 }
 
+/** Whether somebody of the demo is signed off for it: nobody there works alone on what they have not shown. */
+const mayAlone = (person: string, procedure: Procedure): boolean =>
+  crew[person]?.signedOff.some((n) => n === procedure.id || servesFamily(procedure, n)) ?? false
+
 /** The demo's people: each is at one machine at a time, and works while on shift. */
 export class Hands {
   readonly #people: readonly string[]
@@ -40,7 +44,9 @@ export class Hands {
     let start = Math.max(wanted, this.#worked.get(station) ?? 0)
     for (let tries = 0; tries < most; tries++, start += step) {
       const till = this.#there(start + takes)
-      const free = this.#there(start).filter((p) => till.includes(p) && this.#isFree(p, start, start + takes))
+      const free = this.#there(start).filter(
+        (p) => till.includes(p) && mayAlone(p, procedure) && this.#isFree(p, start, start + takes),
+      )
       const by = free[Math.floor(drawn * free.length)]
       if (by === undefined) continue
       this.#busy.set(by, [...(this.#busy.get(by) ?? []), { from: start, to: start + takes }])

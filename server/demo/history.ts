@@ -1,6 +1,6 @@
 import { bathHours } from '@tadka/core/bath'
 import { dateAfter, dateAt, tradingDayAt, tradingDays, weekdayOf } from '@tadka/core/duty'
-import { randomFrom } from '@tadka/core/plan'
+import { randomFrom } from '@tadka/core/quantity'
 import { instant } from '@tadka/core/quantity'
 import {
   latestProcedure,

@@ -150,6 +150,21 @@ export const operations: Readonly<Record<string, Operation>> = {
     needs: 'sign-off',
     example: { ...signature, learner: 'pim', procedures: ['slush.close'] },
   },
+  [`GET ${site('/training-again')}`]: {
+    summary: 'How many questions that whoever acts answered wrong come again by now',
+    needs: 'record',
+  },
+  [`POST ${site('/training-checks')}`]: {
+    summary:
+      'Begins a check of whoever acts on a procedure, made from the site’s own; null goes over what was wrong',
+    needs: 'record',
+    example: { procedure: 'slush.close' },
+  },
+  [`POST ${site('/training-checks/{check}')}`]: {
+    summary: 'Answers a check, once: marks it, puts the result in the log, says what was right and why',
+    needs: 'record',
+    example: { answers: [0, 2, 1, 3, 0, 1, 2, 0, 3, 1] },
+  },
   [`GET ${site('/tablets')}`]: { summary: 'The tablets of the site', needs: house },
   [`POST ${site('/tablets')}`]: {
     summary: 'Makes the browser of a manager who is signed in on it a tablet of the site',

@@ -1,4 +1,4 @@
-import { randomFrom } from '@tadka/core/plan'
+import { randomFrom } from '@tadka/core/quantity'
 import {
   allProcedures,
   optionSets,

@@ -25,6 +25,7 @@ const views = {
   shift: () => import('./plan/ShiftPlace.vue'),
   ahead: withWords(() => import('./duty/AheadPlace.vue')),
   training: withWords(() => import('./training/TrainingPlace.vue')),
+  check: withWords(() => import('./training/CheckPlace.vue')),
   roster: withWords(() => import('./plan/RosterPlace.vue')),
   lists: withWords(() => import('./plan/ShiftLists.vue')),
   chooser: withWords(() => import('./procedure/RunChooser.vue')),
@@ -74,6 +75,12 @@ export const router = createRouter({
     { path: '/shift/ahead', component: views.ahead, meta: { place: 'shift' } },
     { path: '/shift/roster', component: views.roster, meta: { place: 'shift' } },
     { path: '/shift/training', component: views.training, meta: { place: 'shift' } },
+    {
+      path: '/shift/training/check/:procedure?',
+      component: views.check,
+      props: true,
+      meta: { place: 'shift' },
+    },
     {
       path: '/house/card/:person',
       component: views.training,

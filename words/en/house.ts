@@ -22,6 +22,7 @@ export const house = {
     keys: 'Holds keys',
   },
   people: 'People',
+  training: 'Training',
   tablet: 'Tablets',
   thisTablet: 'This tablet',
   yes: 'Yes',

@@ -5,6 +5,7 @@ export const shift = {
   followUpDone: 'Done',
   quiet: 'planned for a quiet night, due by {day}',
   ahead: 'Weeks ahead',
+  training: 'Training',
   closed: 'closed',
   hands: '{time} of hands-on work',
   minutesUnknown: 'time not known: a number is missing on its data plate',

@@ -1,5 +1,5 @@
 import type { Entered, Entry, Looked, OnShift } from '../../honesty/index.ts'
-import { randomFrom } from '../../plan/index.ts'
+import { randomFrom } from '../../quantity/index.ts'
 
 /** What chance gives, from a seed. */
 export interface Dice {

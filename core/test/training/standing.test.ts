@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { ownCopy, type OwnProcedure, type Procedure } from '../../procedure/index.ts'
+import { latestProcedure, ownCopy, type OwnProcedure, type Procedure } from '../../procedure/index.ts'
 import {
   changedInWhatMatters,
   crewForPlan,
@@ -24,6 +24,11 @@ describe('who may work alone', () => {
       const standing = mayOf([crewSet('ada', 0, 'bo', { signedOff: [name] })], day)
       expect([standing.may, standing.signed?.stated, standing.signed?.by]).toEqual(['alone', true, 'ada'])
     }
+  })
+  it('whom a manager states so for one kind of a family', () => {
+    const end = latestProcedure('dish-machine.close') as Procedure
+    const of = personOf('bo', [crewSet('ada', 1, 'bo', { signedOff: ['dish-machine.conveyor-dual'] })], day)
+    expect([standingOf(of, end).may, standingOf(of, close).may]).toEqual(['alone', 'no'])
   })
   it('not who states it of themselves', () =>
     expect(mayOf([crewSet('bo', 0, 'bo', { signedOff: [close.family] })], day).may).toBe('no'))

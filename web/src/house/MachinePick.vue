@@ -6,7 +6,7 @@ import { useI18n } from 'vue-i18n'
 import { useAreas } from './areas.ts'
 import { useSite } from '../site/site.ts'
 import FamilyMark from '../site/FamilyMark.vue'
-import { useFamilyName } from './family-name.ts'
+import { useFamilyName } from '../site/family-name.ts'
 import './form.css'
 import { stationsPicked } from './machine-pick.ts'
 

@@ -11,7 +11,7 @@ import { useRefusalText } from '../rights/refusal-text.ts'
 import { useSession } from '../rights/session.ts'
 import { useSite } from '../site/site.ts'
 import { ask } from '../wire/api.ts'
-import { useFamilyName } from './family-name.ts'
+import { useFamilyName } from '../site/family-name.ts'
 import { familyBy, readJson, readTable, type FileFault, type ReadFile } from './read-site-file.ts'
 
 /** The set-up from a file, and as one: what it would do is told first, and it is taken whole or not at all. */

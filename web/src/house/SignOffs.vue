@@ -6,7 +6,7 @@ import { useI18n } from 'vue-i18n'
 import ChoicePick from '../pieces/ChoicePick.vue'
 import { useProcedures } from '../site/procedures.ts'
 import { useSite } from '../site/site.ts'
-import { useFamilyName } from './family-name.ts'
+import { useFamilyName } from '../site/family-name.ts'
 
 /** What a person is signed off for, what they learn, and which counters they can serve: the shift is planned by it. */
 const props = defineProps<{ person: string }>()

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useProcedures } from '../site/procedures.ts'
 import { useSite } from '../site/site.ts'
-import { useFamilyName } from './family-name.ts'
+import { useFamilyName } from '../site/family-name.ts'
 import './form.css'
 import { emptyStation, familiesFrom, stationFrom, type StationFault } from './station-draft.ts'
 

@@ -1,6 +1,7 @@
 import { decimals } from '@tadka/core/quantity'
 import type { AnyRecord } from '@tadka/core/stream'
 import type { ReadingTaken } from '@tadka/core/reading'
+import { passes } from '@tadka/core/training'
 import { useI18n } from 'vue-i18n'
 import { useSpanWords } from '../pieces/span-words.ts'
 import { useTimes } from '../site/times.ts'
@@ -37,7 +38,7 @@ export function useSentence() {
         })
       case 'training.checked@1': {
         const { procedure, right, asked, passPercent } = record.payload
-        const passed = t(`log.say.training.${right * 100 >= asked * passPercent ? 'passed' : 'failed'}`)
+        const passed = t(`log.say.training.${passes(right, asked, passPercent) ? 'passed' : 'failed'}`)
         return t('log.say.training.checked', { procedure: names.procedure(procedure), right, asked, passed })
       }
       case 'training.signed@1': {

@@ -9,6 +9,7 @@ import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
 import { useCard, type CardRow } from './card.ts'
 import SignOffDialog from './SignOffDialog.vue'
+import { useStandings } from './standings.ts'
 import { useTrainingWords } from './training-words.ts'
 
 /** What somebody may do alone, what they have shown of the rest, and what is left; a lead signs them off from here. */
@@ -18,7 +19,14 @@ const session = useSession()
 const site = useSite()
 const names = useNames()
 const words = useTrainingWords()
+const { nameOf } = useStandings()
 const { rows, rule } = useCard(() => props.person)
+/** What they learn first; what nobody has begun to teach them opens by a tap. */
+const groups = computed(() =>
+  (['with-somebody', 'alone', 'no'] as const)
+    .map((may) => ({ may, rows: rows.value.filter((r) => r.standing.may === may) }))
+    .filter((g) => g.rows.length > 0),
+)
 
 const isOwn = computed(() => session.acting?.id === props.person)
 const maySign = computed(() => session.mayDo('sign-off') && !isOwn.value)
@@ -37,44 +45,47 @@ function end(note: string): void {
 <template>
   <div class="card">
     <p v-if="rows.length === 0" class="quiet">{{ t('training.nothing') }}</p>
-    <ul>
-      <li v-for="r in rows" :key="r.procedure.id" :class="r.standing.may">
-        <div class="what">
-          <b>{{ r.procedure.name }}</b>
-          <span class="may"><span aria-hidden="true" class="mark" />{{ words.may(r.standing) }}</span>
-          <span v-if="r.standing.lapse" class="lapse">{{ words.lapse(r.standing.lapse) }}</span>
-          <span v-else-if="r.standing.signed" class="quiet">{{ words.signed(r.standing.signed) }}</span>
-        </div>
-        <dl>
-          <div>
-            <dt>{{ t('training.shown') }}</dt>
-            <dd>{{ r.counted?.shown ?? '…' }}</dd>
+    <component :is="g.may === 'no' ? 'details' : 'section'" v-for="g in groups" :key="g.may" :class="g.may">
+      <component :is="g.may === 'no' ? 'summary' : 'div'">
+        <h2>{{ t(`training.list.${g.may}`) }} ({{ g.rows.length }})</h2>
+      </component>
+      <ul>
+        <li v-for="r in g.rows" :key="r.procedure.id">
+          <div class="what">
+            <b>{{ nameOf(r.procedure) }}</b>
+            <span class="may"><span aria-hidden="true" class="mark" />{{ words.may(r.standing) }}</span>
+            <span v-if="r.standing.lapse" class="lapse">{{ words.lapse(r.standing.lapse) }}</span>
+            <span v-else-if="r.standing.signed" class="quiet">{{ words.signed(r.standing.signed) }}</span>
           </div>
-          <div>
-            <dt>{{ t('training.watched') }}</dt>
-            <dd>
-              {{ r.counted ? t('training.times', { n: r.counted.watched, of: rule.watched }) : '…' }}
-            </dd>
+          <dl>
+            <div>
+              <dt>{{ t('training.shown') }}</dt>
+              <dd>{{ r.counted?.shown ?? '…' }}</dd>
+            </div>
+            <div>
+              <dt>{{ t('training.watched') }}</dt>
+              <dd>
+                {{ r.counted ? t('training.times', { n: r.counted.watched, of: rule.watched }) : '…' }}
+              </dd>
+            </div>
+            <div>
+              <dt>{{ t('training.check') }}</dt>
+              <dd>{{ words.passed(r.standing.passedAt) }}</dd>
+            </div>
+          </dl>
+          <div class="acts">
+            <slot name="act" :row="r" />
+            <n-button v-if="maySign && r.ready" type="primary" size="large" @click="signing = r">{{
+              t('training.signOff')
+            }}</n-button>
+            <n-button v-if="maySign && g.may === 'alone'" size="large" @click="ending = r">{{
+              t('training.end')
+            }}</n-button>
           </div>
-          <div>
-            <dt>{{ t('training.check') }}</dt>
-            <dd>{{ words.passed(r.standing.passedAt) }}</dd>
-          </div>
-        </dl>
-        <div class="acts">
-          <span v-if="r.left && !r.ready && r.standing.may === 'with-somebody'" class="quiet">{{
-            words.left(r.left)
-          }}</span>
-          <slot name="act" :row="r" />
-          <n-button v-if="maySign && r.ready" type="primary" size="large" @click="signing = r">{{
-            t('training.signOff')
-          }}</n-button>
-          <n-button v-if="maySign && r.standing.may === 'alone'" size="large" @click="ending = r">{{
-            t('training.end')
-          }}</n-button>
-        </div>
-      </li>
-    </ul>
+          <p v-if="r.left && g.may === 'with-somebody'" class="left">{{ words.left(r.left) }}</p>
+        </li>
+      </ul>
+    </component>
     <sign-off-dialog v-if="signing" :person="person" :procedure="signing.procedure" @close="signing = null" />
     <dialog-card
       :show="ending !== null"
@@ -82,7 +93,7 @@ function end(note: string): void {
       width="min(520px, 94vw)"
       @update:show="ending = null"
     >
-      <p>{{ ending?.procedure.name }}</p>
+      <p>{{ ending && nameOf(ending.procedure) }}</p>
       <reason-form
         :label="t('training.endSay', { name: names.person(person) })"
         :like="t('training.endLike')"
@@ -94,13 +105,35 @@ function end(note: string): void {
 </template>
 
 <style scoped>
+.card {
+  display: grid;
+  gap: 24px;
+}
+summary {
+  cursor: pointer;
+  min-height: 48px;
+  display: flex;
+  align-items: center;
+}
+summary::before {
+  content: '+';
+  font-size: 24px;
+  width: 24px;
+}
+details[open] summary::before {
+  content: '–';
+}
 li {
   display: grid;
-  grid-template-columns: minmax(0, 1.5fr) minmax(0, 1.3fr) minmax(200px, auto);
-  gap: 6px 24px;
+  grid-template-columns: minmax(0, 1.15fr) minmax(0, 1.25fr) minmax(0, 0.7fr);
+  gap: 4px 24px;
   align-items: center;
   padding: 12px 0;
   border-bottom: 1px solid var(--line-soft);
+}
+.left {
+  grid-column: 1 / -1;
+  color: var(--ink-2);
 }
 .what {
   display: grid;

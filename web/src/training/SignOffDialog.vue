@@ -9,6 +9,7 @@ import { useSession } from '../rights/session.ts'
 import { useNames } from '../site/names.ts'
 import { ask } from '../wire/api.ts'
 import { useAsking } from '../wire/asking.ts'
+import { useStandings } from './standings.ts'
 
 /** A lead says with their own PIN that somebody may do a procedure alone. */
 const props = defineProps<{ person: string; procedure: Procedure }>()
@@ -17,6 +18,7 @@ const { t } = useI18n()
 const session = useSession()
 const names = useNames()
 const { busy, wrong, tryTo } = useAsking()
+const { nameOf } = useStandings()
 const pin = ref('')
 const by = ref(session.acting?.id ?? '')
 
@@ -36,7 +38,7 @@ async function sign(): Promise<void> {
     @update:show="emit('close')"
   >
     <form @submit.prevent="sign">
-      <p>{{ t('training.signOffSay', { name: names.person(person), procedure: procedure.name }) }}</p>
+      <p>{{ t('training.signOffSay', { name: names.person(person), procedure: nameOf(procedure) }) }}</p>
       <lead-pin
         v-model:person="by"
         v-model:pin="pin"

@@ -30,8 +30,11 @@ const learns = computed(() => {
   return crew !== null && 'signedOff' in crew && mayOf(acting.value) !== 'alone'
 })
 const isBy = computed(() => props.run.watched?.findLast((w) => w.learner === acting.value)?.by ?? null)
+/** Whoever may do it alone and is on shift now: nobody stays by from home. */
 const able = computed(() =>
-  session.everyone.map((p) => p.id).filter((id) => id !== acting.value && mayOf(id) === 'alone'),
+  session.everyone
+    .map((p) => p.id)
+    .filter((id) => id !== acting.value && mayOf(id) === 'alone' && standings.isOnShiftNow(id)),
 )
 const person = ref('')
 const pin = ref('')

@@ -37,19 +37,15 @@ export function useCard(person: () => string) {
   }
   watch([person, () => site.one('training', person())], () => void load(), { immediate: true })
 
-  const rank = { alone: 1, 'with-somebody': 0, no: 2 } as const
   const rows = computed((): CardRow[] =>
-    standings.procedures.value
-      .flatMap((procedure): CardRow[] => {
-        const standing = standings.standing(person(), procedure.id)
-        if (!standing) return []
-        const own = counted.value?.[standing.procedure] ?? null
-        const told = counted.value === null ? null : (own ?? { shown: 0, watched: 0 })
-        const left =
-          told && standing.may !== 'alone' ? stillToShow(standing, told, standings.rule.value) : null
-        return [{ procedure, standing, counted: told, left, ready: left !== null && isReady(left) }]
-      })
-      .toSorted((a, b) => rank[a.standing.may] - rank[b.standing.may]),
+    standings.procedures.value.flatMap((procedure): CardRow[] => {
+      const standing = standings.standing(person(), procedure.id)
+      if (!standing) return []
+      const own = counted.value?.[standing.procedure] ?? null
+      const told = counted.value === null ? null : (own ?? { shown: 0, watched: 0 })
+      const left = told && standing.may !== 'alone' ? stillToShow(standing, told, standings.rule.value) : null
+      return [{ procedure, standing, counted: told, left, ready: left !== null && isReady(left) }]
+    }),
   )
   return { rows, failed, load, rule: standings.rule }
 }

@@ -51,7 +51,8 @@ async function answered(method: Method, path: string, body: unknown, signal: Abo
 /** Asks the server; throws a Refusal with its reason, or Unreachable. */
 export async function ask<T>(method: Method, path: string, body?: unknown): Promise<T> {
   const response = await answered(method, path, body, AbortSignal.timeout(patienceMs))
-  return (await response.json()) as T
+  // What has nothing to say says nothing.
+  return (response.status === 204 ? undefined : await response.json()) as T
 }
 
 /**

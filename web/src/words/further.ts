@@ -16,6 +16,7 @@ import { plate } from '@tadka/words/en/plate'
 import { practices } from '@tadka/words/en/practices'
 import { setup } from '@tadka/words/en/setup'
 import { sheet } from '@tadka/words/en/sheet'
+import { check } from '@tadka/words/en/check'
 import { training } from '@tadka/words/en/training'
 import { trend } from '@tadka/words/en/trend'
 import { trust } from '@tadka/words/en/trust'
@@ -42,6 +43,7 @@ export const further = {
   scan,
   setup,
   sheet,
+  check,
   training,
   trend,
   trust,

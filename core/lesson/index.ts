@@ -1,0 +1,2 @@
+export * from './question.ts'
+export { makers, fewestOfCheck, questionsFor, questionsOfCheck } from './check.ts'
