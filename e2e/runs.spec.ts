@@ -144,7 +144,9 @@ async function work(page: Page, id: string, finger: Finger, each?: GenericCrew['
   expect(records.filter((r) => r.type === 'bath.mixed@1').length).toBeLessThanOrEqual(
     crew.worked.filter((k) => k.includes('mix')).length,
   )
-  expect(records.flatMap((r) => r.flags)).toEqual(Array.from({ length: cuts }, () => 'wait-cut-short'))
+  // Who sets the site up is signed off for nothing, and told so: it is not about how they work.
+  const odd = records.flatMap((r) => r.flags).filter((f) => f !== 'not-signed-off')
+  expect(odd).toEqual(Array.from({ length: cuts }, () => 'wait-cut-short'))
   expect((await stateOf<RunState>(page, 'run', run)).status).toBe('finished')
   const { facets, currentRun } = await stateOf<StationState>(page, 'station', station.id)
   expect(currentRun).toBeNull()

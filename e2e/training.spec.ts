@@ -133,7 +133,21 @@ test('somebody new: from looking on to signed off on one machine', async ({ page
   await expect(sorrel).toHaveURL(/\/run\/[0-9a-f-]{36}$/)
   await expect(sorrel.locator('section.step')).toBeVisible()
   await expect(sorrel.getByText('You are learning this')).toHaveCount(0)
+
+  // One tap calls for help: it reaches the lead wherever they are, and who comes is told.
+  await press(sorrel, 'Call for help')
+  await expect(sorrel.getByText(/^Help is called, /)).toBeVisible()
+  await expect(sorrel.getByRole('button', { name: 'Call for help' })).toHaveCount(0)
+  const call = ines
+    .getByRole('alert')
+    .filter({ hasText: /^Sorrel calls for help, .*Espresso cloths: Mix the bucket/ })
+  await expect(call).toBeVisible()
+  await isAccessible(ines)
+  await call.getByRole('button', { name: 'I am coming' }).tap()
+  await expect(ines).toHaveURL(/\/run\//)
+  await expect(sorrel.getByText('Ines is coming')).toBeVisible()
   await go(ines, '/log/entries')
+  await expect(ines.getByText('Came to help')).toBeVisible()
   await expect(ines.getByText(/Sorrel may do alone until .*: Fill the sanitizer bucket/)).toBeVisible()
   await expect(ines.getByText('Stood by while Sorrel learned: Fill the sanitizer bucket')).toBeVisible()
 })

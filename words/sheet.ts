@@ -140,6 +140,18 @@ export function totalWords({ t }: Teller, days: readonly DaySheet[]): string[] {
   ]
 }
 
+/** Who was in charge, from when on, and with which certificate. */
+function chargeWords({ t, clock, person }: Teller, { charge }: Pick<DaySheet, 'charge'>): string[] {
+  if (charge.length === 0) return []
+  const said = charge.map(({ at, by, paper }) => {
+    const with_ = paper
+      ? [paper.name || t(`training.paper.${paper.kind}`), paper.number].filter(Boolean).join(' ')
+      : t('sheet.noPaper')
+    return t('sheet.chargeFrom', { who: person(by), time: clock(at), paper: with_ })
+  })
+  return [t('sheet.charge', { list: said.join('; ') })]
+}
+
 /** A day in a line: how much was done, what of it is not as it should be, who signed it. */
 export function summaryWords(tell: Teller, sheet: DaySheet): string {
   const { t, clock, person } = tell
@@ -147,7 +159,7 @@ export function summaryWords(tell: Teller, sheet: DaySheet): string {
   const signed = last
     ? t('sheet.signed', { time: clock(last.at), who: person(last.by) })
     : t('sheet.unsigned')
-  return [...totalWords(tell, [sheet]), signed].join('. ')
+  return [...totalWords(tell, [sheet]), signed, ...chargeWords(tell, sheet)].join('. ')
 }
 
 /** What of a product was measured out into a bath. */

@@ -42,6 +42,7 @@ export const siteSet = z.strictObject({
   freshHours: z.number().min(0).max(48),
   rerunDays: z.number().int().min(1).max(7).exactOptional(),
   emergencyNumber: words(40),
+  eyeWash: words(200).exactOptional(),
   contacts: z
     .array(
       z.strictObject({

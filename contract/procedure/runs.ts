@@ -54,6 +54,8 @@ export const runPayloads = {
   'run.part.lost@1': z.strictObject({ ...runStep, part, discarded: words(500).min(2) }),
   'run.parked@1': z.strictObject(runPlain),
   'run.resumed@1': z.strictObject(runPlain),
+  'run.help.called@1': z.strictObject({ ...runPlain, step: z.union([stepKey, z.literal('')]) }),
+  'run.help.answered@1': z.strictObject({ ...runPlain, call: slug }),
   'run.abandoned@1': z.strictObject({ ...runPlain, reason: words(500) }),
   'run.finished@1': z.strictObject({ ...runPlain, procedure: slug.optional() }),
   'run.entered@1': z.strictObject({

@@ -42,6 +42,7 @@ export const payloadSchemas = {
     instead: z.unknown(),
     reason: words(500).min(3),
   }),
+  'charge.taken@1': z.strictObject({ day: z.iso.date() }),
   'shift.reviewed@1': z.strictObject({
     day: z.iso.date(),
     upTo: instantMs,

@@ -59,6 +59,7 @@ const golden = [
       reason: 'byelaw 12',
     },
   },
+  { type: 'run.help.called@1', payload: { run: 'r', station: 's', step: 'rinse.1.drain' } },
   { type: 'run.watched@1', payload: { run: 'r', station: 's', procedure: 'slush.close', learner: 'bo' } },
   {
     type: 'training.signed@1',
@@ -77,6 +78,7 @@ const golden = [
       removed: false,
     },
   },
+  { type: 'charge.taken@1', payload: { day: '2026-11-26' } },
   { type: 'shift.reviewed@1', payload: { day: '2026-11-26', upTo: 12, note: '' } },
   { type: 'shift.signed@1', payload: { day: '2026-11-26', upTo: 12, openCases: [], reason: '' } },
 ] as const

@@ -47,6 +47,8 @@ export interface SiteSet {
   /** Days that leftover mix is kept here, the first counted; absent: as long as the code and its maker allow. */
   readonly rerunDays?: number
   readonly emergencyNumber: string
+  /** Where the eye-wash is, and how it opens; absent where nobody has said. */
+  readonly eyeWash?: string
   /** Whom to call when a machine is stopped. */
   readonly contacts?: readonly Contact[]
   /** What the site chose where the trade's schools differ, question by question. */

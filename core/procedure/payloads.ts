@@ -170,6 +170,14 @@ export interface DutyClosed {
   readonly reason: string
 }
 
+/** Whoever works calls for help: it reaches the leads' screens. `step` is empty where none is at hand. */
+export type HelpCalled = RunStep
+
+/** Somebody comes. `call` is the id of the record that called. */
+export interface HelpAnswered extends RunPlain {
+  readonly call: string
+}
+
 export interface RunAbandoned extends RunPlain {
   readonly reason: string
 }

@@ -20,6 +20,8 @@ interface RunPayloads {
   'run.part.lost@1': work.PartLost
   'run.parked@1': work.RunPlain
   'run.resumed@1': work.RunPlain
+  'run.help.called@1': work.HelpCalled
+  'run.help.answered@1': work.HelpAnswered
   'run.abandoned@1': work.RunAbandoned
   'run.finished@1': work.RunFinished
   'run.entered@1': work.RunEntered
@@ -69,6 +71,8 @@ const runRecords: RulesOf<keyof RunPayloads> = {
   'run.part.lost@1': { needs: 'record', typed: true, concerns: ofStation },
   'run.parked@1': { needs: 'record', concerns: ofStation },
   'run.resumed@1': { needs: 'record', concerns: ofStation },
+  'run.help.called@1': { needs: 'record', tap: true },
+  'run.help.answered@1': { needs: 'record' },
   'run.abandoned@1': { needs: 'record', typed: true, tap: true, concerns: ofStation },
   'run.finished@1': {
     needs: 'record',

@@ -54,6 +54,22 @@ export interface Stop {
 
 export type RunStatus = 'not-started' | 'running' | 'parked' | 'stopped' | 'finished' | 'abandoned'
 
+/** Somebody called for help at a step: when, and who came. Milliseconds UTC. */
+export interface HelpCall {
+  /** The record that called. */
+  readonly id: string
+  readonly step: string
+  readonly at: number
+  readonly by: string
+  readonly answered: { readonly at: number; readonly by: string } | null
+}
+
+/** The call of a run that nobody has answered; null where there is none, or the run is over. */
+export const openCall = (run: Pick<RunState, 'help' | 'status'>): HelpCall | null =>
+  run.status === 'finished' || run.status === 'abandoned'
+    ? null
+    : (run.help?.findLast((c) => c.answered === null) ?? null)
+
 /** One run of a procedure on a station: what is done, what waits, what was read. */
 export interface RunState {
   readonly id: string
@@ -92,6 +108,8 @@ export interface RunState {
   /** Who stood by while somebody learned, by their own PIN; and who looked on. Absent where nobody did. */
   readonly watched?: readonly { readonly learner: string; readonly by: string; readonly at: number }[]
   readonly shown?: readonly { readonly learner: string; readonly by: string; readonly at: number }[]
+  /** Calls for help from it, the newest last; absent where nobody called. */
+  readonly help?: readonly HelpCall[]
   /** Who acted last in it. */
   readonly lastBy: string
 }

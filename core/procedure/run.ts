@@ -1,7 +1,7 @@
 import type { Fold } from '../stream/fold.ts'
 import { correctedAt, type AnyRecord } from '../stream/record.ts'
 import { isComplete } from './outline.ts'
-import { procedureOfRun, tickOf, withoutKey, withoutTold, type RunState } from './run-state.ts'
+import { procedureOfRun, tickOf, withoutKey, withoutTold, type HelpCall, type RunState } from './run-state.ts'
 import { stepTaken } from './step-taken.ts'
 
 export const runFold: Fold<RunState> = {
@@ -36,6 +36,16 @@ export const runFold: Fold<RunState> = {
       return { ...state, watched: [...(state.watched ?? []), { learner: record.payload.learner, ...told }] }
     if (record.type === 'run.shown@1')
       return { ...state, shown: [...(state.shown ?? []), { learner: record.payload.learner, ...told }] }
+    if (record.type === 'run.help.called@1') {
+      const call = { id: record.id, step: record.payload.step, ...told, answered: null }
+      return { ...state, help: [...(state.help ?? []), call] }
+    }
+    if (record.type === 'run.help.answered@1') {
+      // The first who comes has answered it.
+      const answer = (c: HelpCall): HelpCall =>
+        c.id === record.payload.call && c.answered === null ? { ...c, answered: told } : c
+      return { ...state, help: (state.help ?? []).map(answer) }
+    }
     return { ...whole(applyTo(state, record), record), lastBy: record.by }
   },
 }

@@ -1,5 +1,5 @@
 import type { RulesOf } from '../stream/rules.ts'
-import type { ShiftReviewed, ShiftSigned } from './shift.ts'
+import type { ChargeTaken, ShiftReviewed, ShiftSigned } from './shift.ts'
 
 /** A photo of a strip, a fault, a part: named by the hash of its bytes, which may come later. */
 export interface PhotoAttached {
@@ -14,6 +14,7 @@ interface LogPayloads {
   'photo.attached@1': PhotoAttached
   'shift.signed@1': ShiftSigned
   'shift.reviewed@1': ShiftReviewed
+  'charge.taken@1': ChargeTaken
 }
 
 declare module '../stream/record.ts' {
@@ -24,5 +25,6 @@ export const logRecords: RulesOf<keyof LogPayloads | 'record.amended@1'> = {
   'photo.attached@1': { needs: 'record' },
   'shift.signed@1': { needs: 'sign-shift', madeBy: 'signature' },
   'shift.reviewed@1': { needs: 'review-day', madeBy: 'signature' },
+  'charge.taken@1': { needs: 'sign-shift', tap: true },
   'record.amended@1': { needs: 'amend', concerns: (amendment) => amendment.subjects },
 }

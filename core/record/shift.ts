@@ -33,6 +33,12 @@ export interface ShiftReviewed {
   readonly note: string
 }
 
+/** Somebody is the person in charge from now on, until another is or the day is over. */
+export interface ChargeTaken {
+  /** The site's trading day, ISO date. */
+  readonly day: string
+}
+
 interface Signed {
   readonly at: number
   readonly by: string
@@ -42,6 +48,8 @@ export interface ShiftState {
   readonly id: string
   readonly signatures: readonly (ShiftSigned & Signed)[]
   readonly reviews: readonly (ShiftReviewed & Signed)[]
+  /** Who took charge, one after the other; absent where nobody said so. */
+  readonly charge?: readonly Signed[]
 }
 
 /** A trading day, who signed it and who looked it through. */
@@ -53,6 +61,7 @@ export const shiftFold: Fold<ShiftState> = {
       return { ...state, signatures: [...state.signatures, { ...record.payload, ...signed }] }
     if (record.type === 'shift.reviewed@1')
       return { ...state, reviews: [...state.reviews, { ...record.payload, ...signed }] }
+    if (record.type === 'charge.taken@1') return { ...state, charge: [...(state.charge ?? []), signed] }
     return state
   },
 }

@@ -4,7 +4,7 @@ import type { RunState, StationState } from '../procedure/index.ts'
 import type { ShiftState } from '../record/index.ts'
 import type { AnyRecord } from '../stream/index.ts'
 import { cycleSheet } from './cycles.ts'
-import type { BathLine, CheckLine, CycleSheet, NoteLine, ReadingLine, RunLine } from './lines.ts'
+import type { ChargeLine, BathLine, CheckLine, CycleSheet, NoteLine, ReadingLine, RunLine } from './lines.ts'
 import { runLine } from './run-line.ts'
 
 /** What a site's records say of one trading day. */
@@ -26,6 +26,7 @@ export interface SheetKnown {
   readonly left: readonly DayLeft[]
   readonly signed: ShiftState['signatures']
   readonly reviewed: ShiftState['reviews']
+  readonly charge: readonly ChargeLine[]
 }
 
 /** A station's part of a day. */
@@ -41,7 +42,7 @@ export interface StationSheet {
 /** A day as a person would keep it. */
 export interface DaySheet extends Pick<
   SheetKnown,
-  'day' | 'from' | 'to' | 'left' | 'signed' | 'reviewed' | 'cases'
+  'day' | 'from' | 'to' | 'left' | 'signed' | 'reviewed' | 'charge' | 'cases'
 > {
   /** Those at which anything happened, in the order of their places and tags. */
   readonly stations: readonly StationSheet[]
@@ -83,7 +84,7 @@ const isOf =
 
 /** The sheet of one day: a run belongs to the day on which it began, everything else to the day of its own time. */
 export function daySheet(known: SheetKnown): DaySheet {
-  const { day, from, to, left, signed, reviewed, cases, stations } = known
+  const { day, from, to, left, signed, reviewed, charge, cases, stations } = known
   const records = known.records
     .filter((r) => timeOf(r) >= from && timeOf(r) < to)
     .toSorted((a, b) => timeOf(a) - timeOf(b) || a.seq - b.seq)
@@ -147,7 +148,7 @@ export function daySheet(known: SheetKnown): DaySheet {
     }
   })
   return {
-    ...{ day, from, to, left, signed, reviewed, cases },
+    ...{ day, from, to, left, signed, reviewed, charge, cases },
     stations: sheets.filter(
       (s) => s.runs.length + s.readings.length + s.notes.length > 0 || s.cycles !== null,
     ),

@@ -3,6 +3,7 @@ import type { InstrumentChecked } from '../house/index.ts'
 import type { Short } from '../procedure/index.ts'
 import type { ReadingTaken } from '../reading/index.ts'
 import type { Verdict } from '../rules/index.ts'
+import type { PaperSet } from '../training/index.ts'
 
 /** Another record that puts one right; both are shown. */
 export interface Amendment {
@@ -86,6 +87,13 @@ export interface NoteLine extends Line {
   readonly type:
     'station.stopped@1' | 'station.returned@1' | 'duty.closed@1' | 'dish.set-aside@1' | 'dish.returned@1'
   readonly payload: unknown
+}
+
+/** Who was the person in charge from a time on, with the certificate that they held that day; null where none was in date. */
+export interface ChargeLine {
+  readonly at: number
+  readonly by: string
+  readonly paper: Pick<PaperSet, 'kind' | 'name' | 'number' | 'until'> | null
 }
 
 /** An instrument held against what is known. */

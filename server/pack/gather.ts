@@ -1,9 +1,10 @@
 import { dateAfter, dayOf, dueList, type DueItem } from '@tadka/core/duty'
-import type { CrewSet, InstrumentSet, ProductSet } from '@tadka/core/house'
-import type { OwnProcedure } from '@tadka/core/procedure'
+import type { InstrumentSet, ProductSet } from '@tadka/core/house'
+import { proceduresOn, type OwnProcedure, type StationState } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'
 import type { LocalRule } from '@tadka/core/rules'
 import { onlyOf, type DaySheet } from '@tadka/core/sheet'
+import { standingOf, type PaperSet, type Standing } from '@tadka/core/training'
 import { backedUpHeads } from '../backup/queries.ts'
 import type { Pool } from '../db/pool.ts'
 import { inSite } from '../db/transaction.ts'
@@ -13,6 +14,7 @@ import { followChain } from '../record/verify/chain.ts'
 import { sheetOfDay } from '../sheet/sheets.ts'
 import { headOf, headsMissed } from '../stream/heads.ts'
 import { statesOfKind } from '../stream/queries.ts'
+import { trainingKnown, type TrainingKnown } from '../training/people.ts'
 import type { Named } from './teller.ts'
 
 /** What is packed: the days, and the stations; none: every one. */
@@ -32,7 +34,7 @@ export interface PackKnown extends Named {
   readonly asked: PackAsked
   readonly days: readonly DaySheet[]
   readonly due: readonly DueItem[]
-  readonly crew: readonly (Partial<CrewSet> & { readonly id: string })[]
+  readonly trained: readonly Trained[]
   readonly rules: readonly LocalRule[]
   readonly chain: {
     readonly seq: number
@@ -40,6 +42,13 @@ export interface PackKnown extends Named {
     readonly checked: number
     readonly brokenAt: number | null
   }
+}
+
+/** How somebody who works here stands with what the site's machines ask for, and the certificates that they hold. */
+export interface Trained {
+  readonly id: string
+  readonly standings: readonly (Standing & { readonly family: string })[]
+  readonly papers: readonly PaperSet[]
 }
 
 type WithId<T> = Partial<T> & { readonly id: string }
@@ -52,13 +61,13 @@ export async function gatherPack(
 ): Promise<PackKnown> {
   const { site: where, at } = asked
   const of = <T>(kind: Parameters<typeof statesOfKind>[2]) => statesOfKind(pool, where, kind) as Promise<T[]>
-  const [all, products, instruments, procedures, rules, crew, everyone] = await Promise.all([
+  const [all, products, instruments, procedures, rules, known, everyone] = await Promise.all([
     siteKnown(pool, where),
     of<WithId<ProductSet>>('product'),
     of<WithId<InstrumentSet>>('instrument'),
     of<OwnProcedure>('procedure'),
     of<WithId<LocalRule>>('rule'),
-    of<WithId<CrewSet>>('crew'),
+    trainingKnown(pool, where, at),
     everyoneOf(pool, where),
   ])
   const { site, stations } = all
@@ -71,10 +80,28 @@ export async function gatherPack(
   const here = stations.filter((s) => asked.stations.length === 0 || asked.stations.includes(s.id))
   return {
     ...{ asked, site, days, stations, products, instruments, procedures, people: everyone },
-    crew: crew.filter((c) => everyone.some((p) => p.id === c.id && !p.left)),
+    trained: everyone.flatMap((p) => (p.left ? [] : trainedAs(known, p.id, stations, procedures))),
     rules: rules.filter((r): r is LocalRule => r.limit !== undefined),
     due: dueList(site, here, instant(at)),
     chain: await chainOf(pool, where),
+  }
+}
+
+function trainedAs(
+  known: TrainingKnown,
+  id: string,
+  stations: readonly StationState[],
+  own: readonly OwnProcedure[],
+): Trained {
+  const families = [...new Set(stations.flatMap((s) => (s.plate?.retired ? [] : (s.plate?.family ?? []))))]
+  const procedures = new Map(
+    families.flatMap((f) => proceduresOn(f, known.day, own)).map((p) => [p.id, p] as const),
+  )
+  const of = known.person(id)
+  return {
+    id,
+    standings: [...procedures.values()].map((p) => ({ ...standingOf(of, p), family: p.family })),
+    papers: of.training?.papers ?? [],
   }
 }
 

@@ -1,8 +1,9 @@
-import { latestProcedure } from '@tadka/core/procedure'
 import { showLimit, codeSections } from '@tadka/core/rules'
+import { groupedBy } from '@tadka/core/stream'
+import type { Standing } from '@tadka/core/training'
 import { checkWords } from '@tadka/words/sheet'
 import { spanWords } from '@tadka/words/tell'
-import type { PackKnown } from './gather.ts'
+import type { PackKnown, Trained } from './gather.ts'
 import type { Paper } from './paper.ts'
 import type { PackTeller } from './teller.ts'
 
@@ -33,19 +34,48 @@ function instruments(paper: Paper, { days }: PackKnown, tell: PackTeller): void 
     ])
 }
 
-function people(paper: Paper, { crew }: PackKnown, tell: PackTeller): void {
+/** What somebody may do, family by family: by the family's name alone where it is all of it. */
+function listed(tell: PackTeller, { standings }: Trained, may: Standing['may']): string {
+  const families = groupedBy(standings, (s) => s.family)
+  return [...families]
+    .flatMap(([family, all]) => {
+      const own = all.filter((s) => s.may === may)
+      if (own.length === 0) return []
+      const name = tell.t(`machines.one.${family.replaceAll('.', '_')}`)
+      return own.length === all.length
+        ? name
+        : `${name} (${own.map((s) => tell.procedure(s.procedure)).join(', ')})`
+    })
+    .join(', ')
+}
+
+function people(paper: Paper, { trained }: PackKnown, tell: PackTeller): void {
   const { t } = tell
   paper.heading(t('pack.people'))
-  if (crew.length === 0) paper.text(t('pack.nobody'))
-  const listed = (of: readonly string[] | undefined) =>
-    (of ?? [])
-      .map((id) => (latestProcedure(id) ? tell.procedure(id) : t(`machines.one.${id.replace('.', '_')}`)))
-      .join(', ')
-  for (const c of crew)
+  if (trained.length === 0) paper.text(t('pack.nobody'))
+  for (const p of trained) {
+    const learns = listed(tell, p, 'with-somebody')
     paper.row([
-      { text: tell.person(c.id), share: 1.5, weight: 'bold' },
-      { text: `${t('pack.signedOff')}: ${listed(c.signedOff) || t('pack.noneYet')}`, share: 6 },
-      { text: c.learning?.length ? `${t('pack.learning')}: ${listed(c.learning)}` : '', share: 2.5 },
+      { text: tell.person(p.id), share: 1.5, weight: 'bold' },
+      { text: `${t('pack.signedOff')}: ${listed(tell, p, 'alone') || t('pack.noneYet')}`, share: 6 },
+      { text: learns && `${t('pack.learning')}: ${learns}`, share: 2.5 },
+    ])
+  }
+  paper.heading(t('pack.papers'))
+  const papers = trained.flatMap((p) => p.papers.map((paper) => ({ who: p.id, paper })))
+  if (papers.length === 0) paper.text(t('pack.noPapers'))
+  for (const { who, paper: held } of papers)
+    paper.row([
+      { text: tell.person(who), share: 1.5, weight: 'bold' },
+      { text: held.name || t(`training.paper.${held.kind}`), share: 4 },
+      { text: held.number, share: 2 },
+      {
+        text:
+          held.until === null
+            ? t('training.paper.noEnd')
+            : t('training.paper.ends', { day: tell.date(held.until) }),
+        share: 2.5,
+      },
     ])
 }
 

@@ -41,7 +41,7 @@ export function packTables(known: PackKnown, tell: PackTeller): Uint8Array {
   return zipSync(Object.fromEntries(files))
 }
 
-export function tablesOf({ days, site }: PackKnown, tell: PackTeller): Table[] {
+export function tablesOf({ days, site, trained }: PackKnown, tell: PackTeller): Table[] {
   // "2026-11-26 21:10:05"
   const times = new Intl.DateTimeFormat('sv-SE', {
     timeZone: site.timeZone,
@@ -127,6 +127,36 @@ export function tablesOf({ days, site }: PackKnown, tell: PackTeller): Table[] {
       columns: ['day', 'kind', 'what'],
       rows: days.flatMap((d) =>
         d.left.filter((l) => l.what !== 'amended').map((l) => [d.day, l.what, leftWords(tell, l)]),
+      ),
+    },
+    {
+      file: 'people.csv',
+      columns: ['person', 'procedure', 'family', 'may', 'signed_by', 'signed', 'until', 'stated', 'ended'],
+      rows: trained.flatMap((p) =>
+        p.standings.map((s) => [
+          tell.person(p.id),
+          tell.procedure(s.procedure),
+          s.family,
+          s.may,
+          s.signed ? tell.person(s.signed.by) : '',
+          s.signed && s.signed.at > 0 ? local(s.signed.at) : '',
+          s.signed?.until ?? '',
+          s.signed ? String(s.signed.stated) : '',
+          s.lapse?.why ?? '',
+        ]),
+      ),
+    },
+    {
+      file: 'certificates.csv',
+      columns: ['person', 'certificate', 'number', 'issued', 'until'],
+      rows: trained.flatMap((p) =>
+        p.papers.map((c) => [
+          tell.person(p.id),
+          c.name || tell.t(`training.paper.${c.kind}`),
+          c.number,
+          c.issued ?? '',
+          c.until ?? '',
+        ]),
       ),
     },
     {

@@ -8,6 +8,7 @@ import { log } from '@tadka/words/en/log'
 import { machines } from '@tadka/words/en/machines'
 import { pack } from '@tadka/words/en/pack'
 import { sheet } from '@tadka/words/en/sheet'
+import { training } from '@tadka/words/en/training'
 import { translateBy, type Teller } from '@tadka/words/tell'
 import { timesOf, type SiteTimes } from '@tadka/words/times'
 
@@ -25,7 +26,7 @@ export interface PackTeller extends Teller, SiteTimes {
   readonly instrument: (id: string) => string
 }
 
-const t = translateBy({ ...common, bench, dish, log, machines, pack, sheet })
+const t = translateBy({ ...common, bench, dish, log, machines, pack, sheet, training })
 const asText = ({ value, unit }: Shown) => `${value} ${unit}`
 
 /** Sentences of a site where there is no screen: its names, its units, its zone. */

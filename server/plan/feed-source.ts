@@ -1,6 +1,9 @@
-import type { StationState } from '@tadka/core/procedure'
+import { dayOf } from '@tadka/core/duty'
+import { proceduresOn, type OwnProcedure, type StationState } from '@tadka/core/procedure'
+import { instant } from '@tadka/core/quantity'
+import { crewForPlan, usualTraining, type TrainingState } from '@tadka/core/training'
 import type { BathState } from '@tadka/core/bath'
-import type { CrewSet, ProductSet, RosterSet, SiteSet } from '@tadka/core/house'
+import type { CrewSet, CrewState, ProductSet, RosterSet, SiteSet } from '@tadka/core/house'
 import type { PlanState } from '@tadka/core/plan'
 import { dutyInputs, type DishState } from '@tadka/core/warewash'
 import type { Pool } from '../db/pool.ts'
@@ -30,13 +33,29 @@ async function read(pool: Pool, site: string, now: number): Promise<SiteSource |
     products: of<Partial<ProductSet> & { id: string }>('product'),
     losses: {},
   })
-  const crews = of<CrewSet & { id: string }>('crew').filter((c) => 'signedOff' in c)
+  const day = dayOf(set, instant(now))
+  const own = of<OwnProcedure>('procedure')
+  const trainings = new Map(of<TrainingState>('training').map((t) => [t.id, t]))
+  const families = [...new Set(counted.stations.flatMap((s) => s.plate?.family ?? []))]
+  const procedures = families.flatMap((f) => proceduresOn(f, day, own))
+  const rule = set.training ?? usualTraining
+  const crewOf = (crew: CrewState) =>
+    crewForPlan(
+      {
+        ...{ crew, rule, day },
+        training: trainings.get(crew.id) ?? null,
+        dayOf: (at) => dayOf(set, instant(at)),
+        own: (id) => own.find((o) => o.id === id) ?? null,
+      },
+      procedures,
+    )
+  const crews = of<CrewState>('crew').filter((c) => 'signedOff' in c)
   return {
     site: set,
     ...counted,
     rosters: of<RosterSet>('roster').filter((r) => 'shifts' in r),
     plans: of<PlanState>('plan'),
-    crews: new Map(crews.map((c) => [c.id, c])),
+    crews: new Map(crews.map((c) => [c.id, crewOf(c)])),
   }
 }
 

@@ -7,7 +7,7 @@ import {
   type DueItem,
   type Prediction,
 } from '@tadka/core/duty'
-import { latestProcedure, type StationState } from '@tadka/core/procedure'
+import { baseOf, latestProcedure, type StationState } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'
 import type { CrewSet, RosterSet, SiteSet } from '@tadka/core/house'
 import type { PlanState } from '@tadka/core/plan'
@@ -109,6 +109,7 @@ function rareDuties({ site, stations, predictions, crew }: FeedSource, now: numb
   const to = instantAt(dateAfter(dateAt(instant(now), site.timeZone), 7 * weeksAhead), '24:00', site.timeZone)
   return dueAhead(site, stations, instant(now), to, predictions).filter((d) => {
     const family = stations.find((s) => s.id === d.station)?.plate?.family ?? ''
-    return !isDaily(d) && [d.procedure, family].some((x) => crew?.signedOff.includes(x))
+    const signedOff = crew?.signedOff ?? []
+    return !isDaily(d) && signedOff.some((x) => x === family || baseOf(x) === baseOf(d.procedure))
   })
 }

@@ -1,5 +1,5 @@
 import { enterBody, overrideBody } from '@tadka/contract/procedure'
-import { type DraftOutcome, slug } from '@tadka/contract/stream'
+import { slug } from '@tadka/contract/stream'
 import {
   findProcedure,
   mayOverride,
@@ -10,14 +10,13 @@ import {
   startFaults,
   type StationState,
 } from '@tadka/core/procedure'
-import type { Payloads, RecordType, SubjectRef } from '@tadka/core/stream'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { v7 } from 'uuid'
 import { z } from 'zod'
 import type { Services } from '../services/services.ts'
 import { findPerson } from '../people/queries.ts'
-import { appendBatch } from '../stream/append.ts'
+import { appendSigned, type Signed } from '../stream/signed.ts'
 import { stateOf } from '../stream/queries.ts'
 import { runsBetween } from './queries.ts'
 
@@ -27,35 +26,8 @@ const site = z.object({ site: slug })
 export const procedureRoutes =
   ({ pool, guard, pins, queue, now }: Services): FastifyPluginAsyncZod =>
   async (app) => {
-    interface Made<T extends RecordType = RecordType> {
-      readonly type: T
-      readonly subject: SubjectRef
-      readonly by: string
-      readonly payload: Payloads[T]
-    }
-
-    async function append(where: string, made: readonly Made[]): Promise<DraftOutcome[]> {
-      const at = now()
-      const drafts = made.map((m, i) => ({
-        id: v7(),
-        site: where,
-        observedAt: at,
-        device: 'server',
-        counter: at * 10 + i,
-        ...m,
-      }))
-      return queue.run(where, () =>
-        appendBatch(pool, {
-          site: where,
-          drafts,
-          clockOffset: 0,
-          receivedAt: at,
-          allow: () => null,
-          memory: queue.memory,
-          signed: true,
-        }),
-      )
-    }
+    const append = (where: string, made: readonly Signed[]) =>
+      appendSigned({ pool, queue }, where, now(), made)
     const state = async <T>(where: string, kind: string, id: string): Promise<T | null> =>
       ((await stateOf(pool, where, kind, id))?.state as T | undefined) ?? null
     const procedureAt = async (where: string, id: string, version: number) =>

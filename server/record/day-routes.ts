@@ -8,7 +8,7 @@ import { z } from 'zod'
 import type { Services } from '../services/services.ts'
 import { headOf } from '../stream/heads.ts'
 import { daysWithRecords, leftOfDay, shiftOf, siteOf } from './day.ts'
-import { keepSigned } from './signed.ts'
+import { appendSigned } from '../stream/signed.ts'
 
 const site = z.object({ site: slug })
 const oneDay = site.extend({ day: z.iso.date() })
@@ -66,7 +66,9 @@ export const dayRoutes =
           ...('procedure' in names ? { procedure: names.procedure } : {}),
         })),
       }
-      const [outcome] = await keepSigned({ pool, queue }, where, 'shift.signed@1', person, at, [payload])
+      const [outcome] = await appendSigned({ pool, queue }, where, at, [
+        { type: 'shift.signed@1', subject: { kind: 'shift', id: day }, by: person, payload },
+      ])
       return { outcome }
     })
   }

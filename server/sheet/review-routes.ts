@@ -9,9 +9,9 @@ import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import { peopleOf } from '../people/queries.ts'
 import { daysWithRecords, shiftOf, siteKnown } from '../record/day.ts'
-import { keepSigned } from '../record/signed.ts'
 import type { Services } from '../services/services.ts'
 import { headOf } from '../stream/heads.ts'
+import { appendSigned } from '../stream/signed.ts'
 import { sheetOfDay } from './sheets.ts'
 
 const site = z.object({ site: slug })
@@ -63,7 +63,17 @@ export const reviewRoutes =
         ...{ day: sheet.day, upTo: head.seq, head: head.hash, note: note.trim() },
         exceptions: exceptionsOf(sheet).count,
       }))
-      const outcomes = await keepSigned({ pool, queue }, where, 'shift.reviewed@1', person, at, payloads)
+      const outcomes = await appendSigned(
+        { pool, queue },
+        where,
+        at,
+        payloads.map((payload) => ({
+          type: 'shift.reviewed@1',
+          subject: { kind: 'shift', id: payload.day },
+          by: person,
+          payload,
+        })),
+      )
       return { outcomes }
     })
   }

@@ -1,8 +1,10 @@
 import { boundsOfDay } from '@tadka/core/duty'
 import { daySheet, sheetTypes, type DaySheet } from '@tadka/core/sheet'
+import { paperOn, type TrainingState } from '@tadka/core/training'
 import type { Pool } from '../db/pool.ts'
 import { runsBetween } from '../record/day-queries.ts'
 import { leftOfDay, shiftOf, siteKnown, type SiteKnown } from '../record/day.ts'
+import { stateOf } from '../stream/queries.ts'
 import { amendmentsOf, casesBetween, racksBetween, recordsBetween } from './queries.ts'
 
 /**
@@ -32,6 +34,12 @@ export async function sheetOfDay(
     records.map((r) => r.id),
   )
   const { signatures: signed, reviews: reviewed } = shift
-  const ofDay = { records: [...records, ...racks], amendments, runs, cases, left, signed, reviewed }
+  const charge = await Promise.all(
+    (shift.charge ?? []).map(async ({ at, by }) => {
+      const training = (await stateOf(pool, site, 'training', by))?.state as TrainingState | undefined
+      return { at, by, paper: paperOn(training?.papers ?? [], day) }
+    }),
+  )
+  const ofDay = { records: [...records, ...racks], amendments, runs, cases, left, signed, reviewed, charge }
   return daySheet({ day, from, to, stations: all.stations, ...ofDay })
 }

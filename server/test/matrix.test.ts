@@ -269,12 +269,13 @@ describe('every type of record', () => {
     'logger.withdrawn@1': 'bring-in',
     'record.amended@1': 'amend',
     'shift.signed@1': 'sign-shift',
+    'charge.taken@1': 'sign-shift',
     'shift.reviewed@1': 'review-day',
     ...Object.fromEntries(
       `case.opened@1 case.told@1 concentrate.opened@1 water.measured@1 concentrate.drawn@1 instrument.checked@1 spare.drawn@1 run.started@1
       run.started@2 run.step.done@1 run.step.done@2 run.step.undone@1 run.step.undone@2 run.wait.started@1
       run.wait.started@2 run.visit.made@1 run.part.missing@1 run.part.found@1 run.part.lost@1 run.parked@1 run.resumed@1
-      run.watched@1 run.shown@1 training.checked@1 run.abandoned@1 run.finished@1 follow-up.closed@1 count.read@1 sign.seen@1 mix.changed@1 station.stopped@1 station.observed@1
+      run.help.called@1 run.help.answered@1 run.watched@1 run.shown@1 training.checked@1 run.abandoned@1 run.finished@1 follow-up.closed@1 count.read@1 sign.seen@1 mix.changed@1 station.stopped@1 station.observed@1
       station.made-safe@1 bath.mixed@1 ware.in@1 ware.out@1 reading.taken@1 photo.attached@1 case.action@1
       rerun.kept@1 rerun.read@1 rerun.ended@1 rerun.taken-back@1 cycle.judged@1 rack.tallied@1 ware.rejected@1 dish.water-changed@1 dish.set-aside@1`
         .split(/\s+/)

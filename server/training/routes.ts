@@ -2,15 +2,14 @@ import { countedRuns, signOffBody, watchBody } from '@tadka/contract/training'
 import { slug } from '@tadka/contract/stream'
 import { baseOf, type RunState } from '@tadka/core/procedure'
 import { Refusal } from '@tadka/core/refusal'
-import type { Payloads, RecordType, SubjectRef } from '@tadka/core/stream'
 import { lastDay, signOffFault, standingOf, standsByFault, stillToShow } from '@tadka/core/training'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
-import { v7 } from 'uuid'
 import { z } from 'zod'
 import { findPerson } from '../people/queries.ts'
 import type { Services } from '../services/services.ts'
-import { appendBatch, refusalIn } from '../stream/append.ts'
+import { refusalIn } from '../stream/append.ts'
 import { stateOf } from '../stream/queries.ts'
+import { appendSigned, type Signed } from '../stream/signed.ts'
 import { countedRunsOf, onShiftAt, procedureToday, standingsOf, trainingKnown } from './people.ts'
 
 const site = z.object({ site: slug })
@@ -21,32 +20,8 @@ export const trainingRoutes =
   ({ pool, guard, pins, queue, now }: Services): FastifyPluginAsyncZod =>
   async (app) => {
     /** Puts what somebody signed with their PIN in the log. Throws what refuses it. */
-    async function keep<T extends RecordType>(
-      where: string,
-      by: string,
-      type: T,
-      subject: SubjectRef,
-      payload: Payloads[T],
-    ): Promise<void> {
-      const at = now()
-      const draft = {
-        id: v7(),
-        site: where,
-        type,
-        subject,
-        observedAt: at,
-        device: 'server',
-        counter: at,
-        by,
-        payload,
-      }
-      const outcomes = await queue.run(where, () =>
-        appendBatch(pool, {
-          ...{ site: where, drafts: [draft], clockOffset: 0, receivedAt: at },
-          ...{ allow: () => null, memory: queue.memory, signed: true },
-        }),
-      )
-      const refused = refusalIn(outcomes)
+    async function keep(where: string, signed: Signed): Promise<void> {
+      const refused = refusalIn(await appendSigned({ pool, queue }, where, now(), [signed]))
       if (refused) throw refused
     }
 
@@ -91,7 +66,7 @@ export const trainingRoutes =
           procedure: baseOf(run.procedure.id),
           learner: acting.id,
         }
-        await keep(where, person, 'run.watched@1', { kind: 'run', id }, payload)
+        await keep(where, { type: 'run.watched@1', subject: { kind: 'run', id }, by: person, payload })
         return reply.code(204).send()
       },
     )
@@ -122,7 +97,8 @@ export const trainingRoutes =
         await pins.own(acting.tablet, person, pin, 'sign-off')
         const until = known.rule.months === null ? null : lastDay(known.day, known.rule.months)
         const payload = { procedures: found.map(({ id, version }) => ({ id, version })), until }
-        await keep(where, person, 'training.signed@1', { kind: 'training', id: learner }, payload)
+        const subject = { kind: 'training', id: learner } as const
+        await keep(where, { type: 'training.signed@1', subject, by: person, payload })
         return reply.code(204).send()
       },
     )

@@ -4,10 +4,12 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute } from 'vue-router'
 import AppFrame from './frame/AppFrame.vue'
+import { later } from './pieces/later.ts'
 import { useTheme } from './look/theme.ts'
 import { useVersion } from './frame/version.ts'
 import { unfetched } from './router.ts'
 
+const HelpCalls = later(() => import('./procedure/HelpCalls.vue'))
 useVersion()
 const { base, overrides } = useTheme()
 const route = useRoute()
@@ -30,7 +32,7 @@ const open = computed(() => route.meta['open'] === true)
     <n-message-provider to="#messages" placement="top" :duration="4000">
       <p v-if="unfetched" class="unfetched" role="status">{{ $t('common.unfetched') }}</p>
       <router-view v-if="open" />
-      <app-frame v-else-if="route.matched.length > 0" />
+      <app-frame v-else-if="route.matched.length > 0"><help-calls /></app-frame>
     </n-message-provider>
   </n-config-provider>
 </template>

@@ -47,6 +47,7 @@ const views = {
   case: withWords(() => import('./case/CasePlace.vue')),
   trends: withWords(() => import('./trend/TrendsPlace.vue')),
   unsent: withWords(() => import('./record/UnsentPlace.vue')),
+  chemical: withWords(() => import('./house/ChemicalCard.vue')),
   house: withWords(() => import('./house/HousePlace.vue')),
 }
 
@@ -133,6 +134,12 @@ export const router = createRouter({
     {
       path: '/house/procedure/:procedure',
       component: views.editor,
+      props: true,
+      meta: { place: 'house' },
+    },
+    {
+      path: '/house/chemical/:product',
+      component: views.chemical,
       props: true,
       meta: { place: 'house' },
     },

@@ -196,6 +196,7 @@ export const log = {
     roster: { set: 'Roster of {day}: {n} people' },
     plan: { set: 'Plan of {day} started: {n} runs' },
     crew: { set: 'What a person may do alone: changed' },
+    charge: { taken: 'In charge from now on' },
     training: {
       checked: 'Questions on {procedure}: {right} of {asked} right, {passed}',
       passed: 'passed',
@@ -266,6 +267,7 @@ export const log = {
     spare: { set: 'Spare counted: {name}, {n}', drawn: 'Spare used: {name}', back: 'Spare put back: {name}' },
     rule: { set: 'Local rule of {name}: {what}' },
     run: {
+      help: { called: 'Called for help: {step}', answered: 'Came to help' },
       watched: 'Stood by while {name} learned: {procedure}',
       shown: '{name} looked on: {procedure}',
       started: 'Started {procedure} on {station}',

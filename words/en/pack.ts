@@ -39,6 +39,8 @@ export const pack = {
   learning: 'Learning',
   nobody: 'Nobody is entered.',
   noneYet: 'nothing yet',
+  papers: 'Certificates',
+  noPapers: 'None is entered.',
   products: 'Chemicals, by their labels',
   use: 'Use',
   strength: 'Strength',

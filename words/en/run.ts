@@ -157,6 +157,13 @@ export const run = {
   park: 'Pause: serving customers',
   resume: 'Go on',
   parked: 'Paused while you serve',
+  help: {
+    call: 'Call for help',
+    waiting: 'Help is called, {time}',
+    coming: '{who} is coming',
+    says: '{who} calls for help, {time}. {station}: {step}',
+    come: 'I am coming',
+  },
   abandon: 'Stop this run',
   abandonWhy: 'Why do you stop this run?',
   abandonLike: 'for example: the machine is needed again',

@@ -56,6 +56,9 @@ export const sheet = {
     case: 'Corrective action open',
     closed: 'Not done, closed with a reason',
   },
+  charge: 'In charge: {list}',
+  chargeFrom: '{who} from {time} ({paper})',
+  noPaper: 'no certificate in date',
   exception: {
     entered: 'Entered later, not seen on the tablet',
     late: 'Done late',

@@ -6,6 +6,11 @@ export const shift = {
   quiet: 'planned for a quiet night, due by {day}',
   ahead: 'Weeks ahead',
   training: 'Training',
+  charge: {
+    is: 'In charge: {who}, since {time}',
+    nobody: 'Nobody has said who is in charge.',
+    take: 'I am in charge',
+  },
   closed: 'closed',
   hands: '{time} of hands-on work',
   minutesUnknown: 'time not known: a number is missing on its data plate',

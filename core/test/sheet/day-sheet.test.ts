@@ -42,6 +42,7 @@ const known = (change: Partial<SheetKnown> = {}): SheetKnown => ({
   left: [],
   signed: [],
   reviewed: [],
+  charge: [],
   ...change,
 })
 const inRun = (at: number, pick: number) => readingRecord(at, 'r1', { matches: pick }, null)

@@ -11,7 +11,7 @@ const run = (more: Partial<RunLine>): RunLine => ({
   ...more,
 })
 const day = (date: string, more: Partial<DaySheet> = {}): DaySheet => ({
-  ...{ day: date, from: 0, to: 0, left: [], signed: [], reviewed: [], cases: [] },
+  ...{ day: date, from: 0, to: 0, left: [], signed: [], reviewed: [], charge: [], cases: [] },
   ...{ stations: [], readings: [], baths: [], checks: [] },
   ...more,
 })

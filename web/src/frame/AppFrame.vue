@@ -85,6 +85,7 @@ const dock = computed(() => route.meta['dock'] !== false)
     </section>
     <p v-else class="wait" role="status">{{ t('common.loading') }}</p>
     <hint-line v-if="site.loaded && session.acting" />
+    <slot v-if="site.loaded && session.acting" />
     <notice-line :in-run="!dock" />
     <bottom-dock v-if="dock" />
     <key-help v-if="help" v-model:show="help" />

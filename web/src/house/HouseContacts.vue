@@ -12,9 +12,11 @@ const { kept, may, set } = useSiteSet()
 type Row = { -readonly [K in keyof Contact]: Contact[K] }
 const rows = ref<Row[]>([])
 const emergency = ref('')
+const eyeWash = ref('')
 const putBack = () => {
   rows.value = (kept.value?.contacts ?? []).map((c) => ({ ...c }))
   emergency.value = kept.value?.emergencyNumber ?? ''
+  eyeWash.value = kept.value?.eyeWash ?? ''
 }
 watch(() => kept.value !== null, putBack, { immediate: true })
 const kinds = computed(() => contactKinds.map((k) => ({ value: k, label: t(`calls.kind.${k}`) })))
@@ -24,11 +26,16 @@ const changed = computed(
   () =>
     kept.value !== null &&
     (JSON.stringify(typed.value) !== JSON.stringify(kept.value.contacts ?? []) ||
-      emergency.value.trim() !== kept.value.emergencyNumber),
+      emergency.value.trim() !== kept.value.emergencyNumber ||
+      eyeWash.value.trim() !== (kept.value.eyeWash ?? '')),
 )
 function save(): void {
   if (!whole.value) return
-  set({ contacts: typed.value, emergencyNumber: emergency.value.trim() })
+  set({
+    contacts: typed.value,
+    emergencyNumber: emergency.value.trim(),
+    eyeWash: eyeWash.value.trim(),
+  })
   putBack()
 }
 </script>
@@ -45,6 +52,14 @@ function save(): void {
       :input-props="{ id: 'emergency' }"
       class="number"
       maxlength="40"
+    />
+    <label for="eye-wash">{{ t('calls.eyeWash') }}</label>
+    <n-input
+      v-model:value="eyeWash"
+      :disabled="!may"
+      :placeholder="t('calls.eyeWashLike')"
+      :input-props="{ id: 'eye-wash' }"
+      maxlength="200"
     />
     <ul>
       <draft-row

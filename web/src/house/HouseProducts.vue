@@ -86,6 +86,9 @@ const neverOf = (p: Product) =>
             <n-button @click="((opening = opening === p.id ? null : p.id), (editing = null))">{{
               t('house.open')
             }}</n-button>
+            <router-link :to="`/house/chemical/${p.id}`" class="link">{{
+              t('house.card.title')
+            }}</router-link>
             <n-button v-if="may" @click="editing = p">{{ t('house.change') }}</n-button>
           </p>
           <container-form v-if="opening === p.id" :product="p" @close="opening = null" />
@@ -159,6 +162,12 @@ li {
 .found {
   border-left: 5px solid var(--sea);
   padding-left: 14px;
+}
+.link {
+  min-height: 48px;
+  display: inline-flex;
+  align-items: center;
+  font-weight: 600;
 }
 .acts {
   display: flex;

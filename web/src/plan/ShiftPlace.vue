@@ -18,6 +18,7 @@ import { useDutyInputs } from '../warewash/duty-inputs.ts'
 import { now, nowByMinute } from '../wire/clock.ts'
 import BathsDue from '../duty/BathsDue.vue'
 import DueList from '../duty/DueList.vue'
+import InCharge from '../duty/InCharge.vue'
 import RunningNow from '../procedure/RunningNow.vue'
 import { sheetOf } from '../duty/sheet.ts'
 import { later } from '../pieces/later.ts'
@@ -123,6 +124,7 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
         @click="planner.asking = true"
         >{{ t('plan.whatIf.open') }}</n-button
       >
+      <in-charge />
       <out-of-service :stations="stations" />
       <mix-asked v-if="otherMix" :stations="stations" />
       <plan-risk v-if="risk" v-bind="risk" :may-plan="session.mayDo('plan-shift')" />

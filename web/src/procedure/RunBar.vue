@@ -9,10 +9,11 @@ import WaitRope from '../pieces/WaitRope.vue'
 import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
 import { now } from '../wire/clock.ts'
+import CallHelp from './CallHelp.vue'
 import { useCaller } from './caller.ts'
 
 /** The top edge: back, the waits of the other runs, who acts, and the way to serve in between. */
-const props = defineProps<{ runId: string; parked: boolean; ended: boolean }>()
+const props = defineProps<{ runId: string; step: string; parked: boolean; ended: boolean }>()
 const emit = defineEmits<{ park: []; resume: [] }>()
 const { t } = useI18n()
 const site = useSite()
@@ -35,6 +36,7 @@ const waits = computed(() =>
     }),
 )
 useCaller(waits)
+const run = computed(() => site.one('run', props.runId))
 /** Its plate's numbers are typical ones still. */
 const isTypical = computed(() => {
   const run = site.one('run', props.runId)
@@ -51,6 +53,7 @@ const others = computed(() => waits.value.filter((w) => w.run !== props.runId))
     </router-link>
     <div class="here">
       <span v-if="isTypical" class="small typical">{{ t('machines.typical') }}</span>
+      <call-help v-if="run && !ended" :run="run" :step="step" />
       <acting-chip />
       <n-button v-if="!ended" class="park" @click="parked ? emit('resume') : emit('park')">
         {{ t(parked ? 'run.resume' : 'run.park') }}

@@ -82,6 +82,7 @@ function enter(event: KeyboardEvent): void {
   <div v-if="run && station" class="run" tabindex="-1" @keydown.enter="enter">
     <run-bar
       :run-id="run.id"
+      :step="position?.key ?? ''"
       :parked="run.status === 'parked'"
       :ended="ended || run.status === 'stopped'"
       @park="acts.park(run)"

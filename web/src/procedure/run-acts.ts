@@ -58,7 +58,14 @@ export function useRunActs() {
     site.commit(site.draftOf('run.step.undone@2', subjectOf(run), takeBack(run, position)), ...kept, ...put)
   }
 
+  /** Calls for help from the step at hand, once until somebody answers. */
+  const callHelp = (run: RunState, step: string) =>
+    site.record('run.help.called@1', subjectOf(run), { ...plain(run), step })
+  const answerHelp = (run: RunState, call: string) =>
+    site.record('run.help.answered@1', subjectOf(run), { ...plain(run), call })
+
   return {
+    ...{ callHelp, answerHelp },
     done,
     finishIfDone,
     wait: (run: RunState, position: Position) =>

@@ -14,10 +14,10 @@ export const typesOf: Readonly<Record<string, string>> = {
   runs: [
     'run.started@1,run.started@2,run.finished@1,run.abandoned@1,run.entered@1,run.overridden@1,bath.mixed@1',
     'run.step.done@1,run.step.done@2,run.wait.started@1,run.wait.started@2,run.step.undone@1,run.step.undone@2',
-    'run.part.missing@1,run.part.found@1,run.part.lost@1',
+    'run.part.missing@1,run.part.found@1,run.part.lost@1,run.help.called@1,run.help.answered@1',
   ].join(),
   cases:
-    'case.opened@1,case.told@1,case.action@1,case.closed@1,record.amended@1,shift.signed@1,shift.reviewed@1,station.stopped@1,station.returned@1,run.overridden@1,duty.closed@1,run.part.lost@1',
+    'charge.taken@1,case.opened@1,case.told@1,case.action@1,case.closed@1,record.amended@1,shift.signed@1,shift.reviewed@1,station.stopped@1,station.returned@1,run.overridden@1,duty.closed@1,run.part.lost@1',
   dish: 'cycle.judged@1,concentrate.drawn@1,rack.tallied@1,ware.rejected@1,dish.water-changed@1,dish.set-aside@1,dish.returned@1,logger.imported@1,logger.withdrawn@1',
   people:
     'crew.set@1,person.set@1,run.watched@1,run.shown@1,training.checked@1,training.signed@1,training.ended@1,training.paper@1',

@@ -30,6 +30,12 @@ export function useSentence() {
           procedure: names.procedure(record.payload.procedure.id),
           station: names.station(record.payload.station),
         })
+      case 'run.help.called@1': {
+        const { run, step } = record.payload
+        return t('log.say.run.help.called', {
+          step: step ? names.step(run, step) : names.station(record.payload.station),
+        })
+      }
       case 'run.watched@1':
       case 'run.shown@1':
         return t(`log.say.${name}`, {
