@@ -15,7 +15,7 @@ import { Diary } from './diary.ts'
 import { dishHistory } from './dish.ts'
 import { Hands, handsMinutes } from './hands.ts'
 import { instruments, people, site, siteId } from './house.ts'
-import { crew, rosters } from './roster.ts'
+import { papers, crew, rosters } from './roster.ts'
 import { mixes, products, spares, stations } from './products.ts'
 
 const minute = 60_000
@@ -46,6 +46,10 @@ function setUp(diary: Diary, at: number, now: number): void {
   for (const [id, mix] of Object.entries(mixes)) diary.note(at, by, 'mix.set@1', { kind: 'mix', id }, mix)
   for (const [id, person] of Object.entries(crew))
     diary.note(at, by, 'crew.set@1', { kind: 'crew', id }, person)
+  for (const [id, kind, number, until] of papers) {
+    const paper = { paper: `paper-${id}`, kind, name: '', number, issued: null, until, photo: null }
+    diary.note(at, by, 'training.paper@1', { kind: 'training', id }, { ...paper, removed: false })
+  }
   for (const roster of rosters(dateAfter(dateAt(instant(now), site.timeZone), -1), 15))
     diary.note(at, by, 'roster.set@1', { kind: 'roster', id: roster.day }, roster)
   for (const ratio of [0.98, 1.02, 0.99])

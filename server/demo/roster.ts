@@ -4,6 +4,14 @@ import crewJson from './data/crew.json' with { type: 'json' }
 
 export const crew: Readonly<Record<string, CrewSet>> = crewJson
 
+/** Certificates that the demo's people hold: whose, of what kind, the number on it, and its last day. */
+export const papers = [
+  ['ines', 'food-manager', 'FM-3310', '2029-03-31'],
+  ['oriel', 'food-manager', 'FM-2204', '2028-06-30'],
+  ['bao', 'food-handler', 'FH-7712', '2027-09-30'],
+  ['wen', 'food-handler', 'FH-7713', '2027-01-10'],
+] as const
+
 const shift = (person: string, from: string, to: string, rest: readonly [string, string]): RosterShift => ({
   person,
   from,
