@@ -24,6 +24,7 @@ const exempt = {
     '.n-data-table',
     '.scrolls',
     '.trace',
+    '.chart',
     '.weeks',
     '.strip',
   ],

@@ -328,6 +328,21 @@ async function looked(page: Page, each?: (where: string) => Promise<void>): Prom
   await page.goto(address('/log/month'))
   await expect(page.locator('.run').first()).toContainText('Sink Set up')
   await each?.('/log/month')
+  // What nobody has taught yet is told so, and asked about from what was entered: in its units.
+  await page.goto(address('/house/training'))
+  await expect(page.getByRole('heading', { name: 'What you ask before somebody works alone' })).toBeVisible()
+  await each?.('/house/training')
+  await isAccessible(page)
+  await page.goto(address('/shift/training/check/sink.set-up'))
+  const answers = page.locator('.answers button')
+  for (let n = 0; n < 10 && (await page.locator('.marked').count()) === 0; n++) {
+    await expect(page.getByText(new RegExp(`^${n + 1} of \\d+$`))).toBeVisible()
+    await each?.(`question ${n + 1}`)
+    await answers.first().click()
+    await press(page, /^(Next|Finish)$/)
+  }
+  await expect(page.getByRole('heading', { name: /^\d+ of \d+ right\./ })).toBeVisible()
+  await each?.('what was not right')
   await page.goto(address('/log/case/new'))
   await page.getByRole('textbox', { name: 'What happened' }).fill('rain through the roof')
   await press(page, 'Open a corrective action')

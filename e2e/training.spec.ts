@@ -150,4 +150,21 @@ test('somebody new: from looking on to signed off on one machine', async ({ page
   await expect(ines.getByText('Came to help')).toBeVisible()
   await expect(ines.getByText(/Sorrel may do alone until .*: Fill the sanitizer bucket/)).toBeVisible()
   await expect(ines.getByText('Stood by while Sorrel learned: Fill the sanitizer bucket')).toBeVisible()
+
+  // Answers are not left behind by a stray tap.
+  await go(sorrel, '/shift/training/check/bucket.change')
+  await sorrel.locator('.answers button').first().tap()
+  await sorrel.getByRole('link', { name: 'Log', exact: true }).tap()
+  const sure = sorrel.getByRole('dialog', { name: 'Leave the questions? Nothing of them is kept.' })
+  await sure.getByRole('button', { name: 'Go on' }).tap()
+  await expect(sorrel).toHaveURL(/\/check\/bucket.change$/)
+
+  // A lead finds the work wanting: it is to be shown again.
+  await go(ines, '/house/card/sorrel')
+  await row(ines).getByRole('button', { name: 'End the sign-off' }).tap()
+  await ines.getByRole('textbox', { name: 'What was it?' }).fill('no strip read')
+  await isAccessible(ines)
+  await press(ines, 'Take the sign-off back')
+  await expect(row(ines)).toContainText(/Ended .* by Ines: the work was not good enough\. no strip read/)
+  await expect(row(ines)).toContainText('Still to show')
 })

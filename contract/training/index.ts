@@ -46,7 +46,6 @@ export const askedCheck = z.object({
 })
 export type AskedCheck = z.infer<typeof askedCheck>
 export const markedCheck = z.object({
-  procedure: z.string(),
   asked: z.number().int(),
   right: z.number().int(),
   passPercent: z.number(),

@@ -39,7 +39,6 @@ export const trainingPayloads = {
   'training.ended@1': z.strictObject({
     procedure: slug,
     why: z.enum(signOffEnds),
-    run: slug.nullable(),
     note: words(500).min(3),
   }),
   'training.paper@1': trainingPaper,

@@ -1,6 +1,6 @@
 import { randomFrom } from '../quantity/index.ts'
-import { shuffled } from './draw.ts'
-import type { LessonKnown, Question, QuestionKind, Random } from './question.ts'
+import { shuffled, tried } from './draw.ts'
+import { questionKinds, type LessonKnown, type Question, type QuestionKind, type Random } from './question.ts'
 import { sheetQuestion } from './sheets.ts'
 import { doseQuestion, meetQuestion, stripQuestion } from './solutions.ts'
 import { dryQuestion, firstQuestion, nowQuestion } from './steps.ts'
@@ -20,6 +20,19 @@ export const makers: Readonly<Record<QuestionKind, (known: LessonKnown, random: 
 /** Questions of one check, and the fewest that make one. */
 export const [questionsOfCheck, fewestOfCheck] = [10, 4]
 
+/** A question of a card, drawn anew; null where the site has no such thing any more. */
+export function questionOf(known: LessonKnown, random: Random, card: string): Question | null {
+  const [kind = ''] = card.split('/')
+  if (!isKind(kind)) return null
+  // What else of its kind is drawn meanwhile is about another thing.
+  return tried(() => {
+    const found = makers[kind](known, random)
+    return found?.card === card ? found : null
+  }, triesForCard)
+}
+const triesForCard = 60
+const isKind = (kind: string): kind is QuestionKind => (questionKinds as readonly string[]).includes(kind)
+
 const textOf = (q: Question) => JSON.stringify([q.asks, q.answers.map((a) => JSON.stringify(a)).toSorted()])
 
 /**
@@ -32,21 +45,9 @@ export function questionsFor(known: LessonKnown, seed: number, again: readonly s
   const take = (q: Question | null) => {
     if (q && found.size < questionsOfCheck && !found.has(textOf(q))) found.set(textOf(q), q)
   }
-  for (const card of again) {
-    const [kind = ''] = card.split('/')
-    if (!(kind in makers)) continue
-    // What else of its kind is drawn meanwhile is about another thing.
-    for (let i = 0; i < triesForCard; i++) {
-      const q = makers[kind as QuestionKind](known, random)
-      if (q?.card === card) {
-        take(q)
-        break
-      }
-    }
-  }
+  for (const card of again) take(questionOf(known, random, card))
   for (let round = 0; round < roundsAtMost && found.size < questionsOfCheck; round++)
-    for (const kind of shuffled(Object.keys(makers) as QuestionKind[], random))
-      take(makers[kind](known, random))
+    for (const kind of shuffled(questionKinds, random)) take(makers[kind](known, random))
   return shuffled([...found.values()], random)
 }
-const [triesForCard, roundsAtMost] = [60, 12]
+const roundsAtMost = 12

@@ -1,2 +1,2 @@
 export * from './question.ts'
-export { makers, fewestOfCheck, questionsFor, questionsOfCheck } from './check.ts'
+export { makers, fewestOfCheck, questionOf, questionsFor, questionsOfCheck } from './check.ts'

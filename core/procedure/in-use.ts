@@ -3,6 +3,7 @@ import { type Procedure } from './language.ts'
 import { latestProcedure, proceduresOf } from './library/index.ts'
 import type { OwnProcedure } from './own-fold.ts'
 import { baseOf, isOwn, ownId } from './own.ts'
+import type { StationState } from './station-state.ts'
 
 /** The version of a site's own procedure that is in force on a trading day (ISO date); null where none is. */
 export function versionOn({ versions, puts }: OwnProcedure, day: string): Procedure | null {
@@ -37,4 +38,15 @@ export function proceduresOn(family: string, day: string, own: readonly OwnProce
     .flatMap((o) => procedureOn(o.id, day, of) ?? [])
     .filter((p) => servesFamily(p, family))
   return [...library, ...beside]
+}
+
+/** What can be begun on the machines that stand at a site, on a trading day, each once. @param day ISO date. */
+export function proceduresHere(
+  stations: readonly Pick<StationState, 'plate'>[],
+  day: string,
+  own: readonly OwnProcedure[],
+): Procedure[] {
+  const families = new Set(stations.flatMap((s) => (s.plate && !s.plate.retired ? s.plate.family : [])))
+  const all = [...families].flatMap((family) => proceduresOn(family, day, own))
+  return [...new Map(all.map((p) => [p.id, p])).values()]
 }

@@ -3,7 +3,7 @@ import type { Payloads, RecordType, SubjectKind, SubjectRef } from './record.ts'
 
 /**
  * Who makes records of a type: a person on a tablet; a person whose own PIN the server checked; a device or a logger's file, for which
- * the server makes them; or the server itself, where it has checked who gives rights to people and tablets.
+ * the server makes them; or the server itself: where it has checked who gives rights to people and tablets, and of questions that it marked.
  */
 export type MadeBy = 'person' | 'signature' | 'device' | 'rights'
 

@@ -46,6 +46,10 @@ export function standsByFault({ run, learner, watcher, standing, onShift }: Stan
   return onShift ? null : 'watch_not_on_shift'
 }
 
+/** Whether a learner saw a run done: finished, in the hands of who says so, who might do it alone when it began. @param by who says so. */
+export const countsAsShown = (run: RunState, by: string): boolean =>
+  run.learner !== by && countsAsDone(run, by)
+
 /** Whether a run counts as done under somebody's eyes: finished, and most of its steps were the learner's own. */
 export function countsAsDone(run: RunState, learner: string): boolean {
   const steps = Object.values(run.done)

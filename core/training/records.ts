@@ -47,8 +47,6 @@ export type SignOffEnd = (typeof signOffEnds)[number]
 export interface SignOffEnded {
   readonly procedure: string
   readonly why: SignOffEnd
-  /** The run that was looked at; null where none was. */
-  readonly run: string | null
   readonly note: string
 }
 

@@ -1,4 +1,5 @@
-import type { CrewState } from '../house/index.ts'
+import { dayOf } from '../duty/index.ts'
+import type { CrewState, SiteSet } from '../house/index.ts'
 import {
   baseOf,
   findProcedure,
@@ -9,8 +10,9 @@ import {
   type OwnProcedure,
   type Procedure,
 } from '../procedure/index.ts'
+import { instant } from '../quantity/index.ts'
 import { changedInWhatMatters } from './matters.ts'
-import { lastDay, passes, type TrainingRule } from './rule.ts'
+import { lastDay, passes, usualTraining, type TrainingRule } from './rule.ts'
 import { untrained, type ProcedureTraining, type TrainingState } from './fold.ts'
 import type { SignOffEnd } from './records.ts'
 
@@ -54,6 +56,18 @@ export interface TrainingOf {
   /** The trading day of an instant. */
   readonly dayOf: (at: number) => string
   readonly own: (id: string) => OwnProcedure | null
+}
+
+/** What a person's standing at a site is worked out from. @param at milliseconds UTC; the trading day is that of this instant. */
+export function trainingOf(
+  site: Pick<SiteSet, 'hours' | 'closedDays' | 'timeZone' | 'training'>,
+  at: number,
+  crew: CrewState,
+  training: TrainingState | null,
+  own: TrainingOf['own'],
+): TrainingOf {
+  const dayAt = (then: number) => dayOf(site, instant(then))
+  return { crew, training, rule: site.training ?? usualTraining, day: dayAt(at), dayOf: dayAt, own }
 }
 
 /** The name of a list that a procedure falls under: its own, its family's, or a kind's of its family ("dish-machine.conveyor-dual"). */

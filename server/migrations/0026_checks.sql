@@ -1,17 +1,15 @@
 -- Up Migration
--- Questions that somebody was asked, with their right answers, until they are answered: what is asked is fixed when it begins. And what they
--- answered wrong, and when it comes again. The result of a check is a record of the log; these are not.
+-- Questions that somebody was asked, with their right answers, until they are answered: what is asked is fixed when it begins, and gone once it
+-- was answered. And what they answered wrong, and when it comes again. The result of a check is a record of the log; these are not.
 
 create table training_check (
   site_id text not null references site,
   id uuid not null,
   person_id text not null,
-  procedure text not null,
+  -- null: it only goes over what was wrong before, and counts for nothing
+  procedure text,
   begun_at bigint not null,
-  -- whether it only goes over what was wrong before, and counts for nothing
-  again boolean not null,
   questions jsonb not null,
-  answered_at bigint,
   primary key (site_id, id)
 );
 
@@ -36,5 +34,4 @@ alter table training_card force row level security;
 create policy own_site on training_card using (site_id = current_setting('tadka.site', true));
 
 grant select, insert, delete on training_check to tadka_app;
-grant update (answered_at) on training_check to tadka_app;
-grant select, insert, update on training_card to tadka_app;
+grant select, insert, update, delete on training_card to tadka_app;

@@ -1,6 +1,6 @@
 import { dateAfter, dayOf, dueList, type DueItem } from '@tadka/core/duty'
 import type { InstrumentSet, ProductSet } from '@tadka/core/house'
-import { proceduresOn, type OwnProcedure, type StationState } from '@tadka/core/procedure'
+import { proceduresHere, type OwnProcedure, type Procedure } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'
 import type { LocalRule } from '@tadka/core/rules'
 import { onlyOf, type DaySheet } from '@tadka/core/sheet'
@@ -77,30 +77,22 @@ export async function gatherPack(
     days.push(onlyOf(await sheetOfDay(pool, where, day, at, all), asked.stations))
     await progress(days.length, list.length)
   }
+  const worked = proceduresHere(stations, known.day, procedures)
   const here = stations.filter((s) => asked.stations.length === 0 || asked.stations.includes(s.id))
   return {
     ...{ asked, site, days, stations, products, instruments, procedures, people: everyone },
-    trained: everyone.flatMap((p) => (p.left ? [] : trainedAs(known, p.id, stations, procedures))),
+    trained: everyone.flatMap((p) => (p.left ? [] : trainedAs(known, p.id, worked))),
     rules: rules.filter((r): r is LocalRule => r.limit !== undefined),
     due: dueList(site, here, instant(at)),
     chain: await chainOf(pool, where),
   }
 }
 
-function trainedAs(
-  known: TrainingKnown,
-  id: string,
-  stations: readonly StationState[],
-  own: readonly OwnProcedure[],
-): Trained {
-  const families = [...new Set(stations.flatMap((s) => (s.plate?.retired ? [] : (s.plate?.family ?? []))))]
-  const procedures = new Map(
-    families.flatMap((f) => proceduresOn(f, known.day, own)).map((p) => [p.id, p] as const),
-  )
+function trainedAs(known: TrainingKnown, id: string, procedures: readonly Procedure[]): Trained {
   const of = known.person(id)
   return {
     id,
-    standings: [...procedures.values()].map((p) => ({ ...standingOf(of, p), family: p.family })),
+    standings: procedures.map((p) => ({ ...standingOf(of, p), family: p.family })),
     papers: of.training?.papers ?? [],
   }
 }

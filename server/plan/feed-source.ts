@@ -1,7 +1,7 @@
 import { dayOf } from '@tadka/core/duty'
-import { proceduresOn, type OwnProcedure, type StationState } from '@tadka/core/procedure'
+import { proceduresHere, type OwnProcedure, type StationState } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'
-import { crewForPlan, usualTraining, type TrainingState } from '@tadka/core/training'
+import { crewForPlan, trainingOf, type TrainingState } from '@tadka/core/training'
 import type { BathState } from '@tadka/core/bath'
 import type { CrewSet, CrewState, ProductSet, RosterSet, SiteSet } from '@tadka/core/house'
 import type { PlanState } from '@tadka/core/plan'
@@ -33,22 +33,13 @@ async function read(pool: Pool, site: string, now: number): Promise<SiteSource |
     products: of<Partial<ProductSet> & { id: string }>('product'),
     losses: {},
   })
-  const day = dayOf(set, instant(now))
   const own = of<OwnProcedure>('procedure')
   const trainings = new Map(of<TrainingState>('training').map((t) => [t.id, t]))
-  const families = [...new Set(counted.stations.flatMap((s) => s.plate?.family ?? []))]
-  const procedures = families.flatMap((f) => proceduresOn(f, day, own))
-  const rule = set.training ?? usualTraining
-  const crewOf = (crew: CrewState) =>
-    crewForPlan(
-      {
-        ...{ crew, rule, day },
-        training: trainings.get(crew.id) ?? null,
-        dayOf: (at) => dayOf(set, instant(at)),
-        own: (id) => own.find((o) => o.id === id) ?? null,
-      },
-      procedures,
-    )
+  const procedures = proceduresHere(counted.stations, dayOf(set, instant(now)), own)
+  const crewOf = (crew: CrewState) => {
+    const ownOf = (id: string) => own.find((o) => o.id === id) ?? null
+    return crewForPlan(trainingOf(set, now, crew, trainings.get(crew.id) ?? null, ownOf), procedures)
+  }
   const crews = of<CrewState>('crew').filter((c) => 'signedOff' in c)
   return {
     site: set,

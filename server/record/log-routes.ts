@@ -87,10 +87,11 @@ export const logRoutes =
           const all = await aboutOnly(pool, where, only, now(), { from, to })
           return all.filter((a) => stations?.includes(a.station ?? '-') ?? true).length
         }
-        const counted = await logCounts(pool, where, asked)
+        const counted = logCounts(pool, where, asked)
         // They are counted as whole cleanings: one person's entries of them, or those with a word, are not.
         if (person !== null || verdicts !== null || asked.terms.length > 0) return counted
-        return { ...counted, only: { late: await count('late'), open: await count('open') } }
+        const [counts, late, open] = await Promise.all([counted, count('late'), count('open')])
+        return { ...counts, only: { late, open } }
       },
     )
 

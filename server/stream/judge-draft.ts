@@ -1,4 +1,3 @@
-import { dayOf } from '@tadka/core/duty'
 import {
   defaultFreshHours,
   findProcedure,
@@ -22,7 +21,7 @@ import {
 import { type AnyDraft, type AnyRecord, type SubjectRef } from '@tadka/core/stream'
 import type { CrewSet, CrewState, RosterSet, SiteSet } from '@tadka/core/house'
 import { contradictionOf, type PlanSet } from '@tadka/core/plan'
-import { knowsOf, standingOf, usualTraining, type TrainingState } from '@tadka/core/training'
+import { knowsOf, standingOf, trainingOf, type TrainingState } from '@tadka/core/training'
 import { Refusal } from '@tadka/core/refusal'
 import type { KnownThen } from './as-of.ts'
 import type { Folding } from './folding.ts'
@@ -74,11 +73,9 @@ function mayAloneNow(
   const { id, version } = draft.payload.procedure
   const procedure = document ?? findProcedure(id, version)
   if (!procedure) return null
-  const dayAt = (then: number) => dayOf(site as SiteSet, instant(then))
   const training = folding.stateOf('training', draft.by) as TrainingState | null
-  const rule = site.training ?? usualTraining
   const own = (name: string) => folding.stateOf('procedure', name) as OwnProcedure | null
-  return standingOf({ crew, training, rule, day: dayAt(at), dayOf: dayAt, own }, procedure).may === 'alone'
+  return standingOf(trainingOf(site as SiteSet, at, crew, training, own), procedure).may === 'alone'
 }
 
 /** A plan that the site's own records contradict is not put in force. Throws `plan_broken`. */

@@ -53,12 +53,15 @@ describe('a check', () => {
     const one = await begin('slush.open')
     expect(await codeOf(`/${one.id}`, [0], await signIn(server.app, 'bao'))).toBe('check_over')
     expect(await codeOf(`/${one.id}`, [0])).toBe('check_over')
-    expect(await codeOf(`/${one.id}`, wrongOf(await rightOf(one.id)))).toBe('check_over')
+    // Half an answer changed nothing: what is whole is taken still, and then never again.
+    const right = await rightOf(one.id)
+    expect((await post(`/${one.id}`, { answers: right })).json()).toMatchObject({ passed: true })
+    expect(await codeOf(`/${one.id}`, right)).toBe('check_over')
     const late = await begin('slush.open')
     server.clock.now += 5 * 3_600_000
     expect(await codeOf(`/${late.id}`, await rightOf(late.id))).toBe('check_over')
     server.clock.now -= 5 * 3_600_000
-    expect((await checks()).length).toBe(before)
+    expect((await checks()).length).toBe(before + 1)
   })
   it('is not begun on what is no procedure of a machine here', async () => {
     expect((await post('', { procedure: 'no.such' })).json()).toMatchObject({ code: 'nothing_to_ask' })
@@ -85,5 +88,14 @@ describe('what was answered wrong', () => {
       [server.clock.now],
     )
     expect(rows[0]?.n).toBeGreaterThan(0)
+  })
+  it('is forgotten once nothing can be asked of it any more', async () => {
+    await server.owner.query('update training_card set due_at = 0')
+    await server.owner.query(
+      "update training_card set card = 'now/slush.open/gone/gone' where card like 'first/%'",
+    )
+    const [all, rest] = [await due(), (await begin(null)).questions.length]
+    expect(all).toBeGreaterThan(rest)
+    expect(await due()).toBe(all - 1)
   })
 })

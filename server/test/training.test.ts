@@ -158,7 +158,7 @@ describe('a sign-off', () => {
     expect((await runState(await begin('pim'))).learner).toBeUndefined()
   })
   it('ends when a lead finds the work wanting', async () => {
-    const payload = { procedure: procedure.id, why: 'verification', run: null, note: 'no strip read' }
+    const payload = { procedure: procedure.id, why: 'verification', note: 'no strip read' }
     await put([
       draft(at(), 'training.ended@1', payload, { by: 'ines', subject: { kind: 'training', id: 'pim' } }),
     ])

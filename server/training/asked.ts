@@ -1,5 +1,5 @@
 import type { InstrumentSet, ProductSet } from '@tadka/core/house'
-import { questionsFor, type LessonKnown, type Question } from '@tadka/core/lesson'
+import { questionOf, type LessonKnown, type Question } from '@tadka/core/lesson'
 import {
   baseOf,
   choiceOf,
@@ -8,7 +8,7 @@ import {
   type Procedure,
   type StationState,
 } from '@tadka/core/procedure'
-import { instant } from '@tadka/core/quantity'
+import { instant, randomFrom } from '@tadka/core/quantity'
 import { createEmptyCard, fsrs, Rating } from 'ts-fsrs'
 import type { Pool } from '../db/pool.ts'
 import { statesOfKind } from '../stream/queries.ts'
@@ -60,17 +60,22 @@ export interface Put {
   readonly known: LessonKnown
 }
 
-/** Questions that go over what was wrong before, each on the procedure that it was about. */
+/** Questions that go over what was wrong before, each on the procedure that it was about; and the cards that nothing can be asked of. */
 export function questionsAgain(
   of: (procedure: string) => LessonKnown | null,
   due: readonly KeptCard[],
   seed: number,
-): Put[] {
-  return due.slice(0, mostAgain).flatMap((card) => {
-    const known = of(card.procedure)
-    const found = known && questionsFor(known, seed, [card.card]).find((q) => q.card === card.card)
-    return found ? [{ question: found, known }] : []
+): { readonly put: readonly Put[]; readonly gone: readonly string[] } {
+  const random = randomFrom(seed)
+  const drawn = due.slice(0, mostAgain).map(({ card, procedure }) => {
+    const known = of(procedure)
+    const question = known && questionOf(known, random, card)
+    return { card, put: question && { question, known } }
   })
+  return {
+    put: drawn.flatMap((d) => d.put ?? []),
+    gone: drawn.flatMap((d) => (d.put ? [] : d.card)),
+  }
 }
 const mostAgain = 10
 

@@ -4,9 +4,11 @@ import { procedureOn, type OwnProcedure, type Procedure, type RunState } from '@
 import { instant } from '@tadka/core/quantity'
 import {
   countsAsDone,
+  countsAsShown,
   countsFrom,
   isOnShift,
   standingOf,
+  trainingOf,
   usualTraining,
   type Shown,
   type Standing,
@@ -39,15 +41,15 @@ export async function trainingKnown(pool: Pool, where: string, at: number): Prom
     kept<OwnProcedure>('procedure'),
   ])
   const own = (id: string) => procedures.find((p) => p.id === id) ?? null
-  const rule = site.training ?? usualTraining
-  const day = dayOf(site, instant(at))
-  const person = (id: string): TrainingOf => ({
-    crew: crew.find((c) => c.id === id) ?? { id },
-    training: training.find((t) => t.id === id) ?? null,
-    ...{ rule, day, own },
-    dayOf: (then) => dayOf(site, instant(then)),
-  })
-  return { site, rule, day, own, person }
+  const person = (id: string) =>
+    trainingOf(
+      site,
+      at,
+      crew.find((c) => c.id === id) ?? { id },
+      training.find((t) => t.id === id) ?? null,
+      own,
+    )
+  return { site, rule: site.training ?? usualTraining, day: dayOf(site, instant(at)), own, person }
 }
 
 /** The procedure as it is worked to that day; null where there is none. */
@@ -71,10 +73,14 @@ export async function countedRunsOf(
 ): Promise<ReadonlyMap<string, Shown>> {
   const named = standings.flatMap((s) => [...s.training.shown, ...s.training.watched].map((r) => r.run))
   const runs = new Map((await runsById(pool, where, named)).map((r) => [r.id, r]))
-  const count = (list: readonly TrainingRun[], from: number, counts: (run: RunState) => boolean) =>
+  const count = (
+    list: readonly TrainingRun[],
+    from: number,
+    counts: (run: RunState, by: string) => boolean,
+  ) =>
     list.filter((told) => {
       const run = runs.get(told.run)
-      return told.at > from && run !== undefined && counts(run)
+      return told.at > from && run !== undefined && counts(run, told.by)
     }).length
   return new Map(
     standings.map((s) => {
@@ -82,7 +88,7 @@ export async function countedRunsOf(
       return [
         s.procedure,
         {
-          shown: count(s.training.shown, from, (run) => run.status === 'finished'),
+          shown: count(s.training.shown, from, (run, by) => countsAsShown(run, by)),
           watched: count(s.training.watched, from, (run) => countsAsDone(run, person)),
         },
       ]

@@ -11,6 +11,7 @@ export const check = {
   next: 'Next',
   finish: 'Finish',
   leave: 'Leave it',
+  goOn: 'Go on',
   leaveSure: 'Leave the questions? Nothing of them is kept.',
   passed: '{right} of {asked} right. Passed.',
   failed: '{right} of {asked} right. {percent} % pass: answer new questions when you are ready.',
@@ -37,7 +38,6 @@ export const check = {
     'too-strong': 'Too strong',
     'too-close': 'Cannot be told: read again',
     drawn: 'A test strip beside its card',
-    pad: 'The strip',
   },
   outcome: {
     fine: 'Go on',

@@ -16,6 +16,8 @@ export const house = {
   trade: 'The day',
   offs: {
     title: 'May do alone',
+    notOwn:
+      'Nobody signs themselves off. Another manager chooses it, or a shift lead signs you off on your card once all is shown.',
     signedOff: 'May do alone',
     learning: 'Learning, with somebody beside them',
     serves: 'Serves at',

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import {
   countsAsDone,
+  countsAsShown,
   isOnShift,
   isReady,
   signOffFault,
@@ -64,6 +65,13 @@ describe('a run under somebody’s eyes', () => {
     expect(countsAsDone(runBy([], 'finished'), 'bo')).toBe(false)
     expect(countsAsDone({ ...runBy(['bo'], 'finished'), entered: true }, 'bo')).toBe(false)
   })
+  it('counts as seen where who says so did it, and could do it alone', () => {
+    const done = runBy(['ines', 'ines', 'bo'], 'finished')
+    expect(countsAsShown(done, 'ines')).toBe(true)
+    expect(countsAsShown(done, 'wen')).toBe(false)
+    expect(countsAsShown({ ...done, learner: 'ines' }, 'ines')).toBe(false)
+    expect(countsAsShown(runBy(['ines', 'ines']), 'ines')).toBe(false)
+  })
   it('counts once however often it is told, and not by the learner’s own word', () => {
     const told = { run: 'r', station: 's', procedure: close.id, learner: 'bo' }
     const watched = (who: string, at: number) => by(who, at, 'run.watched@1', 'run', 'r', told)
@@ -93,7 +101,7 @@ describe('a sign-off', () => {
   it('that ended after a look at the work asks for one run more and the check', () => {
     const ended = by('ines', 5, 'training.ended@1', 'training', 'bo', {
       procedure: close.id,
-      ...{ why: 'verification', run: null, note: 'not rinsed' },
+      ...{ why: 'verification', note: 'not rinsed' },
     })
     const before = [check(1, 10), signed('ines', 2, 'bo', null), ended]
     expect(left(before, { shown: 0, watched: 0 })).toEqual({ shown: true, watched: 1, check: true })

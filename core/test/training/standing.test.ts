@@ -61,7 +61,6 @@ describe('a sign-off lapses', () => {
     const ended = by('ines', 20, 'training.ended@1', 'training', 'bo', {
       procedure: close.id,
       why: 'verification',
-      run: null,
       note: 'blade was nicked',
     })
     expect(mayOf([stated, ended], day)).toMatchObject({

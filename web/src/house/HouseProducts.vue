@@ -171,6 +171,7 @@ li {
 }
 .acts {
   display: flex;
+  flex-wrap: wrap;
   gap: 10px;
   margin-top: 10px;
 }

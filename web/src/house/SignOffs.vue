@@ -3,6 +3,7 @@ import type { CrewSet, SiteSet } from '@tadka/core/house'
 import { NButton, NSelect } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { useSession } from '../rights/session.ts'
 import ChoicePick from '../pieces/ChoicePick.vue'
 import { useProcedures } from '../site/procedures.ts'
 import { useSite } from '../site/site.ts'
@@ -15,6 +16,9 @@ const site = useSite()
 const { t } = useI18n()
 const { families } = useProcedures()
 const { one } = useFamilyName()
+const session = useSession()
+/** Nobody signs themselves off. */
+const isOwn = computed(() => session.acting?.id === props.person)
 
 const kept = computed((): CrewSet => {
   const found = site.one('crew', props.person)
@@ -60,7 +64,15 @@ function save(): void {
   <form class="offs" @submit.prevent="save">
     <label v-for="list in ['signedOff', 'learning'] as const" :key="list">
       {{ t(`house.offs.${list}`) }}
-      <n-select v-model:value="draft[list]" multiple filterable :options="kinds" size="large" />
+      <n-select
+        v-model:value="draft[list]"
+        multiple
+        filterable
+        :options="kinds"
+        size="large"
+        :disabled="list === 'signedOff' && isOwn"
+      />
+      <span v-if="list === 'signedOff' && isOwn" class="quiet small">{{ t('house.offs.notOwn') }}</span>
     </label>
     <label>
       {{ t('house.offs.serves') }}

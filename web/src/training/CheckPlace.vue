@@ -4,10 +4,10 @@ import { Refusal } from '@tadka/core/refusal'
 import { NButton } from 'naive-ui'
 import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useRouter } from 'vue-router'
+import { onBeforeRouteLeave, useRouter } from 'vue-router'
 import PlaceBar from '../frame/PlaceBar.vue'
+import DialogCard from '../pieces/DialogCard.vue'
 import { useSession } from '../rights/session.ts'
-import { useNames } from '../site/names.ts'
 import { ask } from '../wire/api.ts'
 import CheckMarked from './CheckMarked.vue'
 import { useQuestionWords } from './question-words.ts'
@@ -18,14 +18,9 @@ import StripDrawn from './StripDrawn.vue'
 const props = defineProps<{ procedure?: string }>()
 const { t } = useI18n()
 const session = useSession()
-const names = useNames()
 const standings = useStandings()
 const router = useRouter()
 
-const nameOf = (id: string) => {
-  const found = standings.procedures.value.find((p) => p.id === id)
-  return found ? standings.nameOf(found) : names.procedure(id)
-}
 const asked = ref<AskedCheck | null>(null)
 const marked = ref<MarkedCheck | null>(null)
 const answers = ref<(number | null)[]>([])
@@ -35,7 +30,7 @@ const busy = ref(false)
 const words = useQuestionWords()
 const path = () => `/api/sites/${session.site}/training-checks`
 const title = computed(() =>
-  props.procedure ? t('check.title', { procedure: nameOf(props.procedure) }) : t('check.again'),
+  props.procedure ? t('check.title', { procedure: standings.called(props.procedure) }) : t('check.again'),
 )
 const question = computed(() => asked.value?.questions[at.value] ?? null)
 const isLast = computed(() => at.value === (asked.value?.questions.length ?? 0) - 1)
@@ -69,6 +64,19 @@ function go(): void {
         answers: answers.value,
       })
     })
+}
+
+/** Where it is gone to, once it is said that the answers may go. */
+const leaving = ref<string | null>(null)
+let isSure = false
+onBeforeRouteLeave((to) => {
+  if (isSure || marked.value || answers.value.every((a) => a === null)) return true
+  leaving.value = to.fullPath
+  return false
+})
+function leave(): void {
+  isSure = true
+  void router.push(leaving.value ?? '/shift/training')
 }
 
 const canSpeak = 'speechSynthesis' in window
@@ -133,6 +141,17 @@ function speak(): void {
         >
       </form>
     </div>
+    <dialog-card
+      :show="leaving !== null"
+      :title="t('check.leaveSure')"
+      width="min(460px, 94vw)"
+      @update:show="leaving = null"
+    >
+      <div class="sure">
+        <n-button size="large" @click="leave">{{ t('check.leave') }}</n-button>
+        <n-button type="primary" size="large" @click="leaving = null">{{ t('check.goOn') }}</n-button>
+      </div>
+    </dialog-card>
   </div>
 </template>
 
@@ -193,6 +212,10 @@ h2 {
   min-width: 200px;
   justify-self: start;
   font-size: 20px;
+}
+.sure {
+  display: flex;
+  gap: 12px;
 }
 .leave {
   min-height: 48px;

@@ -17,10 +17,6 @@ const names = useNames()
 const standings = useStandings()
 const words = useTrainingWords()
 
-const nameOf = (id: string) => {
-  const found = standings.procedures.value.find((p) => p.id === id)
-  return found ? standings.nameOf(found) : id
-}
 const ahead = 28
 /** Only what falls due is missed when nobody may do it. */
 const due = computed(() => {
@@ -29,7 +25,7 @@ const due = computed(() => {
 })
 const gaps = computed(() =>
   gapsAhead(
-    session.everyone.map((p) => standings.trainingOf(p.id)),
+    session.everyone.flatMap((p) => standings.ofPerson(p.id) ?? []),
     due.value,
     standings.today.value,
     ahead,
@@ -43,7 +39,7 @@ const gaps = computed(() =>
     <p v-if="gaps.length === 0" class="quiet">{{ t('training.gaps.none') }}</p>
     <ul>
       <li v-for="g in gaps" :key="g.procedure" :class="{ grave: g.people.length === 0 }">
-        <b>{{ nameOf(g.procedure) }}</b>
+        <b>{{ standings.called(g.procedure) }}</b>
         <span>{{ words.gap(g, standings.today.value) }}</span>
         <template v-for="l in g.lapses" :key="l.person">
           <span v-if="l.standing.lapse?.why === 'time'" class="quiet">{{

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { trainingPaper } from '@tadka/contract/training'
 import { paperKinds, type PaperSet } from '@tadka/core/training'
-import { NButton } from 'naive-ui'
+import { NButton, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoicePick from '../pieces/ChoicePick.vue'
@@ -37,8 +37,13 @@ const isWhole = computed(
   () =>
     trainingPaper.safeParse(drafted.value).success && (kind.value !== 'other' || name.value.trim() !== ''),
 )
+const message = useMessage()
 async function picture(file: File): Promise<void> {
-  photo.value = await keep(file)
+  try {
+    photo.value = await keep(file)
+  } catch {
+    message.error(t('run.noPicture'))
+  }
 }
 </script>
 
@@ -66,7 +71,13 @@ async function picture(file: File): Promise<void> {
       :max="until || undefined"
     />
     <day-field v-model="until" :label="t('training.paper.until')" named optional :min="issued || undefined" />
-    <file-pick v-if="canTakePhotos()" :text="t('training.paper.photo')" accept="image/*" @pick="picture" />
+    <p v-if="photo" role="status">{{ t('training.paper.kept') }}</p>
+    <file-pick
+      v-if="canTakePhotos()"
+      :text="t(photo ? 'training.paper.another' : 'training.paper.photo')"
+      accept="image/*"
+      @pick="picture"
+    />
     <div class="acts">
       <n-button type="primary" size="large" attr-type="submit" :disabled="!isWhole">{{
         t('common.save')

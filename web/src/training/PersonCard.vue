@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { signOffEnds, type SignOffEnd } from '@tadka/core/training'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
+import ChoicePick from '../pieces/ChoicePick.vue'
 import ReasonForm from '../pieces/ReasonForm.vue'
 import DialogCard from '../pieces/DialogCard.vue'
 import { useSession } from '../rights/session.ts'
@@ -20,7 +22,7 @@ const site = useSite()
 const names = useNames()
 const words = useTrainingWords()
 const { nameOf } = useStandings()
-const { rows, rule } = useCard(() => props.person)
+const { rows, rule, failed } = useCard(() => props.person)
 /** What they learn first; what nobody has begun to teach them opens by a tap. */
 const groups = computed(() =>
   (['with-somebody', 'alone', 'no'] as const)
@@ -32,18 +34,19 @@ const isOwn = computed(() => session.acting?.id === props.person)
 const maySign = computed(() => session.mayDo('sign-off') && !isOwn.value)
 const signing = ref<CardRow | null>(null)
 const ending = ref<CardRow | null>(null)
+const why = ref<SignOffEnd>('verification')
 function end(note: string): void {
   if (!ending.value) return
   const { procedure } = ending.value.standing
-  const why = ending.value.standing.may === 'alone' ? 'verification' : 'withdrawn'
   const subject = { kind: 'training', id: props.person } as const
-  site.record('training.ended@1', subject, { procedure, why, run: null, note })
+  site.record('training.ended@1', subject, { procedure, why: why.value, note })
   ending.value = null
 }
 </script>
 
 <template>
   <div class="card">
+    <p v-if="failed" role="status">{{ t('training.notCounted') }}</p>
     <p v-if="rows.length === 0" class="quiet">{{ t('training.nothing') }}</p>
     <component :is="g.may === 'no' ? 'details' : 'section'" v-for="g in groups" :key="g.may" :class="g.may">
       <component :is="g.may === 'no' ? 'summary' : 'div'">
@@ -94,8 +97,13 @@ function end(note: string): void {
       @update:show="ending = null"
     >
       <p>{{ ending && nameOf(ending.procedure) }}</p>
-      <reason-form
+      <choice-pick
+        v-model="why"
         :label="t('training.endSay', { name: names.person(person) })"
+        :choices="signOffEnds.map((e) => ({ value: e, text: t(`training.ends.${e}`) }))"
+      />
+      <reason-form
+        :label="t('training.endWhy')"
         :like="t('training.endLike')"
         :act="t('training.takeBack')"
         @said="end"

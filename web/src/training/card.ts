@@ -47,5 +47,5 @@ export function useCard(person: () => string) {
       return [{ procedure, standing, counted: told, left, ready: left !== null && isReady(left) }]
     }),
   )
-  return { rows, failed, load, rule: standings.rule }
+  return { rows, failed, rule: standings.rule }
 }

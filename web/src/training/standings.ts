@@ -1,11 +1,11 @@
-import { dateAfter, dayOf } from '@tadka/core/duty'
+import { dateAfter } from '@tadka/core/duty'
 import type { CrewState, RosterSet, SiteSet } from '@tadka/core/house'
-import { baseOf, type Procedure } from '@tadka/core/procedure'
-import { instant } from '@tadka/core/quantity'
+import { baseOf, proceduresHere, type Procedure } from '@tadka/core/procedure'
 import {
   crewForPlan,
   isOnShift,
   standingOf,
+  trainingOf,
   usualTraining,
   type Standing,
   type TrainingOf,
@@ -19,38 +19,42 @@ import { nowByMinute } from '../wire/clock.ts'
 /** How everybody stands with what the site's machines ask for, as this tablet knows it. */
 export function useStandings() {
   const site = useSite()
-  const { today, of, latest } = useProcedures()
+  const { today, latest } = useProcedures()
   const { one } = useFamilyName()
   const set = computed(() => (site.set && 'hours' in site.set ? (site.set as SiteSet) : null))
   const rule = computed(() => set.value?.training ?? usualTraining)
 
-  /** What can be begun on the machines that stand here, each once, by name. */
-  const procedures = computed((): Procedure[] => {
-    const families = new Set(site.all('station').flatMap((s) => s.plate?.family ?? []))
-    const all = [...families].flatMap((family) => of(family))
-    return [...new Map(all.map((p) => [p.id, p])).values()].toSorted(
+  /** What can be begun on the machines that stand here, by the machine's name and its own. */
+  const procedures = computed((): Procedure[] =>
+    proceduresHere(site.all('station'), today.value, site.all('procedure')).toSorted(
       (a, b) => one(a.family).localeCompare(one(b.family)) || a.name.localeCompare(b.name),
-    )
-  })
-  const dayAt = (at: number) =>
-    set.value ? dayOf(set.value, instant(at)) : new Date(at).toISOString().slice(0, 10)
+    ),
+  )
 
-  const trainingOf = (person: string): TrainingOf => ({
-    crew: site.one('crew', person) ?? ({ id: person } satisfies CrewState),
-    training: site.one('training', person),
-    rule: rule.value,
-    day: today.value,
-    dayOf: dayAt,
-    own: (id) => site.one('procedure', id),
-  })
+  const own = (id: string) => site.one('procedure', id)
+  /** Null where the site has no hours yet. */
+  function ofPerson(person: string): TrainingOf | null {
+    const crew = site.one('crew', person) ?? ({ id: person } satisfies CrewState)
+    return set.value && trainingOf(set.value, nowByMinute(), crew, site.one('training', person), own)
+  }
   /** How somebody stands with a procedure; null where no such procedure is known here. */
   function standing(person: string, procedure: string): Standing | null {
     const found = latest(procedure) ?? latest(baseOf(procedure))
-    return found ? standingOf(trainingOf(person), found) : null
+    const of = ofPerson(person)
+    return found && of ? standingOf(of, found) : null
   }
   /** "Soft-serve machine: Close": by its name alone nobody knows of what. */
   const nameOf = (p: Procedure) => `${one(p.family)}: ${p.name}`
-  const forPlan = (person: string) => crewForPlan(trainingOf(person), procedures.value)
+  /** The same by its id. */
+  const called = (id: string) => {
+    const found = procedures.value.find((p) => p.id === id) ?? latest(id)
+    return found ? nameOf(found) : id
+  }
+  const nobodyYet = { signedOff: [], learning: [], serves: [], home: null }
+  const forPlan = (person: string) => {
+    const of = ofPerson(person)
+    return of ? crewForPlan(of, procedures.value) : nobodyYet
+  }
   /** Whether somebody is on the roster at this hour. */
   function isOnShiftNow(person: string): boolean {
     const rosters = [today.value, dateAfter(today.value, -1)].flatMap((day) => {
@@ -59,5 +63,5 @@ export function useStandings() {
     })
     return isOnShift(person, rosters, nowByMinute(), set.value?.timeZone ?? 'UTC')
   }
-  return { isOnShiftNow, nameOf, rule, today, procedures, trainingOf, standing, forPlan }
+  return { isOnShiftNow, nameOf, called, rule, today, procedures, ofPerson, standing, forPlan }
 }
