@@ -43,7 +43,13 @@ const standIn: Readonly<Record<ParameterUnit, number>> = {
 const id = 'rehearsal'
 const minuteMs = 60_000
 
-function taking<T extends RecordType>(r: Rehearsal, type: T, payload: Payloads[T], passed = 0.5): Rehearsal {
+/** Takes one record in, by the folds that real ones go by. @param passed minutes since the last. */
+export function rehearsedRecord<T extends RecordType>(
+  r: Rehearsal,
+  type: T,
+  payload: Payloads[T],
+  passed = 0.5,
+): Rehearsal {
   const at = r.at + passed * minuteMs
   const envelope = {
     id: `${id}-${r.taken}`,
@@ -69,6 +75,23 @@ function taking<T extends RecordType>(r: Rehearsal, type: T, payload: Payloads[T
 }
 
 /**
+ * A machine that stands as a procedure asks at its beginning. @param plate of the machine; what it lacks is stood in for. @param on the
+ * machine's id.
+ */
+export function readyFor(procedure: Procedure, plate: StationSet, on = id): StationState {
+  const missing = Object.fromEntries(
+    neededNames(procedure).map((name) => [name, standIn[procedure.parameters[name] ?? 'count']]),
+  )
+  const { begins = {} } = procedure
+  const isApart = begins.assembly === 'drying' || begins.assembly === 'apart'
+  return {
+    ...stationFold.initial(on),
+    plate: { ...plate, family: procedure.family, parameters: { ...missing, ...plate.parameters } },
+    facets: { ...unknownFacets, ...begins, partsOut: isApart ? null : 0, isolatedBy: null },
+  }
+}
+
+/**
  * Begins a rehearsal on a machine that stands as the procedure asks. @param plate of the machine; what it lacks is stood in for.
  * @param product a product of the site's by its id, for its label. @param on the machine's id.
  */
@@ -79,28 +102,19 @@ export function rehearse(
   on = id,
 ): Rehearsal {
   const known = { ...procedure, id: ownId(procedure.id) }
-  const missing = Object.fromEntries(
-    neededNames(known).map((name) => [name, standIn[known.parameters[name] ?? 'count']]),
-  )
-  const { begins = {} } = known
-  const isApart = begins.assembly === 'drying' || begins.assembly === 'apart'
-  const station: StationState = {
-    ...stationFold.initial(on),
-    plate: { ...plate, family: known.family, parameters: { ...missing, ...plate.parameters } },
-    facets: { ...unknownFacets, ...begins, partsOut: isApart ? null : 0, isolatedBy: null },
-  }
+  const station = readyFor(known, plate, on)
   const empty = { procedure: known, run: runFold.initial(id), station, at: 0, product, taken: 0 }
-  return taking(empty, 'run.started@2', startRun(id, on, known))
+  return rehearsedRecord(empty, 'run.started@2', startRun(id, on, known))
 }
 
 export const rehearsedStep = (r: Rehearsal, position: Position, facts: Facts): Rehearsal =>
-  taking(r, 'run.step.done@2', finishStep(r.run, position, facts))
+  rehearsedRecord(r, 'run.step.done@2', finishStep(r.run, position, facts))
 
 /** Waits a wait out. */
 export function rehearsedWait(r: Rehearsal, position: Position): Rehearsal {
-  const begun = taking(r, 'run.wait.started@2', startWait(r.run, position))
+  const begun = rehearsedRecord(r, 'run.wait.started@2', startWait(r.run, position))
   const left = ((waitEndsAt(begun.run, position.key) ?? begun.at) - begun.at) / minuteMs
-  return taking(begun, 'run.step.done@2', finishStep(begun.run, position), left)
+  return rehearsedRecord(begun, 'run.step.done@2', finishStep(begun.run, position), left)
 }
 
 /** Takes the reading of a check for read, with a verdict. */
@@ -113,8 +127,8 @@ export function rehearsedCheck(r: Rehearsal, position: Position, verdict: Verdic
     judgement: { overall: verdict },
   }
   const judged = { ...payload, case: null, product: null, instruments: [] }
-  return taking(r, 'reading.taken@1', judged as unknown as Payloads['reading.taken@1'])
+  return rehearsedRecord(r, 'reading.taken@1', judged as unknown as Payloads['reading.taken@1'])
 }
 
 export const rehearsedBack = (r: Rehearsal, position: Position): Rehearsal =>
-  taking(r, 'run.step.undone@2', takeBack(r.run, position))
+  rehearsedRecord(r, 'run.step.undone@2', takeBack(r.run, position))
