@@ -2,7 +2,7 @@ import { kindOf, marksOf } from '../warewash/index.ts'
 import { heatFieldsOf, madeFor, type HeatField, type HeatWhat } from '../reading/index.ts'
 import { interval } from '../quantity/index.ts'
 import { judgeInterval, matching, modelCode, type StripPick } from '../rules/index.ts'
-import { readLimits, type RunState, type Step } from '../procedure/index.ts'
+import { outline, readLimits, type Procedure, type RunState, type Step } from '../procedure/index.ts'
 import type { PracticeKnown } from './fault.ts'
 
 /** A test strip held under its card. */
@@ -130,3 +130,14 @@ export function displayOf(
           : plain[step.unit]
   return step.unit === 'count' ? Math.round(value) : Math.round(value * 10) / 10
 }
+
+/** The uses that a procedure checks with a strip while the site has none that could be drawn: it cannot be practised then. */
+export const usesUndrawn = (procedure: Procedure, run: RunState, known: PracticeKnown): string[] =>
+  outline(procedure, run).flatMap((p) =>
+    p.kind === 'step' &&
+    p.step.kind === 'check' &&
+    p.step.what === 'sanitizer' &&
+    stripOf(known, run, p.step.use, false) === null
+      ? [p.step.use]
+      : [],
+  )

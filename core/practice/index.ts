@@ -7,7 +7,7 @@ export {
   type Practice,
   type PracticeKnown,
 } from './fault.ts'
-export { type DrawnStrip, type Gauges } from './drawn.ts'
+export { usesUndrawn, type DrawnStrip, type Gauges } from './drawn.ts'
 export { faultsPossible, practiceOf, type CloseLook } from './throw.ts'
 export { sceneOf, touchable, type Thing, type Touchable } from './scene.ts'
 export { judgeRecord, judgeTouch, type PracticeNow } from './judge.ts'

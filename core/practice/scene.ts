@@ -32,7 +32,7 @@ export type Thing =
       /** How full, 0 to 1. */
       readonly level: number
       readonly beater: 'turns' | 'stands' | 'none'
-      readonly spout: 'shut' | 'drips'
+      readonly spout: 'shut' | 'drips' | 'none'
     }
   | { readonly is: 'power'; readonly by: Isolation; readonly on: boolean }
   | { readonly is: 'feeds'; readonly on: boolean }
@@ -114,7 +114,7 @@ function machineOf(p: Practice, run: RunState, station: StationState, position: 
     contents,
     level: contents === 'empty' ? 0 : Math.min(1 - ran, reservoirLevel(p, run, position, at)),
     beater: hasBeater(p) ? (turns ? 'turns' : 'stands') : 'none',
-    spout: cut ? 'drips' : 'shut',
+    spout: !stepsOf(p.procedure.nodes).some(isContact) ? 'none' : cut ? 'drips' : 'shut',
   }
 }
 

@@ -8,6 +8,7 @@ import { defaultFreshHours } from '../procedure/in-force.ts'
 import type { ParameterUnit } from '../procedure/parameter.ts'
 import type { Procedure } from '../procedure/language.ts'
 import { waitEndsAt } from '../procedure/outline.ts'
+import { servesFamily } from '../procedure/nodes.ts'
 import { ownId } from '../procedure/own.ts'
 import type { Facts } from '../procedure/payloads.ts'
 import { runFold } from '../procedure/run.ts'
@@ -86,7 +87,11 @@ export function readyFor(procedure: Procedure, plate: StationSet, on = id): Stat
   const isApart = begins.assembly === 'drying' || begins.assembly === 'apart'
   return {
     ...stationFold.initial(on),
-    plate: { ...plate, family: procedure.family, parameters: { ...missing, ...plate.parameters } },
+    plate: {
+      ...plate,
+      family: servesFamily(procedure, plate.family) ? plate.family : procedure.family,
+      parameters: { ...missing, ...plate.parameters },
+    },
     facets: { ...unknownFacets, ...begins, partsOut: isApart ? null : 0, isolatedBy: null },
   }
 }

@@ -26,6 +26,7 @@ const views = {
   ahead: withWords(() => import('./duty/AheadPlace.vue')),
   training: withWords(() => import('./training/TrainingPlace.vue')),
   check: withWords(() => import('./training/CheckPlace.vue')),
+  practice: withWords(() => import('./practice/PracticePlace.vue')),
   roster: withWords(() => import('./plan/RosterPlace.vue')),
   lists: withWords(() => import('./plan/ShiftLists.vue')),
   chooser: withWords(() => import('./procedure/RunChooser.vue')),
@@ -81,6 +82,12 @@ export const router = createRouter({
       component: views.check,
       props: true,
       meta: { place: 'shift' },
+    },
+    {
+      path: '/shift/training/practice/:procedure',
+      component: views.practice,
+      props: true,
+      meta: { place: 'shift', dock: false },
     },
     {
       path: '/house/card/:person',

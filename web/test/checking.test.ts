@@ -4,7 +4,7 @@ import type { Place } from '@tadka/core/reading'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, ref } from 'vue'
 import { useSession } from '../src/rights/session.ts'
-import { useSite } from '../src/site/site.ts'
+import { useSiteStore } from '../src/site/site.ts'
 import { useChecking, type Checked } from '../src/solution/checking.ts'
 import { tablet } from './tablet.ts'
 
@@ -85,7 +85,7 @@ async function begin(kit = instruments, site: object | null = null): Promise<voi
   }))
   if (site) states.push({ kind: 'site', id: 'gannet', state: site as never, last: null })
   t.server.answer = () => ({ status: 200, body: { serverTime: Date.now(), seq: 1, states } })
-  await useSite().load()
+  await useSiteStore().load()
   scope = effectScope()
   scope.run(() => {
     what = ref<Checked>(checked())

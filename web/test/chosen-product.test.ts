@@ -3,7 +3,7 @@ import type { ProductSet } from '@tadka/core/house'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { effectScope } from 'vue'
 import { useSession } from '../src/rights/session.ts'
-import { useSite } from '../src/site/site.ts'
+import { useSiteStore } from '../src/site/site.ts'
 import { useChosenProduct } from '../src/solution/chosen-product.ts'
 import { tablet } from './tablet.ts'
 
@@ -44,7 +44,7 @@ async function chosenOf(products: Record<string, ProductSet>, ranged = false, si
   }))
   states.push({ kind: 'site', id: 'gannet', state: site as never, last: null })
   t.server.answer = () => ({ status: 200, body: { serverTime: Date.now(), seq: 1, states } })
-  await useSite().load()
+  await useSiteStore().load()
   const found = scope.run(() => useChosenProduct(() => 'cloths', ranged))
   if (!found) throw new Error('no scope')
   return found

@@ -16,7 +16,7 @@ import { effectScope } from 'vue'
 import { useSession } from '../src/rights/session.ts'
 import { useRunActs } from '../src/procedure/run-acts.ts'
 import { useRunView } from '../src/procedure/run-view.ts'
-import { useSite } from '../src/site/site.ts'
+import { useSiteStore } from '../src/site/site.ts'
 import { tablet } from './tablet.ts'
 
 const procedure = latestProcedure('soft-serve-gravity.open') as Procedure
@@ -44,14 +44,14 @@ const station: StationState = {
 let scope: ReturnType<typeof effectScope>
 let view: ReturnType<typeof useRunView>
 let acts: ReturnType<typeof useRunActs>
-let site: ReturnType<typeof useSite>
+let site: ReturnType<typeof useSiteStore>
 
 beforeEach(async () => {
   const t = tablet()
   const session = useSession()
   session.site = 'gannet'
   session.people = [{ id: 'bao', name: 'Bao', role: 'crew', pass: '' }]
-  site = useSite()
+  site = useSiteStore()
   const states = [{ kind: 'station', id: 'st', state: station, last: null }]
   t.server.answer = (path) => ({
     status: 200,

@@ -1,10 +1,10 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { useSession } from '../src/rights/session.ts'
-import { useSite } from '../src/site/site.ts'
+import { useSiteStore } from '../src/site/site.ts'
 import { stored, tablet, type Tablet } from './tablet.ts'
 
 let t: Tablet
-let site: ReturnType<typeof useSite>
+let site: ReturnType<typeof useSiteStore>
 
 const bao = { id: 'bao', name: 'Bao', role: 'crew' as const, pass: 'pass of bao' }
 const start = { run: 'r', station: 's', procedure: { id: 'bucket.fill', version: 1 }, parameters: {} }
@@ -18,7 +18,7 @@ beforeEach(async () => {
   const session = useSession()
   session.site = 'gannet'
   session.people = [bao]
-  site = useSite()
+  site = useSiteStore()
   t.server.answer = (path) => ({
     status: 200,
     body: path.endsWith('/state')

@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { effectScope } from 'vue'
 import { useSession } from '../src/rights/session.ts'
-import { useSite } from '../src/site/site.ts'
+import { useSiteStore } from '../src/site/site.ts'
 import { useStepWords } from '../src/site/step-words.ts'
 import { tablet } from './tablet.ts'
 
@@ -12,7 +12,7 @@ async function fillOn(units: 'metric' | 'us') {
   useSession().site = 'gannet'
   const states = [{ kind: 'site', id: 'gannet', state: { id: 'gannet', units }, last: null }]
   t.server.answer = () => ({ status: 200, body: { serverTime: Date.now(), seq: 1, states } })
-  await useSite().load()
+  await useSiteStore().load()
   const found = effectScope().run(() => useStepWords())
   if (!found) throw new Error('no scope')
   return found.fill

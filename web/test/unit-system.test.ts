@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { effectScope } from 'vue'
 import { useSession } from '../src/rights/session.ts'
-import { useSite } from '../src/site/site.ts'
+import { useSiteStore } from '../src/site/site.ts'
 import { useUnitSystem } from '../src/site/unit-system.ts'
 import { useUnits } from '../src/site/units.ts'
 import { tablet } from './tablet.ts'
@@ -14,7 +14,7 @@ async function on(units: 'metric' | 'us') {
   useSession().site = 'gannet'
   const states = [{ kind: 'site', id: 'gannet', state: { id: 'gannet', units }, last: null }]
   t.server.answer = () => ({ status: 200, body: { serverTime: Date.now(), seq: 1, states } })
-  await useSite().load()
+  await useSiteStore().load()
   const found = scope.run(() => ({ ...useUnitSystem(), units: useUnits() }))
   if (!found) throw new Error('no scope')
   return found

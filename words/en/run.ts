@@ -179,6 +179,8 @@ export const run = {
   finishedSay: '{procedure} on {station}, {minutes} min. Saved to the log.',
   abandonedSay: 'Stopped: {reason}',
   toShift: 'To Shift',
+  toTraining: 'Training',
+  practice: 'Practice: nothing goes in the log',
   toLog: 'See the record',
   kept: 'Kept as rerun',
   discarded: 'Thrown out',

@@ -7,7 +7,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '../rights/session.ts'
 import { sendPhotos } from '../stream/kept-photos.ts'
 import { fetchPictures } from '../site/pictures.ts'
-import { useSite } from '../site/site.ts'
+import { useSiteStore } from '../site/site.ts'
 import { useUnitSystem } from '../site/unit-system.ts'
 import { useEntryWatch } from '../pieces/entered.ts'
 import BottomDock from './BottomDock.vue'
@@ -20,7 +20,7 @@ const HintLine = later(() => import('./HintLine.vue'))
 const KeyHelp = later(() => import('./KeyHelp.vue'))
 
 const session = useSession()
-const site = useSite()
+const site = useSiteStore()
 const route = useRoute()
 const router = useRouter()
 const { t } = useI18n()

@@ -6,12 +6,12 @@ import { useI18n } from 'vue-i18n'
 import { useStorageSpace } from '../stream/storage-space.ts'
 import { lostHead } from '../stream/head.ts'
 import { useSession } from '../rights/session.ts'
-import { useSite } from '../site/site.ts'
+import { useSiteStore } from '../site/site.ts'
 import { useVersion } from './version.ts'
 
 /** What everybody on this tablet must know now: records that may be lost, no network, a newer version. The worst is told. */
 const props = defineProps<{ inRun: boolean }>()
-const site = useSite()
+const site = useSiteStore()
 const session = useSession()
 const isLost = computed(() => lostHead.value !== null && lostHead.value.site === session.site)
 const { t } = useI18n()

@@ -3,13 +3,13 @@ import { NPopover } from 'naive-ui'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
-import { useSite } from '../site/site.ts'
+import { useSiteStore } from '../site/site.ts'
 import { useSession } from '../rights/session.ts'
 import UnitSwitch from './UnitSwitch.vue'
 
 /** Who acts, and how many records are unsent; two taps change who. */
 const session = useSession()
-const site = useSite()
+const site = useSiteStore()
 const route = useRoute()
 const router = useRouter()
 const { t } = useI18n()

@@ -6,7 +6,7 @@ import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
 import DigitsEntry from '../pieces/DigitsEntry.vue'
-import { useSite } from '../site/site.ts'
+import { useSiteStore } from '../site/site.ts'
 import EnrolTablet from './EnrolTablet.vue'
 import './entry.css'
 import PasswordEntry from './PasswordEntry.vue'
@@ -41,7 +41,7 @@ async function openDoor(): Promise<void> {
 onMounted(() => {
   void openDoor()
   // What was made here before is sent, whoever signs in next, or nobody.
-  void useSite().restore()
+  void useSiteStore().restore()
 })
 
 function choose(p: PersonAtDoor): void {

@@ -24,7 +24,7 @@ import { useDebounceFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, toRaw, watch } from 'vue'
 import { useSession } from '../rights/session.ts'
-import { useSite } from '../site/site.ts'
+import { useSiteStore } from '../site/site.ts'
 import { now } from '../wire/clock.ts'
 import { askPlanner } from './ask-worker.ts'
 import { useShiftInput } from './input.ts'
@@ -75,7 +75,7 @@ const takeBackMs = 10 * 60_000
 
 /** The plan of the shift on this tablet: planning, replanning, dragging, and the look ahead as the evening goes. */
 export const usePlanner = defineStore('planner', () => {
-  const site = useSite()
+  const site = useSiteStore()
   const { set, day, roster, inForce, before: replaced, input, decisions, ready } = useShiftInput()
   const look = shallowRef<Look | null>(null)
   const price = shallowRef<Price | null>(null)

@@ -47,15 +47,22 @@ const others = computed(() => waits.value.filter((w) => w.run !== props.runId))
 
 <template>
   <header class="run-bar">
-    <n-button quaternary class="back" @click="router.push('/shift')">‹ {{ t('place.shift') }}</n-button>
+    <n-button quaternary class="back" @click="router.push(site.isPractice ? '/shift/training' : '/shift')"
+      >‹ {{ t(site.isPractice ? 'run.toTraining' : 'place.shift') }}</n-button
+    >
+    <p v-if="site.isPractice" class="practice">{{ t('run.practice') }}</p>
     <router-link v-for="w in others" :key="w.run + w.key" :to="`/run/${w.run}`" class="other">
       <wait-rope :label="w.label" :ends-at="w.ends" :started-at="w.startedAt" :now="now()" />
     </router-link>
     <div class="here">
       <span v-if="isTypical" class="small typical">{{ t('machines.typical') }}</span>
-      <call-help v-if="run && !ended" :run="run" :step="step" />
+      <call-help v-if="run && !ended && !site.isPractice" :run="run" :step="step" />
       <acting-chip />
-      <n-button v-if="!ended" class="park" @click="parked ? emit('resume') : emit('park')">
+      <n-button
+        v-if="!ended && !site.isPractice"
+        class="park"
+        @click="parked ? emit('resume') : emit('park')"
+      >
         {{ t(parked ? 'run.resume' : 'run.park') }}
       </n-button>
     </div>
@@ -76,6 +83,12 @@ const others = computed(() => waits.value.filter((w) => w.run !== props.runId))
   padding: 0 var(--gutter) 0 10px;
   border-bottom: 1px solid var(--line);
   flex-wrap: wrap;
+}
+.practice {
+  padding: 6px 14px;
+  border: 2px dashed var(--ink);
+  border-radius: var(--r);
+  font-weight: 650;
 }
 .other {
   text-decoration: none;

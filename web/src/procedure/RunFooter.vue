@@ -3,6 +3,7 @@ import type { Position, RunState } from '@tadka/core/procedure'
 import { NButton, useMessage } from 'naive-ui'
 import { useI18n } from 'vue-i18n'
 import { canTakePhotos, usePhotos } from '../site/photos.ts'
+import { useSite } from '../site/site.ts'
 
 /** Beneath every step: take the last one back, a photo, give the run up. */
 const props = defineProps<{ run: RunState; position: Position; before: string | null }>()
@@ -10,6 +11,7 @@ const emit = defineEmits<{ back: []; abandon: []; stop: [] }>()
 const { t } = useI18n()
 const photos = usePhotos()
 const message = useMessage()
+const { isPractice = false } = useSite()
 
 /** A photo of a strip or a fault, beside the step that it shows. */
 async function photo(event: Event): Promise<void> {
@@ -32,12 +34,12 @@ async function photo(event: Event): Promise<void> {
     <n-button v-if="before" quaternary class="back" @click="emit('back')"
       >{{ t('run.takeBack') }}: {{ before }}</n-button
     >
-    <label v-if="canTakePhotos()" class="photo">
+    <label v-if="canTakePhotos() && !isPractice" class="photo">
       {{ t('run.photo') }}
       <input type="file" accept="image/*" capture="environment" class="visually-hidden" @change="photo" />
     </label>
     <n-button quaternary @click="emit('abandon')">{{ t('run.abandon') }}</n-button>
-    <n-button quaternary @click="emit('stop')">{{ t('house.takeOut') }}</n-button>
+    <n-button v-if="!isPractice" quaternary @click="emit('stop')">{{ t('house.takeOut') }}</n-button>
   </footer>
 </template>
 

@@ -2,13 +2,14 @@
 import { showCountdown } from '@tadka/core/quantity'
 import type { Position } from '@tadka/core/procedure'
 import { useI18n } from 'vue-i18n'
-import { now } from '../wire/clock.ts'
+import { useClock } from '../wire/clock.ts'
 import type { LaneNow } from './run-view.ts'
 
 /** The lanes side by side: what each stands at, its timer, and which one is in hand. */
 defineProps<{ lanes: readonly LaneNow[]; taken: string | null; titleOf: (p: Position) => string }>()
 const emit = defineEmits<{ take: [key: string] }>()
 const { t } = useI18n()
+const { now } = useClock()
 const left = (l: LaneNow) => (l.endsAt === null ? '' : showCountdown(Math.max(0, l.endsAt - now())))
 </script>
 

@@ -88,7 +88,7 @@ function enter(event: KeyboardEvent): void {
       @park="acts.park(run)"
       @resume="acts.resume(run)"
     />
-    <stands-by v-if="run.status === 'running' || run.status === 'parked'" :run="run" />
+    <stands-by v-if="!site.isPractice && (run.status === 'running' || run.status === 'parked')" :run="run" />
     <run-ended
       v-if="ended"
       :run="run"
@@ -119,7 +119,7 @@ function enter(event: KeyboardEvent): void {
         :title-of="title"
         @take="(key) => (lane = key)"
       />
-      <div class="body" :class="{ narrow: isCheck }">
+      <div class="body" :class="{ narrow: isCheck && !$slots['beside'] }">
         <section
           class="step"
           :class="{ checking: isCheck }"
@@ -149,7 +149,9 @@ function enter(event: KeyboardEvent): void {
             @stop="ask('stop')"
           />
         </section>
+        <slot name="beside" :position="position" :warnings="warnings" :positions="positions" />
         <machine-state
+          v-if="!$slots['beside']"
           :run="run"
           :procedure="procedure"
           :station="station"

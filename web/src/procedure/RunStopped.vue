@@ -12,6 +12,7 @@ import { useI18n } from 'vue-i18n'
 import { useTimes } from '../site/times.ts'
 import WhomToCall from '../site/WhomToCall.vue'
 import { useNames } from '../site/names.ts'
+import { useSite } from '../site/site.ts'
 import MakeSafe from './MakeSafe.vue'
 import { useRunActs } from './run-acts.ts'
 
@@ -25,6 +26,7 @@ const props = defineProps<{
 const { t } = useI18n()
 const names = useNames()
 const acts = useRunActs()
+const { isPractice = false } = useSite()
 const { day, clock } = useTimes()
 
 const stop = computed(() => props.run.stop)
@@ -114,11 +116,17 @@ const discarded = ref('')
       <p v-if="safe.length === 0">{{ t('run.stopped.isSafe') }}</p>
       <make-safe :station="station.id" :safe="safe" />
       <whom-to-call />
-      <router-link :to="acted" class="acted">{{ t('case.open') }}</router-link>
+      <router-link v-if="!isPractice" :to="acted" class="acted">{{ t('case.open') }}</router-link>
       <p>{{ t('run.stopped.back') }}</p>
-      <n-button block size="large" tag="a" href="/shift" @click.prevent="$router.push('/shift')">{{
-        t('run.toShift')
-      }}</n-button>
+      <n-button
+        v-if="!isPractice"
+        block
+        size="large"
+        tag="a"
+        href="/shift"
+        @click.prevent="$router.push('/shift')"
+        >{{ t('run.toShift') }}</n-button
+      >
     </aside>
   </div>
 </template>

@@ -1,6 +1,6 @@
 import { useVibrate } from '@vueuse/core'
 import { watch, type Ref } from 'vue'
-import { now } from '../wire/clock.ts'
+import { useClock } from '../wire/clock.ts'
 
 let sound: AudioContext | null = null
 
@@ -25,6 +25,7 @@ export function ring(): boolean {
 /** Calls the person back, once for each wait that comes to its end while this is on the screen. */
 export function useCaller(waits: Ref<readonly { readonly run: string; readonly ends: number }[]>): void {
   const { vibrate } = useVibrate({ pattern: [200, 100, 200] })
+  const { now } = useClock()
   const called = new Set<string>()
   watch(
     () => waits.value.filter((w) => w.ends <= now()).map((w) => `${w.run} ${w.ends}`),

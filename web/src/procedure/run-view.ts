@@ -16,7 +16,7 @@ import {
 } from '@tadka/core/procedure'
 import { computed, ref } from 'vue'
 import { useSite } from '../site/site.ts'
-import { now } from '../wire/clock.ts'
+import { useClock } from '../wire/clock.ts'
 
 export interface LaneNow {
   readonly key: string
@@ -29,6 +29,7 @@ export interface LaneNow {
 /** A run as its screen needs it: where it stands, lane by lane, and what the machine's state forbids. */
 export function useRunView(id: () => string) {
   const site = useSite()
+  const { now } = useClock()
   const run = computed(() => site.one('run', id()))
   const station = computed(() => (run.value ? site.one('station', run.value.station) : null))
   const procedure = computed(() => (run.value ? procedureOfRun(run.value) : null))

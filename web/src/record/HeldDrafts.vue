@@ -11,12 +11,12 @@ import ReasonForm from '../pieces/ReasonForm.vue'
 import { ask } from '../wire/api.ts'
 import { useNames } from '../site/names.ts'
 import { useSentence } from './sentence.ts'
-import { useSite } from '../site/site.ts'
+import { useSiteStore } from '../site/site.ts'
 
 /** What came and may not go into the log by itself: a manager lets it in or leaves it out. Nothing of it is thrown away. */
 const { t } = useI18n()
 const session = useSession()
-const site = useSite()
+const site = useSiteStore()
 const names = useNames()
 const { clock, day } = useTimes()
 const { say } = useSentence()

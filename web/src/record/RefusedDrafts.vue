@@ -4,10 +4,10 @@ import { useI18n } from 'vue-i18n'
 import { useTimes } from '../site/times.ts'
 import { useSentence } from './sentence.ts'
 import type { AnyRecord } from '@tadka/core/stream'
-import { useSite } from '../site/site.ts'
+import { useSiteStore } from '../site/site.ts'
 
 /** What this tablet made and the server refused: kept, with the reason, until someone puts it aside. */
-const site = useSite()
+const site = useSiteStore()
 const { t } = useI18n()
 const { clock } = useTimes()
 const { say } = useSentence()

@@ -9,11 +9,11 @@ import { clockOffset } from '../wire/clock.ts'
 import { useNames } from '../site/names.ts'
 import RefusedDrafts from './RefusedDrafts.vue'
 import { useSentence } from './sentence.ts'
-import { useSite } from '../site/site.ts'
+import { useSiteStore } from '../site/site.ts'
 
 /** What was done on this tablet and is not with the server yet: since when, why, and what to do. */
 const { t } = useI18n()
-const site = useSite()
+const site = useSiteStore()
 const names = useNames()
 const { clock, day } = useTimes()
 const { say } = useSentence()

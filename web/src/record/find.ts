@@ -4,7 +4,7 @@ import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '../rights/session.ts'
-import { useSite } from '../site/site.ts'
+import { useSiteStore } from '../site/site.ts'
 import { ask } from '../wire/api.ts'
 
 /** What is looked for, as it stands in the address; empty: whatever. */
@@ -28,7 +28,7 @@ export function useFind() {
   const route = useRoute()
   const router = useRouter()
   const session = useSession()
-  const site = useSite()
+  const site = useSiteStore()
   const asked = computed(
     () =>
       Object.fromEntries(

@@ -5,7 +5,7 @@ import { computed, ref, watch, type Ref } from 'vue'
 import { useSession } from '../rights/session.ts'
 import { ask } from '../wire/api.ts'
 import { loggedRuns } from '../site/names.ts'
-import { useSite } from '../site/site.ts'
+import { useSiteStore } from '../site/site.ts'
 
 export type LogRecord = AnyRecord & { readonly hash: string }
 
@@ -38,7 +38,7 @@ export function useLog(
   found: Ref<Readonly<Record<string, string>>> = ref({}),
 ) {
   const session = useSession()
-  const site = useSite()
+  const site = useSiteStore()
   const records = ref<LogRecord[]>([])
   /** Corrective cases by id, as they stood when the page was fetched. */
   const cases = ref<Record<string, CaseState>>({})

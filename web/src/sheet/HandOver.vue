@@ -6,7 +6,7 @@ import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import TextField from '../pieces/TextField.vue'
 import { useSession } from '../rights/session.ts'
-import { useSite } from '../site/site.ts'
+import { useSiteStore } from '../site/site.ts'
 import { ask } from '../wire/api.ts'
 import { useAsking } from '../wire/asking.ts'
 
@@ -18,7 +18,7 @@ const props = defineProps<{
 }>()
 const { t } = useI18n()
 const session = useSession()
-const site = useSite()
+const site = useSiteStore()
 const router = useRouter()
 const { busy, wrong, tryTo } = useAsking()
 const open = ref(false)

@@ -10,7 +10,7 @@ import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import { useRefusalText } from '../rights/refusal-text.ts'
 import { useSession } from '../rights/session.ts'
-import { useSite } from '../site/site.ts'
+import { useSiteStore } from '../site/site.ts'
 import { useTimes } from '../site/times.ts'
 import { ask } from '../wire/api.ts'
 import { now, nowByMinute } from '../wire/clock.ts'
@@ -22,7 +22,7 @@ import DayPages from './DayPages.vue'
 const { t } = useI18n()
 const session = useSession()
 const router = useRouter()
-const site = useSite()
+const site = useSiteStore()
 const { clock, day } = useTimes()
 const refusalText = useRefusalText()
 

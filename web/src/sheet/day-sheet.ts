@@ -2,7 +2,7 @@ import type { DaySheet } from '@tadka/core/sheet'
 import { useDebounceFn } from '@vueuse/core'
 import { ref, watch, type Ref } from 'vue'
 import { useSession } from '../rights/session.ts'
-import { useSite } from '../site/site.ts'
+import { useSiteStore } from '../site/site.ts'
 import { ask } from '../wire/api.ts'
 
 /** Records come in bursts: the sheet is read again once they rest, ms. */
@@ -11,7 +11,7 @@ const restMs = 1500
 /** A trading day's sheet, read from the server, and read again as records come. @param day ISO date; empty: none. */
 export function useDaySheet(day: Ref<string>) {
   const session = useSession()
-  const site = useSite()
+  const site = useSiteStore()
   const sheet = ref<DaySheet | null>(null)
   const failed = ref(false)
   let asked = 0

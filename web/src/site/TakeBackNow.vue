@@ -5,13 +5,13 @@ import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { now } from '../wire/clock.ts'
-import { useSite } from './site.ts'
+import { useSiteStore } from './site.ts'
 
 /** What one tap did can be taken back for some minutes: both stand in the log. */
 const props = defineProps<{ draft: AnyDraft; plain?: boolean }>()
 const emit = defineEmits<{ back: [] }>()
 const { t } = useI18n()
-const site = useSite()
+const site = useSiteStore()
 const made = now()
 const open = computed(() => now() < made + takeBackMinutes * 60_000)
 const done = ref(false)

@@ -32,7 +32,7 @@ import type { RerunState } from '@tadka/core/rerun'
 import type { LoggerState } from '@tadka/core/logger'
 import type { DishState } from '@tadka/core/warewash'
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef, triggerRef } from 'vue'
+import { computed, hasInjectionContext, inject, ref, shallowRef, triggerRef, type InjectionKey } from 'vue'
 import { useSession } from '../rights/session.ts'
 import { ask, Unreachable } from '../wire/api.ts'
 import { knownOffset, learnServerTime, ownClock } from '../wire/clock.ts'
@@ -40,7 +40,7 @@ import { deviceId, newId, nextCount } from '../wire/device.ts'
 import { isChainLost, moveHead, rememberHead } from '../stream/head.ts'
 import { forgetOldPhotos, sendPhotosAgain } from '../stream/kept-photos.ts'
 import { forgetBackedUp } from '../stream/outbox.ts'
-import { provisional } from '../stream/provisional.ts'
+import { foldDraft, nameOf } from '../stream/fold-draft.ts'
 import { makeSender } from '../stream/sender.ts'
 import { endsSoon } from '../wire/soon.ts'
 import { readKeptStates, makeKeeper } from '../stream/kept-states.ts'
@@ -81,10 +81,8 @@ interface Snapshot {
   states: { kind: SubjectKind; id: string; state: unknown; last: FoldKey | null }[]
 }
 
-const nameOf = (kind: SubjectKind, id: string) => `${kind}/${id}`
-
 /** The site as this tablet knows it: the server's states, and on top what is not yet sent. */
-export const useSite = defineStore('site', () => {
+export const useSiteStore = defineStore('site', () => {
   const session = useSession()
   const base = shallowRef(new Map<string, Held>())
   /** Made here and not yet seen to come back in the stream. */
@@ -115,14 +113,7 @@ export const useSite = defineStore('site', () => {
 
   const shown = computed(() => {
     const map = new Map([...base.value].map(([name, held]) => [name, held.state]))
-    for (const draft of mine.value) {
-      const record = provisional(draft, (kind, id) => map.get(nameOf(kind, id)) ?? null)
-      for (const { kind, id } of subjectsOf(draft)) {
-        const fold = foldOf(kind)
-        const name = nameOf(kind, id)
-        map.set(name, fold.apply(map.get(name) ?? fold.initial(id), record))
-      }
-    }
+    for (const draft of mine.value) foldDraft(map, draft)
     return map
   })
 
@@ -294,3 +285,18 @@ export const useSite = defineStore('site', () => {
     set: computed(() => (session.site ? one('site', session.site) : null)),
   }
 })
+
+/** A site as screens know it: what stands there, and what is done. */
+export type Site = Pick<
+  ReturnType<typeof useSiteStore>,
+  'loaded' | 'connected' | 'one' | 'all' | 'every' | 'draftOf' | 'commit' | 'record' | 'set'
+> & {
+  /** It stands in for the real one: what is done there reaches no log. */
+  readonly isPractice?: true
+}
+
+/** What stands in for the site beneath a component. */
+export const siteKey: InjectionKey<Site> = Symbol('site')
+
+/** The site here: the real one, but where another stands in for it. */
+export const useSite = (): Site => (hasInjectionContext() ? inject(siteKey, null) : null) ?? useSiteStore()

@@ -4,6 +4,7 @@ import type { Judgement } from '@tadka/core/rules'
 import type { Refusal } from '@tadka/core/refusal'
 import { NButton } from 'naive-ui'
 import { useI18n } from 'vue-i18n'
+import { useSite } from '../site/site.ts'
 import JudgementView from './JudgementView.vue'
 
 /**
@@ -26,6 +27,7 @@ defineProps<{
 }>()
 const emit = defineEmits<{ keep: [] }>()
 const { t } = useI18n()
+const { isPractice = false } = useSite()
 </script>
 
 <template>
@@ -52,7 +54,7 @@ const { t } = useI18n()
           :disabled="!!stopped"
           @click="emit('keep')"
         >
-          {{ t('bench.keep') }}
+          {{ t(isPractice ? 'practice.keep' : 'bench.keep') }}
         </n-button>
         <p v-if="stopped" class="refusal" role="alert">{{ stopped }}</p>
       </template>

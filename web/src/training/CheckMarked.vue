@@ -4,7 +4,7 @@ import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useQuestionWords } from './question-words.ts'
-import StripDrawn from './StripDrawn.vue'
+import StripDrawn from '../pieces/StripDrawn.vue'
 
 /** How a check went: what was not right, what is, and where that is said. */
 const props = defineProps<{
@@ -40,7 +40,13 @@ const wrong = computed(() =>
       <ul>
         <li v-for="(w, i) in wrong" :key="i">
           <b>{{ words.asked(w.asks, w.numbers) }}</b>
-          <strip-drawn v-if="w.asks.kind === 'strip'" :asks="w.asks" />
+          <strip-drawn
+            v-if="w.asks.kind === 'strip'"
+            :blocks="w.asks.blocks"
+            :colours="w.asks.colours"
+            :shows="w.asks.shows"
+            :label="t('check.strip.drawn')"
+          />
           <span v-if="w.own">{{ t('check.yours') }}: {{ words.answer(w.own, w.numbers) }}</span>
           <span
             ><b>{{ t('check.right') }}: {{ words.answer(w.right, w.numbers) }}</b></span

@@ -7,12 +7,12 @@ import { useI18n } from 'vue-i18n'
 import { onBeforeRouteLeave, useRouter } from 'vue-router'
 import PlaceBar from '../frame/PlaceBar.vue'
 import DialogCard from '../pieces/DialogCard.vue'
+import StripDrawn from '../pieces/StripDrawn.vue'
 import { useSession } from '../rights/session.ts'
 import { ask } from '../wire/api.ts'
 import CheckMarked from './CheckMarked.vue'
 import { useQuestionWords } from './question-words.ts'
 import { useStandings } from './standings.ts'
-import StripDrawn from './StripDrawn.vue'
 
 /** Questions on a procedure, one at a time; at the end what was not right, and why. Without a procedure: what comes back. */
 const props = defineProps<{ procedure?: string }>()
@@ -116,7 +116,13 @@ function speak(): void {
       <form v-else-if="question && asked" @submit.prevent="answers[at] !== null && go()">
         <p class="of">{{ t('check.of', { n: at + 1, of: asked.questions.length }) }}</p>
         <h2 id="asked">{{ words.asked(question.asks, question.numbers) }}</h2>
-        <strip-drawn v-if="question.asks.kind === 'strip'" :asks="question.asks" />
+        <strip-drawn
+          v-if="question.asks.kind === 'strip'"
+          :blocks="question.asks.blocks"
+          :colours="question.asks.colours"
+          :shows="question.asks.shows"
+          :label="t('check.strip.drawn')"
+        />
         <div class="answers" role="radiogroup" aria-labelledby="asked">
           <button
             v-for="(a, i) in question.answers"

@@ -59,6 +59,9 @@ const title = computed(() =>
             class="link"
             >{{ t('check.begin') }}</router-link
           >
+          <router-link v-if="isOwn" :to="`/shift/training/practice/${row.procedure.id}`" class="link">{{
+            t('practice.begin')
+          }}</router-link>
         </template>
       </person-card>
       <papers-of :key="`papers ${shown}`" :person="shown" />

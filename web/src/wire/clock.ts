@@ -1,7 +1,7 @@
 import { instant, type Instant } from '@tadka/core/quantity'
 import { clockHeard, learnClock, offsetTaken, type ClockSample } from '@tadka/core/stream'
 import { useIntervalFn, useStorage } from '@vueuse/core'
-import { computed, readonly, ref } from 'vue'
+import { computed, hasInjectionContext, inject, readonly, ref, type InjectionKey } from 'vue'
 
 /** Where this page's clock began: the wall clock then. From there on it runs by itself, and nobody can set it. */
 const began = Date.now() - performance.now()
@@ -56,3 +56,15 @@ export function nowByMinute(): Instant {
 
 /** The time by the server's clock at this very moment. */
 export const rightNow = (): Instant => instant(ownClock() + offset.value)
+
+/** A clock that screens go by. */
+export interface Clock {
+  /** Reactive, milliseconds UTC. */
+  readonly now: () => Instant
+}
+
+/** What stands in for the clock beneath a component: that of a practice run goes faster. */
+export const clockKey: InjectionKey<Clock> = Symbol('clock')
+
+/** The clock here: the server's, but where another stands in for it. */
+export const useClock = (): Clock => (hasInjectionContext() ? inject(clockKey, null) : null) ?? { now }

@@ -13,6 +13,7 @@ import { machine, scan } from '@tadka/words/en/machine'
 import { machines } from '@tadka/words/en/machines'
 import { pack } from '@tadka/words/en/pack'
 import { plate } from '@tadka/words/en/plate'
+import { practice } from '@tadka/words/en/practice'
 import { practices } from '@tadka/words/en/practices'
 import { setup } from '@tadka/words/en/setup'
 import { sheet } from '@tadka/words/en/sheet'
@@ -37,6 +38,7 @@ export const further = {
   machines,
   pack,
   plate,
+  practice,
   practices,
   question,
   rerun,

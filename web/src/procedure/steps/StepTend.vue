@@ -14,7 +14,7 @@ import { useI18n } from 'vue-i18n'
 import { spokenLength } from '@tadka/words/length'
 import TimerFigure from '../../pieces/TimerFigure.vue'
 import { useUnits } from '../../site/units.ts'
-import { now } from '../../wire/clock.ts'
+import { useClock } from '../../wire/clock.ts'
 import EndEarly from './EndEarly.vue'
 import WaitCut from './WaitCut.vue'
 import { useTimed } from './use-timed.ts'
@@ -28,6 +28,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ begin: []; visit: [millilitres: number]; over: [] }>()
 const { t } = useI18n()
+const { now } = useClock()
 const units = useUnits()
 
 const { minutes, wait, cut, ends, left, over, strict } = useTimed(() => props)

@@ -12,7 +12,7 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { spokenLength } from '@tadka/words/length'
 import TimerFigure from '../../pieces/TimerFigure.vue'
-import { now } from '../../wire/clock.ts'
+import { useClock } from '../../wire/clock.ts'
 import CoolReading from './CoolReading.vue'
 import EndEarly from './EndEarly.vue'
 import WaitCut from './WaitCut.vue'
@@ -27,6 +27,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ begin: []; over: []; cooled: [celsius: number] }>()
 const { t } = useI18n()
+const { now } = useClock()
 
 const kind = computed(() => waitKindOf(props.step))
 const { minutes, wait, cut, ends, left, over, strict } = useTimed(() => props)

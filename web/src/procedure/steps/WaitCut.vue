@@ -36,7 +36,7 @@ const what = computed(() => ({ kind: 'wait' as const, run: props.run.id, step: p
     <p class="how">{{ t('run.cut.how') }}</p>
     <div class="act">
       <n-button type="primary" class="big" @click="emit('begin')">{{ t('run.beginAgain') }}</n-button>
-      <template v-if="mayOverride(step)">
+      <template v-if="mayOverride(step) && !site.isPractice">
         <n-button v-if="site.connected" class="alt" @click="asking = true">{{
           t('run.leadGoesOn')
         }}</n-button>

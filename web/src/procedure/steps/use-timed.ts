@@ -7,12 +7,13 @@ import {
   type Timed,
 } from '@tadka/core/procedure'
 import { computed } from 'vue'
-import { now } from '../../wire/clock.ts'
+import { useClock } from '../../wire/clock.ts'
 
 /** A timed step as its screen needs it, from the instant that stands in the log: reload, sleep or another tablet change nothing. */
 export function useTimed(
   at: () => { readonly step: Timed; readonly position: Position; readonly run: RunState },
 ) {
+  const { now } = useClock()
   const key = () => at().position.key
   const minutes = computed(() => waitMinutes(at().step, at().run))
   const wait = computed(() => at().run.waits[key()] ?? null)

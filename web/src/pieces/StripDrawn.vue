@@ -1,16 +1,19 @@
 <script setup lang="ts">
-import type { Question } from '@tadka/core/lesson'
+import type { StripPick } from '@tadka/core/rules'
 import { computed } from 'vue'
-import { useI18n } from 'vue-i18n'
 
 /** A test strip that has turned, held under its card: to be read by its colour, as at the sink. */
-const props = defineProps<{ asks: Extract<Question['asks'], { readonly kind: 'strip' }> }>()
-const { t } = useI18n()
+const props = defineProps<{
+  blocks: readonly number[]
+  colours: readonly string[]
+  shows: StripPick
+  label: string
+}>()
 const width = 76
-const colourOf = (value: number) => props.asks.colours[props.asks.blocks.indexOf(value)] ?? '#888'
+const colourOf = (value: number) => props.colours[props.blocks.indexOf(value)] ?? '#888'
 /** Between two blocks it is of neither colour; darker than the darkest is darker. */
 const pad = computed(() => {
-  const { shows } = props.asks
+  const { shows } = props
   if ('matches' in shows) return colourOf(shows.matches)
   if ('between' in shows)
     return `color-mix(in oklab, ${colourOf(shows.between[0])}, ${colourOf(shows.between[1])})`
@@ -20,17 +23,12 @@ const pad = computed(() => {
 
 <template>
   <figure>
-    <svg
-      :viewBox="`0 0 ${width * asks.blocks.length + 8} 190`"
-      role="img"
-      :aria-label="t('check.strip.drawn')"
-      class="card"
-    >
-      <g v-for="(value, i) in asks.blocks" :key="value">
-        <rect :x="4 + i * width" y="4" :width="width - 8" height="64" rx="4" :fill="asks.colours[i]" />
+    <svg :viewBox="`0 0 ${width * blocks.length + 8} 190`" role="img" :aria-label="label" class="card">
+      <g v-for="(value, i) in blocks" :key="value">
+        <rect :x="4 + i * width" y="4" :width="width - 8" height="64" rx="4" :fill="colours[i]" />
         <text :x="i * width + width / 2" y="90" text-anchor="middle">{{ value }}</text>
       </g>
-      <g :transform="`translate(${(width * asks.blocks.length) / 2 - 130} 112)`">
+      <g :transform="`translate(${(width * blocks.length) / 2 - 130} 112)`">
         <rect width="260" height="66" rx="3" class="paper" />
         <rect x="10" y="7" width="76" height="52" rx="2" :style="{ fill: pad }" />
       </g>

@@ -1,0 +1,44 @@
+<script setup lang="ts">
+import type { Procedure, StationState } from '@tadka/core/procedure'
+import { watch } from 'vue'
+import RunPlace from '../procedure/RunPlace.vue'
+import PracticeScene from './PracticeScene.vue'
+import PracticeScore from './PracticeScore.vue'
+import { usePractising } from './practising.ts'
+
+/** A run on a machine that is only drawn: the same screens, a site and a clock of its own. */
+const props = defineProps<{ on: StationState; procedure: Procedure; seed: number }>()
+const emit = defineEmits<{ over: []; again: []; other: []; leave: [] }>()
+const { id, run, station, practice, touch, over, score } = usePractising(
+  props.on,
+  props.procedure,
+  props.seed,
+)
+watch(over, (ended) => ended && emit('over'))
+</script>
+
+<template>
+  <practice-score
+    v-if="over && practice && run && score"
+    :practice="practice"
+    :run="run"
+    :score="score"
+    @again="emit('again')"
+    @other="emit('other')"
+    @leave="emit('leave')"
+  />
+  <run-place v-else :run="id">
+    <template #beside="{ position, positions, warnings }">
+      <practice-scene
+        v-if="practice && run && station"
+        :practice="practice"
+        :run="run"
+        :station="station"
+        :position="position"
+        :positions="positions"
+        :warnings="warnings"
+        @touch="(thing) => position && touch(thing, position)"
+      />
+    </template>
+  </run-place>
+</template>
