@@ -3,6 +3,7 @@ import { practiceOf, type FaultKind, type PracticeKnown } from '@tadka/core/prac
 import {
   latestProcedure,
   runFold,
+  servesFamily,
   startInForce,
   type RunState,
   type StationState,
@@ -26,7 +27,9 @@ export async function seedWith(page: Page, procedureId: string, kind: FaultKind 
   const { states } = await stateOf(page)
   const of = <T>(what: string) => states.filter((s) => s.kind === what).map((s) => s.state as T)
   const procedure = latestProcedure(procedureId)
-  const station = of<StationState>('station').find((s) => s.plate?.family === procedure?.family)
+  const station = of<StationState>('station').find(
+    (s) => s.plate && procedure && servesFamily(procedure, s.plate.family),
+  )
   if (!procedure || !station?.plate) throw new Error(`nothing is worked to ${procedureId}`)
   const known: PracticeKnown = {
     products: of('product'),

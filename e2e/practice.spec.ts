@@ -47,14 +47,14 @@ class Practising extends GenericCrew {
 
   /** Stands by a wait: what stops is switched on again, what runs out is begun anew. */
   async #watch(over: import('@playwright/test').Locator): Promise<void> {
-    const stands = scene(this.page).getByRole('img', { name: /the beater stands still/ })
+    const stands = scene(this.page).getByRole('img', { name: /it stands still/ })
     const drips = scene(this.page).getByRole('img', { name: /the spout drips/ })
     const done = this.page.locator('.score')
     for (;;) {
       await expect(over.or(stands).or(drips).or(done).first()).toBeVisible({ timeout: 60_000 })
       if (!this.looks || (await over.count()) > 0) return expect(over).toBeVisible({ timeout: 60_000 })
       if ((await stands.count()) > 0) {
-        await this.touch(scene(this.page).getByRole('button', { name: /Switch the beater on/ }))
+        await this.touch(scene(this.page).getByRole('button', { name: /Switch it on again/ }))
         await expect(stands).toHaveCount(0)
       } else {
         await this.touch(this.step().getByRole('button', { name: 'It ended too early' }), true)
@@ -130,6 +130,6 @@ test('a machine in a practice run: what stops turning and what runs out are seen
   await expect(page.getByRole('heading', { name: /\d+ points. Passed./ })).toBeVisible()
   await expect(page.getByText('Somebody opened the spout before the time was over')).toBeVisible()
   await practise(page, 'slush.open', 'beater-stopped', false)
-  await expect(page.getByText('The beater had stopped')).toBeVisible()
+  await expect(page.getByText('It had stopped turning')).toBeVisible()
   await expect(page.getByText(/does not reach every surface/)).toBeVisible()
 })

@@ -177,4 +177,34 @@ const isOn = (on: boolean) => t(on ? 'practice.lampOn' : 'practice.lampOff')
   padding: 0;
   overflow: visible;
 }
+/* On a phone what is before one comes first and stays in view, small; how the machine stands is seen by it. */
+@media (max-width: 760px) {
+  .scene {
+    order: -1;
+    max-height: 40vh;
+    flex-flow: row wrap;
+    align-items: stretch;
+    gap: 8px;
+    padding: 8px 12px;
+    background: var(--paper);
+    border-left: 0;
+    border-bottom: 1px solid var(--line);
+  }
+  .scene > * {
+    flex: 1 1 46%;
+  }
+  .how,
+  .scene > .towel {
+    flex-basis: 100%;
+  }
+  .touch {
+    padding: 4px;
+  }
+  .touch :deep(svg) {
+    height: 76px;
+  }
+  .state {
+    display: none;
+  }
+}
 </style>

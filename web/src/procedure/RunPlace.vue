@@ -119,7 +119,10 @@ function enter(event: KeyboardEvent): void {
         :title-of="title"
         @take="(key) => (lane = key)"
       />
-      <div class="body" :class="{ narrow: isCheck && !$slots['beside'] }">
+      <div
+        class="body"
+        :class="{ narrow: isCheck && !$slots['beside'], shared: $slots['beside'] !== undefined }"
+      >
         <section
           class="step"
           :class="{ checking: isCheck }"

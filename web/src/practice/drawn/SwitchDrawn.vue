@@ -7,7 +7,7 @@ defineProps<{ by: Isolation | 'feeds'; on: boolean; label: string }>()
 
 <template>
   <svg viewBox="0 0 150 92" role="img" :aria-label="label" class="switch" :class="{ on }">
-    <circle cx="22" cy="20" r="9" class="lamp" />
+    <circle cx="13" cy="13" r="9" class="lamp" />
     <g v-if="by === 'plug'">
       <rect x="92" y="22" width="48" height="48" rx="8" class="part" />
       <path d="M104 38v16M120 38v16" class="line" />
