@@ -168,3 +168,24 @@ test('somebody new: from looking on to signed off on one machine', async ({ page
   await expect(row(ines)).toContainText(/Ended .* by Ines: the work was not good enough\. no strip read/)
   await expect(row(ines)).toContainText('Still to show')
 })
+
+test('two minutes before the shift: what went wrong lately is told, and who heard it is in the log', async ({
+  page,
+}) => {
+  await signIn(page, 'Ines', '4711')
+  await page.getByRole('link', { name: 'Two minutes for the crew' }).tap()
+  const lesson = page.locator('article h2')
+  await expect(lesson).toBeVisible()
+  await isAccessible(page)
+  const told = await lesson.innerText()
+  // Nobody is there until somebody says so.
+  await expect(page.getByRole('button', { name: 'They heard it' })).toBeDisabled()
+  await page.getByRole('button', { name: 'Noor' }).tap()
+  await press(page, 'They heard it')
+  await expect(page.getByText(`: ${told}. Here were Noor.`)).toBeVisible()
+  // It is not told again, and it is found in the log.
+  await expect(lesson).not.toHaveText(told)
+  await expect(page.getByText('all sent')).toBeVisible()
+  await go(page, '/log/entries')
+  await expect(page.getByText(`Two minutes for the crew: ${told}. Heard by Noor`)).toBeVisible()
+})

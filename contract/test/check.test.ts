@@ -79,6 +79,10 @@ const golden = [
     },
   },
   { type: 'charge.taken@1', payload: { day: '2026-11-26' } },
+  {
+    type: 'huddle.held@1',
+    payload: { day: '2026-11-26', topic: 'strength', procedure: null, station: 'kiosk', there: ['noor'] },
+  },
   { type: 'shift.reviewed@1', payload: { day: '2026-11-26', upTo: 12, note: '' } },
   { type: 'shift.signed@1', payload: { day: '2026-11-26', upTo: 12, openCases: [], reason: '' } },
 ] as const

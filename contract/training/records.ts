@@ -1,4 +1,4 @@
-import { paperKinds, signOffEnds } from '@tadka/core/training'
+import { huddleTopics, paperKinds, signOffEnds } from '@tadka/core/training'
 import { z } from 'zod'
 import { slug, words } from '../stream/envelope.ts'
 
@@ -42,4 +42,11 @@ export const trainingPayloads = {
     note: words(500).min(3),
   }),
   'training.paper@1': trainingPaper,
+  'huddle.held@1': z.strictObject({
+    day: z.iso.date(),
+    topic: z.enum(huddleTopics),
+    procedure: slug.nullable(),
+    station: slug.nullable(),
+    there: z.array(slug).min(1).max(100),
+  }),
 }

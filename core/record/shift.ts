@@ -1,5 +1,6 @@
 import type { Fold } from '../stream/fold.ts'
 import { correctedAt } from '../stream/record.ts'
+import type { HuddleHeld } from '../training/huddle.ts'
 
 /** The day's log signed by a shift lead or manager with their own PIN. */
 export interface ShiftSigned {
@@ -50,6 +51,8 @@ export interface ShiftState {
   readonly reviews: readonly (ShiftReviewed & Signed)[]
   /** Who took charge, one after the other; absent where nobody said so. */
   readonly charge?: readonly Signed[]
+  /** What the shift was told, and who was there; absent where nothing was. */
+  readonly huddles?: readonly (HuddleHeld & Signed)[]
 }
 
 /** A trading day, who signed it and who looked it through. */
@@ -62,6 +65,8 @@ export const shiftFold: Fold<ShiftState> = {
     if (record.type === 'shift.reviewed@1')
       return { ...state, reviews: [...state.reviews, { ...record.payload, ...signed }] }
     if (record.type === 'charge.taken@1') return { ...state, charge: [...(state.charge ?? []), signed] }
+    if (record.type === 'huddle.held@1')
+      return { ...state, huddles: [...(state.huddles ?? []), { ...record.payload, ...signed }] }
     return state
   },
 }

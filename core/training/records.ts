@@ -1,3 +1,4 @@
+import type { HuddleHeld } from './huddle.ts'
 import { subject, type RulesOf } from '../stream/rules.ts'
 
 /** Somebody stood by while a learner did a run, and says so with their own PIN. Made by the server, who asked whether they may. */
@@ -77,6 +78,7 @@ interface TrainingPayloads {
   'training.signed@1': SignedOff
   'training.ended@1': SignOffEnded
   'training.paper@1': PaperSet
+  'huddle.held@1': HuddleHeld
 }
 
 declare module '../stream/record.ts' {
@@ -92,4 +94,5 @@ export const trainingRecords: RulesOf<keyof TrainingPayloads> = {
   'training.signed@1': { needs: 'sign-off', madeBy: 'signature' },
   'training.ended@1': { needs: 'sign-off' },
   'training.paper@1': { needs: 'set-up-house' },
+  'huddle.held@1': { needs: 'sign-shift', tap: true },
 }

@@ -270,6 +270,7 @@ describe('every type of record', () => {
     'record.amended@1': 'amend',
     'shift.signed@1': 'sign-shift',
     'charge.taken@1': 'sign-shift',
+    'huddle.held@1': 'sign-shift',
     'shift.reviewed@1': 'review-day',
     ...Object.fromEntries(
       `case.opened@1 case.told@1 concentrate.opened@1 water.measured@1 concentrate.drawn@1 instrument.checked@1 spare.drawn@1 run.started@1

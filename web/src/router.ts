@@ -26,6 +26,7 @@ const views = {
   ahead: withWords(() => import('./duty/AheadPlace.vue')),
   training: withWords(() => import('./training/TrainingPlace.vue')),
   check: withWords(() => import('./training/CheckPlace.vue')),
+  huddle: withWords(() => import('./training/HuddlePlace.vue')),
   practice: withWords(() => import('./practice/PracticePlace.vue')),
   roster: withWords(() => import('./plan/RosterPlace.vue')),
   lists: withWords(() => import('./plan/ShiftLists.vue')),
@@ -76,6 +77,7 @@ export const router = createRouter({
     { path: '/shift', component: views.shift, meta: { place: 'shift' } },
     { path: '/shift/ahead', component: views.ahead, meta: { place: 'shift' } },
     { path: '/shift/roster', component: views.roster, meta: { place: 'shift' } },
+    { path: '/shift/huddle', component: views.huddle, meta: { place: 'shift' } },
     { path: '/shift/training', component: views.training, meta: { place: 'shift' } },
     {
       path: '/shift/training/check/:procedure?',

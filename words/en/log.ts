@@ -197,6 +197,7 @@ export const log = {
     plan: { set: 'Plan of {day} started: {n} runs' },
     crew: { set: 'What a person may do alone: changed' },
     charge: { taken: 'In charge from now on' },
+    huddle: { held: 'Two minutes for the crew: {lesson}. Heard by {people}' },
     training: {
       checked: 'Questions on {procedure}: {right} of {asked} right, {passed}',
       passed: 'passed',

@@ -6,6 +6,7 @@ export const shift = {
   quiet: 'planned for a quiet night, due by {day}',
   ahead: 'Weeks ahead',
   training: 'Training',
+  huddle: 'Two minutes for the crew',
   charge: {
     is: 'In charge: {who}, since {time}',
     nobody: 'Nobody has said who is in charge.',

@@ -26,7 +26,7 @@ const take = () =>
 </script>
 
 <template>
-  <div v-if="last || mayTake" class="charge">
+  <div v-if="last || mayTake || session.mayDo('sign-shift')" class="charge">
     <p>
       {{
         last
@@ -36,6 +36,9 @@ const take = () =>
     </p>
     <n-button v-if="mayTake" @click="take">{{ t('shift.charge.take') }}</n-button>
     <take-back-now v-else-if="made && last?.by === made.by" :draft="made" @back="made = null" />
+    <router-link v-if="session.mayDo('sign-shift')" to="/shift/huddle" class="link">{{
+      t('shift.huddle')
+    }}</router-link>
   </div>
 </template>
 
@@ -48,6 +51,12 @@ const take = () =>
   padding: 6px 0 12px;
 }
 p {
+  font-weight: 600;
+}
+.link {
+  min-height: 48px;
+  display: inline-flex;
+  align-items: center;
   font-weight: 600;
 }
 </style>

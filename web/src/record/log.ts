@@ -20,7 +20,7 @@ export const typesOf: Readonly<Record<string, string>> = {
     'charge.taken@1,case.opened@1,case.told@1,case.action@1,case.closed@1,record.amended@1,shift.signed@1,shift.reviewed@1,station.stopped@1,station.returned@1,run.overridden@1,duty.closed@1,run.part.lost@1',
   dish: 'cycle.judged@1,concentrate.drawn@1,rack.tallied@1,ware.rejected@1,dish.water-changed@1,dish.set-aside@1,dish.returned@1,logger.imported@1,logger.withdrawn@1',
   people:
-    'crew.set@1,person.set@1,run.watched@1,run.shown@1,training.checked@1,training.signed@1,training.ended@1,training.paper@1',
+    'crew.set@1,person.set@1,run.watched@1,run.shown@1,training.checked@1,training.signed@1,training.ended@1,training.paper@1,huddle.held@1',
   house: 'site.set@1,station.set@1,product.set@1,instrument.set@1,rule.set@1',
 }
 export const logFilters = ['all', 'readings', 'runs', 'cases', 'dish', 'people', 'house'] as const

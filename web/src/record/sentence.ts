@@ -63,6 +63,13 @@ export function useSentence() {
           procedure: names.procedure(record.payload.procedure),
           note: record.payload.note,
         })
+      case 'huddle.held@1': {
+        const { topic, procedure, there } = record.payload
+        return t('log.say.huddle.held', {
+          lesson: t(`huddle.name.${topic}`, { procedure: procedure ? names.procedure(procedure) : '' }),
+          people: there.map(names.person).join(', '),
+        })
+      }
       case 'training.paper@1': {
         const { kind, name: called, removed } = record.payload
         return t(`log.say.training.${removed ? 'paperRemoved' : 'paper'}`, {

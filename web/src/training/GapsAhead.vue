@@ -1,36 +1,17 @@
 <script setup lang="ts">
-import { baseOf } from '@tadka/core/procedure'
-import { gapsAhead } from '@tadka/core/training'
-import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useSession } from '../rights/session.ts'
 import { useNames } from '../site/names.ts'
-import { useSite } from '../site/site.ts'
+import { useGaps } from './gaps.ts'
 import { useStandings } from './standings.ts'
 import { useTrainingWords } from './training-words.ts'
 
 /** What too few may do alone within four weeks: of all that falls due on the site's machines. */
 const { t } = useI18n()
-const session = useSession()
-const site = useSite()
 const names = useNames()
 const standings = useStandings()
 const words = useTrainingWords()
 
-const ahead = 28
-/** Only what falls due is missed when nobody may do it. */
-const due = computed(() => {
-  const named = new Set(site.all('station').flatMap((s) => s.plate?.duties.map((d) => d.procedure) ?? []))
-  return standings.procedures.value.filter((p) => named.has(p.id) || named.has(baseOf(p.id)))
-})
-const gaps = computed(() =>
-  gapsAhead(
-    session.everyone.flatMap((p) => standings.ofPerson(p.id) ?? []),
-    due.value,
-    standings.today.value,
-    ahead,
-  ),
-)
+const gaps = useGaps(28)
 </script>
 
 <template>

@@ -4,6 +4,7 @@ import { dish } from '@tadka/words/en/dish'
 import { editor } from '@tadka/words/en/editor'
 import { first } from '@tadka/words/en/first'
 import { house } from '@tadka/words/en/house'
+import { huddle } from '@tadka/words/en/huddle'
 import { inspect } from '@tadka/words/en/inspect'
 import { instruments } from '@tadka/words/en/instruments'
 import { logger } from '@tadka/words/en/logger'
@@ -31,6 +32,7 @@ export const further = {
   editor,
   first,
   house,
+  huddle,
   inspect,
   instruments,
   logger,
