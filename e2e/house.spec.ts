@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { control } from './control.ts'
 import { beginsAnew, expect, test } from './test.ts'
 import {
@@ -322,4 +323,24 @@ test('a sign makes its work due, a station laid up has none, and the weeks ahead
   await press(page, /^Kiosk slush/)
   await press(page, 'Back in service: sanitize before use')
   await expect(page.getByText('Nothing is due on it.')).toBeHidden()
+})
+
+test('a data sheet is brought in as the maker’s PDF, opens from the safety card, and what is no PDF says so', async ({
+  page,
+}) => {
+  await signIn(page, 'Oriel', '9080')
+  await go(page, '/house/products')
+  await page.getByRole('link', { name: 'Safety card' }).first().click()
+  const pick = page.locator('.sheet input[type=file]')
+  await pick.setInputFiles({ name: 'sheet.txt', mimeType: 'text/plain', buffer: Buffer.from('no pdf') })
+  await expect(page.getByText('That file is no PDF.')).toBeVisible()
+  const bytes = Buffer.from('%PDF-1.4\n1 0 obj<</Type/Catalog>>endobj\ntrailer<</Root 1 0 R>>\n%%EOF')
+  await pick.setInputFiles({ name: 'brine 2026.pdf', mimeType: 'application/pdf', buffer: bytes })
+  await expect(page.getByText('brine 2026.pdf, brought in')).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Open the data sheet' })).toHaveAttribute('href', /^blob:/)
+  const copy = page.waitForEvent('download')
+  await page.getByRole('link', { name: 'Save a copy' }).click()
+  expect(readFileSync(await (await copy).path()).equals(bytes)).toBe(true)
+  await expect(page.getByText('all sent')).toBeVisible()
+  await isAccessible(page)
 })

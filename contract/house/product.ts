@@ -26,6 +26,15 @@ export const productSet = z.strictObject({
   codes: z.array(words(48).min(4)).max(8).optional(),
 })
 
+export const dataSheetSet = z.strictObject({
+  product: slug,
+  sha256: z
+    .string()
+    .regex(/^[0-9a-f]{64}$/)
+    .nullable(),
+  name: words(120),
+})
+
 export const concentrateOpened = z.strictObject({
   product: slug,
   openedAt: instantMs,

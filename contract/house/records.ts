@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { localRuleSet } from '../rules/schemas.ts'
 import { slug, words } from '../stream/envelope.ts'
 import { instrumentChecked, instrumentSet } from './instrument.ts'
-import { concentrateOpened, productSet } from './product.ts'
+import { concentrateOpened, dataSheetSet, productSet } from './product.ts'
 import { crewSet, rosterSet } from './roster.ts'
 import { siteSet } from './site.ts'
 import { stationSet } from './station.ts'
@@ -18,6 +18,7 @@ export const housePayloads = {
   'station.set@1': stationSet,
   'product.set@1': productSet,
   'instrument.set@1': instrumentSet,
+  'product.sheet@1': dataSheetSet,
   'concentrate.opened@1': concentrateOpened,
   'water.measured@1': z.strictObject({ hardness: z.number().min(0).max(3000), with: words(80) }),
   'concentrate.drawn@1': z.strictObject({

@@ -79,6 +79,7 @@ const golden = [
     },
   },
   { type: 'charge.taken@1', payload: { day: '2026-11-26' } },
+  { type: 'product.sheet@1', payload: { product: 'p', sha256: 'a'.repeat(64), name: 'sheet.pdf' } },
   {
     type: 'huddle.held@1',
     payload: { day: '2026-11-26', topic: 'strength', procedure: null, station: 'kiosk', there: ['noor'] },

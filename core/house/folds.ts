@@ -35,6 +35,8 @@ export interface ProductKept {
   readonly container: ConcentrateOpened | null
   /** What meters counted from it since it was opened, mL, and when last; null where none did. */
   readonly drawn: { readonly millilitres: number; readonly from: number; readonly at: number } | null
+  /** Its data sheet; absent where nobody has brought one in. */
+  readonly sheet?: { readonly sha256: string; readonly name: string; readonly at: number }
 }
 export type ProductState = Named & ProductKept & Partial<ProductSet>
 
@@ -42,8 +44,15 @@ export type ProductState = Named & ProductKept & Partial<ProductSet>
 export const productFold: Fold<ProductState> = {
   initial: (id) => ({ id, container: null, drawn: null }),
   apply(state, record) {
-    if (record.type === 'product.set@1')
-      return { ...record.payload, id: state.id, container: state.container, drawn: state.drawn }
+    if (record.type === 'product.set@1') {
+      const { id, container, drawn, sheet } = state
+      return { ...record.payload, id, container, drawn, ...(sheet ? { sheet } : {}) }
+    }
+    if (record.type === 'product.sheet@1') {
+      const { sheet: _, ...rest } = state
+      const { sha256, name } = record.payload
+      return sha256 === null ? rest : { ...rest, sheet: { sha256, name, at: correctedAt(record) } }
+    }
     if (record.type === 'concentrate.opened@1') return { ...state, container: record.payload, drawn: null }
     if (record.type === 'concentrate.drawn@1') {
       const at = correctedAt(record)

@@ -33,6 +33,15 @@ export interface ProductSet {
   readonly codes?: readonly string[] | undefined
 }
 
+/** A product's safety data sheet, as its maker gives it out. */
+export interface DataSheetSet {
+  readonly product: string
+  /** The PDF by the hash of its bytes; null: taken off. */
+  readonly sha256: string | null
+  /** The file's name, by which somebody tells two editions apart. */
+  readonly name: string
+}
+
 /** A container was opened. Dates are milliseconds UTC. */
 export interface ConcentrateOpened {
   readonly product: string

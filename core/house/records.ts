@@ -2,7 +2,7 @@ import type { LocalRule } from '../rules/index.ts'
 import { subject, type RulesOf } from '../stream/rules.ts'
 import type { InstrumentChecked, InstrumentSet } from './instrument.ts'
 import type { MixSet } from './mix.ts'
-import type { ConcentrateDrawn, ConcentrateOpened, ProductSet } from './product.ts'
+import type { ConcentrateDrawn, ConcentrateOpened, DataSheetSet, ProductSet } from './product.ts'
 import type { CrewSet, RosterSet } from './roster.ts'
 import type { HardnessMeasured, SiteSet } from './site.ts'
 import type { SpareDrawn, SpareSet } from './spare.ts'
@@ -16,6 +16,7 @@ interface HousePayloads {
   'water.measured@1': HardnessMeasured
   'station.set@1': StationSet
   'product.set@1': ProductSet
+  'product.sheet@1': DataSheetSet
   'concentrate.opened@1': ConcentrateOpened
   'concentrate.drawn@1': ConcentrateDrawn
   'instrument.set@1': InstrumentSet
@@ -37,6 +38,7 @@ export const houseRecords: RulesOf<keyof HousePayloads> = {
   'water.measured@1': { needs: 'record', typed: true, tap: true },
   'station.set@1': { needs: 'set-up-house' },
   'product.set@1': { needs: 'set-up-house' },
+  'product.sheet@1': { needs: 'set-up-house' },
   'concentrate.opened@1': { needs: 'record', typed: true, tap: true },
   'concentrate.drawn@1': {
     needs: 'record',

@@ -62,6 +62,7 @@ describe('what a record needs', () => {
     ['site.set@1', 'set-up-house'],
     ['station.set@1', 'set-up-house'],
     ['product.set@1', 'set-up-house'],
+    ['product.sheet@1', 'set-up-house'],
     ['instrument.set@1', 'set-up-house'],
   ] as [RecordType, Permission][])('%s: %s', (type, permission) =>
     expect(permissionFor(type)).toBe(permission),

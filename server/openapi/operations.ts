@@ -328,10 +328,10 @@ export const operations: Readonly<Record<string, Operation>> = {
     },
   },
   [`PUT ${site('/photos/{sha256}')}`]: {
-    summary: 'The photo that a record names by its hash',
+    summary: 'The photo, or the data sheet as a PDF, that a record names by its hash',
     needs: 'record',
   },
-  [`GET ${site('/photos/{sha256}')}`]: { summary: 'A photo', needs: 'inspect' },
+  [`GET ${site('/photos/{sha256}')}`]: { summary: 'A photo, or a data sheet', needs: 'inspect' },
 
   'POST /api/plan': {
     summary: 'Plans the shift that is sent: plan, objective, proved bound',

@@ -8,30 +8,51 @@ import { inSite } from '../db/transaction.ts'
 import { photoBytes } from './photo-queries.ts'
 
 const params = z.object({ site: slug, sha256: z.string().regex(/^[0-9a-f]{64}$/) })
-/** Tablets shrink before they send. */
-const largest = 1024 * 1024
-const jpeg = Buffer.from([0xff, 0xd8, 0xff])
+interface Kind {
+  readonly type: string
+  /** What its bytes begin with. */
+  readonly begins: Buffer
+  readonly largest: number
+  readonly needs: 'record' | 'set-up-house'
+}
+const mega = 1024 * 1024
+/** Photos are shrunk by the tablet before they are sent; a maker's data sheet is as long as it is. */
+const photo: Kind = {
+  type: 'image/jpeg',
+  begins: Buffer.from([0xff, 0xd8, 0xff]),
+  largest: mega,
+  needs: 'record',
+}
+const sheet: Kind = {
+  type: 'application/pdf',
+  begins: Buffer.from('%PDF-'),
+  largest: 8 * mega,
+  needs: 'set-up-house',
+}
+const kinds = [photo, sheet]
+const isOf = (kind: Kind, bytes: Buffer) => bytes.subarray(0, kind.begins.length).equals(kind.begins)
 
-/** Photos by their hash: kept once, answered for ever the same. */
+/** Photos and data sheets by their hash: kept once, answered for ever the same. */
 export const photoRoutes =
   ({ pool, guard, now }: Services): FastifyPluginAsyncZod =>
   async (app) => {
-    app.addContentTypeParser(
-      'image/jpeg',
-      { parseAs: 'buffer', bodyLimit: largest },
-      (_request, body, done) => done(null, body),
-    )
+    for (const { type, largest } of kinds)
+      app.addContentTypeParser(type, { parseAs: 'buffer', bodyLimit: largest }, (_request, body, done) =>
+        done(null, body),
+      )
 
     app.put(
       '/api/sites/:site/photos/:sha256',
-      { schema: { params }, bodyLimit: largest },
+      { schema: { params }, bodyLimit: sheet.largest },
       async (request) => {
         const { site, sha256 } = request.params
-        await guard.actor(request, site, 'record')
+        const kind = kinds.find((k) => k.type === request.headers['content-type']) ?? photo
+        await guard.actor(request, site, kind.needs)
         const { body } = request
+        if (Buffer.isBuffer(body) && body.length > kind.largest) throw new Refusal('body_too_large')
         const sound =
           Buffer.isBuffer(body) &&
-          body.subarray(0, 3).equals(jpeg) &&
+          isOf(kind, body) &&
           createHash('sha256').update(body).digest('hex') === sha256
         if (!sound) throw new Refusal('photo_unsound')
         await inSite(pool, site, (client) =>
@@ -50,7 +71,7 @@ export const photoRoutes =
       const bytes = await photoBytes(pool, site, sha256)
       if (!bytes) throw new Refusal('not_found')
       return reply
-        .header('content-type', 'image/jpeg')
+        .header('content-type', isOf(sheet, bytes) ? sheet.type : photo.type)
         .header('cache-control', 'private, max-age=31536000, immutable')
         .send(bytes)
     })

@@ -257,6 +257,7 @@ describe('every type of record', () => {
     ),
     'person.secret@1': 'set-up-house',
     'training.paper@1': 'set-up-house',
+    'product.sheet@1': 'set-up-house',
     'training.signed@1': 'sign-off',
     'training.ended@1': 'sign-off',
     'procedure.set@1': 'set-procedures',

@@ -234,7 +234,11 @@ export const log = {
     duty: { closed: '{procedure} of {day} was not done: {reason}' },
     shortContact: 'Contact {ms} of {least}, not sanitized',
     tooShort: 'Not sanitized',
-    product: { set: 'Label entered: {name}' },
+    product: {
+      set: 'Label entered: {name}',
+      sheet: 'Data sheet of {product} brought in: {name}',
+      sheetOff: 'Data sheet of {product} taken off',
+    },
     instrument: {
       set: 'Instrument entered: {name}',
       checked: 'Checked {name}: {what}',

@@ -20,6 +20,7 @@ import grinderBurrs from './grinder.burrs.json' with { type: 'json' }
 import grinderWeekly from './grinder.weekly.json' with { type: 'json' }
 import houseBins from './house.bins.json' with { type: 'json' }
 import houseDisposer from './house.disposer.json' with { type: 'json' }
+import houseEyeWash from './house.eye-wash.json' with { type: 'json' }
 import houseFloors from './house.floors.json' with { type: 'json' }
 import houseHood from './house.hood.json' with { type: 'json' }
 import houseRestrooms from './house.restrooms.json' with { type: 'json' }
@@ -74,6 +75,7 @@ const shipped = [
   grinderWeekly,
   houseBins,
   houseDisposer,
+  houseEyeWash,
   houseFloors,
   houseHood,
   houseRestrooms,

@@ -31,13 +31,15 @@ const { help } = useKeys(router)
 const { system } = useUnitSystem()
 useEntryWatch(() => `${route.path} ${system.value}`)
 
-/** Photos of the site's own procedures: a run shows them when the network is away. */
-const picturesShown = () =>
-  site
+/** Photos of the site's own procedures, and data sheets: they are shown when the network is away. */
+const picturesShown = () => [
+  ...site
     .all('procedure')
     .flatMap((own) => stepsOf(own.versions.at(-1)?.nodes ?? []))
     .flatMap(picturesOf)
-    .map((p) => p.sha256)
+    .map((p) => p.sha256),
+  ...site.all('product').flatMap((p) => p.sheet?.sha256 ?? []),
+]
 
 const toSignIn = () => router.replace({ path: '/sign-in', query: { to: route.fullPath } })
 

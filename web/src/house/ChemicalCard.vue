@@ -5,6 +5,7 @@ import { useI18n } from 'vue-i18n'
 import PlaceBar from '../frame/PlaceBar.vue'
 import { useSite } from '../site/site.ts'
 import { useKit } from '../site/kit.ts'
+import DataSheet from './DataSheet.vue'
 
 /** What somebody must know of a chemical at once: first aid in large words, the number to call, what to wear, what it must not meet. */
 const props = defineProps<{ product: string }>()
@@ -54,6 +55,7 @@ const never = computed(() => {
           <dd>{{ found.uses.map((u) => u.name).join(', ') }}</dd>
         </div>
       </dl>
+      <data-sheet :product="found" />
       <p class="quiet">{{ t('house.card.label') }}</p>
     </div>
   </div>

@@ -334,6 +334,11 @@ export function useSentence() {
         const { inDoubt, way, note } = record.payload
         return t('log.say.dish.set-aside', { n: inDoubt, way: t(`dish.way.${way}`), note })
       }
+      case 'product.sheet@1': {
+        const { product, sha256, name: called } = record.payload
+        const told = { product: names.product(product), name: called }
+        return t(`log.say.product.${sha256 === null ? 'sheetOff' : 'sheet'}`, told)
+      }
       case 'station.set@1':
       case 'product.set@1':
       case 'instrument.set@1':

@@ -26,6 +26,18 @@ const hashOf = async (blob: Blob): Promise<string> =>
 /** Photos need a secure context for their hash: over TLS, or on the machine itself. */
 export const canTakePhotos = (): boolean => window.isSecureContext
 
+/** What the server takes at most, bytes. */
+const largestSheet = 8 * 1024 * 1024
+
+/** Why a file is no data sheet. */
+export class UnfitSheet extends Error {
+  readonly why: 'not-pdf' | 'too-large'
+  constructor(why: UnfitSheet['why']) {
+    super(why)
+    this.why = why
+  }
+}
+
 export function usePhotos() {
   const site = useSite()
   const session = useSession()
@@ -49,5 +61,17 @@ export function usePhotos() {
     void sendPhotos()
     return sha256
   }
-  return { attach, keep }
+  /** Keeps a maker's data sheet as it is, by its hash; its bytes follow by themselves. Throws where it is no PDF, or too large. */
+  async function keepSheet(file: File): Promise<string> {
+    const head = await file.slice(0, 5).text()
+    if (head !== '%PDF-') throw new UnfitSheet('not-pdf')
+    if (file.size > largestSheet) throw new UnfitSheet('too-large')
+    const sha256 = await hashOf(file)
+    if (!session.site) throw new Error('nobody is signed in')
+    const blob = new Blob([await file.arrayBuffer()], { type: 'application/pdf' })
+    await keepPhoto({ sha256, site: session.site, blob })
+    void sendPhotos()
+    return sha256
+  }
+  return { attach, keep, keepSheet }
 }

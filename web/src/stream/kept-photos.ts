@@ -28,7 +28,7 @@ export async function sendPhotos(): Promise<void> {
     for (const { sha256, site, blob } of (await photosKept()).filter((p) => !isTaken(p))) {
       const answer = await fetch(`/api/sites/${site}/photos/${sha256}`, {
         method: 'PUT',
-        headers: { 'content-type': 'image/jpeg', 'tadka-acting': actingNow() },
+        headers: { 'content-type': blob.type || 'image/jpeg', 'tadka-acting': actingNow() },
         body: blob,
       })
       if (answer.status === 400) await photos?.remove([sha256])
