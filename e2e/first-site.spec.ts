@@ -292,7 +292,7 @@ async function worked(page: Page, each?: (where: string) => Promise<void>): Prom
   await expect(page.getByText('Typical numbers: check its plate and manual')).toBeVisible()
   const one = new GenericCrew(page)
   if (each) {
-    one.reads = { water: '86', 'heat-temperature': '122' }
+    one.reads = usReads
     one.onStep = (_, key) => each(key)
   }
   await one.toTheEnd()
@@ -316,6 +316,9 @@ async function signed(page: Page): Promise<void> {
   await press(page, 'Check that nothing was altered')
   await expect(page.getByText(/^\d+ records checked/)).toBeVisible()
 }
+
+/** What a site in the United States reads, °F. */
+const usReads = { water: '86', 'heat-temperature': '122' }
 
 /** The log of a first evening answers what it can, and says so where it cannot; what nobody measured is told and taken back. */
 async function looked(page: Page, each?: (where: string) => Promise<void>): Promise<void> {
@@ -343,6 +346,17 @@ async function looked(page: Page, each?: (where: string) => Promise<void>): Prom
   }
   await expect(page.getByRole('heading', { name: /^\d+ of \d+ right\./ })).toBeVisible()
   await each?.('what was not right')
+  // It is practised on a sink that is only drawn, by the same products and strips.
+  await page.goto(address('/shift/training/practice/sink.set-up?seed=4'))
+  await press(page, 'Begin')
+  const crew = new GenericCrew(page)
+  crew.keeps = 'I read this'
+  if (each) crew.reads = usReads
+  crew.waits = (over) => expect(over).toBeVisible({ timeout: 60_000 })
+  crew.onStep = (_, key) => each?.(`practice ${key}`) ?? Promise.resolve()
+  await crew.toTheEnd()
+  await expect(page.getByRole('heading', { name: /^\d+ points\./ })).toBeVisible()
+  await each?.('practice score')
   await page.goto(address('/log/case/new'))
   await page.getByRole('textbox', { name: 'What happened' }).fill('rain through the roof')
   await press(page, 'Open a corrective action')

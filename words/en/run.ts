@@ -182,6 +182,7 @@ export const run = {
   toTraining: 'Training',
   practice: 'Practice: nothing goes in the log',
   toLog: 'See the record',
+  theirCard: 'What {name} may do alone',
   kept: 'Kept as rerun',
   discarded: 'Thrown out',
   litres: 'How much',

@@ -10,6 +10,7 @@ import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { spokenLength } from '@tadka/words/length'
+import { useSession } from '../rights/session.ts'
 import { useNames } from '../site/names.ts'
 import { useStepWords } from '../site/step-words.ts'
 
@@ -18,6 +19,7 @@ const props = defineProps<{ run: RunState; procedure: Procedure | null; station:
 const emit = defineEmits<{ shift: []; log: [] }>()
 const { t } = useI18n()
 const names = useNames()
+const session = useSession()
 const { titleOf } = useStepWords()
 
 const minutes = computed(() =>
@@ -42,6 +44,11 @@ const short = computed(() =>
       : [t('run.ended.short', { step, ...times })]
   }),
 )
+/** Whose work it was, for whoever signs off: what was not good enough, or has been shown, is said on their card. */
+const worker = computed(() => {
+  const by = props.run.learner ?? props.run.lastBy
+  return session.mayDo('sign-off') && by !== session.acting?.id ? by : null
+})
 const overridden = computed(() => overriddenStep(props.run) !== null)
 </script>
 
@@ -77,6 +84,9 @@ const overridden = computed(() => overriddenStep(props.run) !== null)
     <div class="act">
       <n-button type="primary" size="large" @click="emit('shift')">{{ t('run.toShift') }}</n-button>
       <n-button size="large" @click="emit('log')">{{ t('run.toLog') }}</n-button>
+      <router-link v-if="worker" :to="`/house/card/${worker}`" class="card">{{
+        t('run.theirCard', { name: names.person(worker) })
+      }}</router-link>
     </div>
   </div>
 </template>
@@ -116,6 +126,12 @@ p {
   background: var(--out-wash);
   border-left-color: var(--out);
   font-weight: 650;
+}
+.card {
+  min-height: 48px;
+  display: inline-flex;
+  align-items: center;
+  font-weight: 600;
 }
 .act {
   display: flex;
