@@ -5,6 +5,7 @@ import { chromiumArgs, chromiumPath } from './browser.ts'
 import { atDoor, countParts, hold, pick, press, settled, signIn } from './crew.ts'
 import { control } from './control.ts'
 import { withoutHints } from './hints.ts'
+import { seedWith } from './practice-seeds.ts'
 import { application } from './started.ts'
 
 /** Takes the pictures of docs/screenshots from the demo at the close of a day: 1280 by 800, one of each main view. */
@@ -65,7 +66,6 @@ await press(page, 'Poured')
 await press(page, 'Done')
 await press(page, 'Start the timer')
 await page.locator('.timer').waitFor()
-await take('run-wait')
 await press(page, 'End it early')
 await press(page, 'End it early')
 await press(page, 'Done')
@@ -130,6 +130,15 @@ for (const name of ['Espresso machine', 'Espresso machine', 'Grinder', 'Slush ma
   await manager.getByRole('button', { name: `One more: ${name}`, exact: true }).click()
 await manager.getByRole('heading', { name: 'What stands here?' }).scrollIntoViewIfNeeded()
 await take('house-machines', manager)
+
+// A practice run in which the wrong bottle stands at hand.
+const learner = await newPage('light')
+await signIn(learner, 'Noor', '3690')
+const seed = await seedWith(learner, 'bucket.change', 'wrong-bottle')
+await go(`/shift/training/practice/bucket.change?seed=${seed}`, '.start', learner)
+for (const name of ['Begin', 'Done', 'Done']) await press(learner, name)
+await learner.locator('.bottle').waitFor()
+await take('practice', learner)
 
 await go('/shift/ahead', '.grid', manager)
 await take('shift-ahead', manager)

@@ -30,7 +30,7 @@ a {
   min-height: 48px;
   display: flex;
   align-items: center;
-  padding: 4px 7px 0;
+  padding: 4px 4px 0;
   color: var(--ink-2);
   font-weight: 600;
   text-decoration: none;

@@ -47,7 +47,7 @@ const planner = usePlanner()
 const { latest } = useProcedures()
 const router = useRouter()
 const { t } = useI18n()
-const { longDay } = useTimes()
+const { day: dayName } = useTimes()
 const { start } = useStartRun()
 
 const soonMs = 8 * 3_600_000
@@ -71,9 +71,9 @@ const running = computed(() => runs.value.filter((r) => r.status === 'running' |
 const title = computed(() => {
   // Two hours after a close its work is over: what is shown is the day to come.
   const day = set.value && tradingDayAt(set.value, nowByMinute(), 120)
-  if (!day) return t('shift.closedToday', { day: longDay(nowByMinute()) })
+  if (!day) return t('shift.closedToday', { day: dayName(nowByMinute()) })
   const opening = nowByMinute() < day.opens + 3_600_000
-  return t(opening ? 'shift.open' : 'shift.close', { day: longDay(day.opens) })
+  return t(opening ? 'shift.open' : 'shift.close', { day: dayName(day.opens) })
 })
 
 /** What the plan as it stands cannot keep. */
