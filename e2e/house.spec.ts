@@ -342,5 +342,9 @@ test('a data sheet is brought in as the maker’s PDF, opens from the safety car
   await page.getByRole('link', { name: 'Save a copy' }).click()
   expect(readFileSync(await (await copy).path()).equals(bytes)).toBe(true)
   await expect(page.getByText('all sent')).toBeVisible()
+  // The wrong file is taken back.
+  await press(page, 'Take back')
+  await expect(page.getByText('Nobody has brought in the data sheet yet.')).toBeVisible()
+  await expect(page.getByText('all sent')).toBeVisible()
   await isAccessible(page)
 })

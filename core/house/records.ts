@@ -38,7 +38,7 @@ export const houseRecords: RulesOf<keyof HousePayloads> = {
   'water.measured@1': { needs: 'record', typed: true, tap: true },
   'station.set@1': { needs: 'set-up-house' },
   'product.set@1': { needs: 'set-up-house' },
-  'product.sheet@1': { needs: 'set-up-house' },
+  'product.sheet@1': { needs: 'set-up-house', tap: true },
   'concentrate.opened@1': { needs: 'record', typed: true, tap: true },
   'concentrate.drawn@1': {
     needs: 'record',

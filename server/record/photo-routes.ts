@@ -13,7 +13,6 @@ interface Kind {
   /** What its bytes begin with. */
   readonly begins: Buffer
   readonly largest: number
-  readonly needs: 'record' | 'set-up-house'
 }
 const mega = 1024 * 1024
 /** Photos are shrunk by the tablet before they are sent; a maker's data sheet is as long as it is. */
@@ -21,13 +20,11 @@ const photo: Kind = {
   type: 'image/jpeg',
   begins: Buffer.from([0xff, 0xd8, 0xff]),
   largest: mega,
-  needs: 'record',
 }
 const sheet: Kind = {
   type: 'application/pdf',
   begins: Buffer.from('%PDF-'),
   largest: 8 * mega,
-  needs: 'set-up-house',
 }
 const kinds = [photo, sheet]
 const isOf = (kind: Kind, bytes: Buffer) => bytes.subarray(0, kind.begins.length).equals(kind.begins)
@@ -47,7 +44,8 @@ export const photoRoutes =
       async (request) => {
         const { site, sha256 } = request.params
         const kind = kinds.find((k) => k.type === request.headers['content-type']) ?? photo
-        await guard.actor(request, site, kind.needs)
+        // Whoever acts when it is sent: what names it, a record, asks for its own right.
+        await guard.actor(request, site, 'record')
         const { body } = request
         if (Buffer.isBuffer(body) && body.length > kind.largest) throw new Refusal('body_too_large')
         const sound =
