@@ -65,12 +65,17 @@ describe('a photo', () => {
       [photo('old', 0), photo('named', 0), photo('young', 5 * day), photo('unsent')],
       ['named'],
     )
-    await forgetOldPhotos(8 * day)
+    await forgetOldPhotos(8 * day, new Set())
     expect([...rows.keys()]).toEqual(['named', 'young', 'unsent'])
+  })
+  it('that the site shows still, a data sheet or a step’s picture, stays however old it is', async () => {
+    const rows = holds([photo('sheet', 0), photo('old', 0)])
+    await forgetOldPhotos(400 * day, new Set(['sheet']))
+    expect([...rows.keys()]).toEqual(['sheet'])
   })
   it('makes room for younger ones where there are very many', async () => {
     const rows = holds(Array.from({ length: 403 }, (_, i) => photo(`p${i}`, 7 * day + i)))
-    await forgetOldPhotos(8 * day)
+    await forgetOldPhotos(8 * day, new Set())
     expect([...rows.keys()].slice(0, 2)).toEqual(['p3', 'p4'])
     expect(rows.size).toBe(400)
   })

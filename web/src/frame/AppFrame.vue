@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { picturesOf, stepsOf } from '@tadka/core/procedure'
 import { Refusal } from '@tadka/core/refusal'
 import { computed, onMounted, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -7,6 +6,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '../rights/session.ts'
 import { sendPhotos } from '../stream/kept-photos.ts'
 import { fetchPictures } from '../site/pictures.ts'
+import { picturesShown } from '../site/pictures-shown.ts'
 import { useSiteStore } from '../site/site.ts'
 import { useUnitSystem } from '../site/unit-system.ts'
 import { useEntryWatch } from '../pieces/entered.ts'
@@ -31,16 +31,6 @@ const { help } = useKeys(router)
 const { system } = useUnitSystem()
 useEntryWatch(() => `${route.path} ${system.value}`)
 
-/** Photos of the site's own procedures, and data sheets: they are shown when the network is away. */
-const picturesShown = () => [
-  ...site
-    .all('procedure')
-    .flatMap((own) => stepsOf(own.versions.at(-1)?.nodes ?? []))
-    .flatMap(picturesOf)
-    .map((p) => p.sha256),
-  ...site.all('product').flatMap((p) => p.sheet?.sha256 ?? []),
-]
-
 const toSignIn = () => router.replace({ path: '/sign-in', query: { to: route.fullPath } })
 
 async function open(): Promise<void> {
@@ -54,7 +44,7 @@ async function open(): Promise<void> {
     if (site.loaded) {
       setTimeout(() => {
         fetchPlaces()
-        void fetchPictures(session.site ?? '', picturesShown())
+        void fetchPictures(session.site ?? '', picturesShown(site))
       }, 1500)
       void sendPhotos()
     }

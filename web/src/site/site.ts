@@ -43,6 +43,7 @@ import { forgetBackedUp } from '../stream/outbox.ts'
 import { foldDraft, nameOf } from '../stream/fold-draft.ts'
 import { makeSender } from '../stream/sender.ts'
 import { endsSoon } from '../wire/soon.ts'
+import { picturesShown } from './pictures-shown.ts'
 import { readKeptStates, makeKeeper } from '../stream/kept-states.ts'
 import { followEvents } from '../stream/stream.ts'
 
@@ -173,7 +174,7 @@ export const useSiteStore = defineStore('site', () => {
       if (isLost) await Promise.all([sender.sendAgain(), sendPhotosAgain()])
       else
         void forgetBackedUp(got.backedUpTo, got.serverTime)
-          .then(() => forgetOldPhotos(ownClock()))
+          .then(() => forgetOldPhotos(ownClock(), new Set(picturesShown({ all }))))
           .catch(() => {})
       // Last: a page that is closed in between finds the same again.
       rememberHead({ site, seq: got.seq, hash: got.hash })

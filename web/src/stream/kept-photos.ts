@@ -42,9 +42,14 @@ export async function sendPhotos(): Promise<void> {
   }
 }
 
-/** Forgets photos that were taken a week ago or longer and whose record this tablet keeps no more. @param now ms UTC. */
-export async function forgetOldPhotos(now: number): Promise<void> {
-  const taken = (await photosKept()).filter(isTaken).toSorted((a, b) => (a.takenAt ?? 0) - (b.takenAt ?? 0))
+/**
+ * Forgets photos that were taken a week ago or longer and whose record this tablet keeps no more. @param now ms UTC. @param shown that
+ * the site shows still, by hash: they stay, so that they are there without network.
+ */
+export async function forgetOldPhotos(now: number, shown: ReadonlySet<string>): Promise<void> {
+  const taken = (await photosKept())
+    .filter((p) => isTaken(p) && !shown.has(p.sha256))
+    .toSorted((a, b) => (a.takenAt ?? 0) - (b.takenAt ?? 0))
   const named = new Set(
     (await allKept()).map(({ draft }) => (draft.type === 'photo.attached@1' ? draft.payload.sha256 : '')),
   )
