@@ -10,14 +10,14 @@ export interface PracticeClock extends Clock {
   readonly rightNow: () => Instant
 }
 
-/** The clock of a practice run: it begins now, and goes faster while only waiting is left. @param rate how many times as fast. */
-export function usePracticeClock(rate: () => number): PracticeClock {
+/** The clock of a practice run: it begins now, and goes faster while only waiting is left. @param rate how many times as fast, at an instant of it. */
+export function usePracticeClock(rate: (at: number) => number): PracticeClock {
   let at: number = rightNow()
   let last = performance.now()
   const shown = shallowRef(at)
   function advance(): Instant {
     const seen = performance.now()
-    at += (seen - last) * rate()
+    at += (seen - last) * rate(at)
     last = seen
     return instant(Math.round(at))
   }

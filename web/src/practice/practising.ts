@@ -4,6 +4,7 @@ import {
   procedureOfRun,
   startRun,
   stepsOf,
+  waitEndsAt,
   type Position,
   type Procedure,
   type RunState,
@@ -54,12 +55,12 @@ export function stripsLacking(site: Site, station: StationState, procedure: Proc
   return [...new Set(usesUndrawn(procedure, run, practiceKnown(site, station)))]
 }
 
-/** How many times as fast a run's time goes: the wait that would be over first takes as long as a look around. */
-function rateOf(run: RunState | null, procedure: Procedure): number {
+/** How many times as fast a run's time goes: of the waits that are not over, the shortest takes as long as a look around. */
+function rateOf(run: RunState | null, procedure: Procedure, at: number): number {
   if (!run) return 1
   const steps = stepsOf(procedure.nodes)
   const rates = Object.entries(run.waits)
-    .filter(([key]) => !run.done[key])
+    .filter(([key]) => !run.done[key] && at < (waitEndsAt(run, key) ?? 0))
     .map(([key, wait]) => {
       const step = steps.find((s) => s.id === key.split('.').at(-1))
       return step?.kind === 'tend'
@@ -74,7 +75,7 @@ export function usePractising(on: StationState, procedure: Procedure, seed: numb
   const real = useSite()
   const session = useSession()
   const id = newId()
-  const clock = usePracticeClock(() => rateOf(site.one('run', id), procedure))
+  const clock = usePracticeClock((at) => rateOf(site.one('run', id), procedure, at))
   const ready = on.plate ? readyFor(procedure, on.plate, on.id) : on
   const practice = shallowRef<Practice | null>(null)
   const site: Site = practiceSite(
