@@ -34,7 +34,7 @@ export async function seedWith(page: Page, procedureId: string, kind: FaultKind 
   const known: PracticeKnown = {
     products: of('product'),
     instruments: of('instrument'),
-    ...{ family: station.plate.family, recipe: {}, washLabel: null, now: instant(0) },
+    ...{ family: station.plate.family, recipe: {}, washLabel: null, preferred: {}, now: instant(0) },
   }
   const { parameters = {}, options = {} } = startInForce(readyFor(procedure, station.plate), procedure)
   const run: RunState = { ...runFold.initial('r'), parameters, options, document: procedure }

@@ -1,6 +1,6 @@
 import type { FaultKind } from '@tadka/core/practice'
 import type { Page } from '@playwright/test'
-import { address, go, isAccessible, signIn } from './crew.ts'
+import { address, go, isAccessible, press, signIn } from './crew.ts'
 import { GenericCrew } from './generic-crew.ts'
 import { seedWith, stateOf } from './practice-seeds.ts'
 import { beginsAnew, expect, test } from './test.ts'
@@ -30,7 +30,7 @@ class Practising extends GenericCrew {
         .getByRole('img', { name: /^Bottle/ })
         .getAttribute('aria-label')
       if (!right.includes((bottle ?? '').replace('Bottle: ', '')))
-        await this.touch(scene(this.page).getByRole('button', { name: /Take the right bottle/ }))
+        await this.touch(scene(this.page).getByRole('button', { name: /Take another bottle/ }))
       return false
     }
     const between = scene(this.page).locator('.card rect[style*="color-mix"]')
@@ -54,7 +54,7 @@ class Practising extends GenericCrew {
       await expect(over.or(stands).or(drips).or(done).first()).toBeVisible({ timeout: 60_000 })
       if (!this.looks || (await over.count()) > 0) return expect(over).toBeVisible({ timeout: 60_000 })
       if ((await stands.count()) > 0) {
-        await this.touch(scene(this.page).getByRole('button', { name: /Switch it on again/ }))
+        await this.touch(scene(this.page).getByRole('button', { name: /Motor$/ }))
         await expect(stands).toHaveCount(0)
       } else {
         await this.touch(this.step().getByRole('button', { name: 'It ended too early' }), true)
@@ -105,9 +105,13 @@ test('a practice run: who looks passes, who does not is told why it matters, and
   await practise(page, 'bucket.change', 'strip-between', true)
   await expect(page.getByRole('heading', { name: '100 points. Passed.' })).toBeVisible()
 
-  // Leaving in the middle is asked about.
-  await page.getByRole('button', { name: 'Another practice run' }).tap()
-  await page.locator('.run').waitFor()
+  // What is right says so when it is touched. Leaving in the middle is asked about.
+  const clean = await seedWith(page, 'bucket.change', null)
+  await go(page, `/shift/training/practice/bucket.change?seed=${clean}`)
+  await press(page, 'Begin')
+  for (const name of ['Done', 'Done']) await press(page, name)
+  await press(page, /Take another bottle/)
+  await expect(page.getByText('That was as it should be.')).toBeVisible()
   await page.getByRole('button', { name: '‹ Training' }).tap()
   await expect(page.getByText('Leave the practice? Nothing of it is kept.')).toBeVisible()
   await page.getByRole('button', { name: 'Leave it' }).tap()

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { agent, labelUse } from '../rules/schemas.ts'
 import { chemicalClass, supply } from '../solution/schemas.ts'
-import { instantMs, slug, words } from '../stream/envelope.ts'
+import { instantMs, sha256, slug, words } from '../stream/envelope.ts'
 
 export const productSet = z.strictObject({
   name: words(80).min(1),
@@ -28,10 +28,7 @@ export const productSet = z.strictObject({
 
 export const dataSheetSet = z.strictObject({
   product: slug,
-  sha256: z
-    .string()
-    .regex(/^[0-9a-f]{64}$/)
-    .nullable(),
+  sha256: sha256.nullable(),
   name: words(120),
 })
 

@@ -1,7 +1,7 @@
 import { verdicts } from '@tadka/core/rules'
 import { delimiters, encodings, measures, timeOrders, unitsFor, type LoggerUnit } from '@tadka/core/logger'
 import { z } from 'zod'
-import { instantMs, slug, words } from '../stream/envelope.ts'
+import { instantMs, sha256, slug, words } from '../stream/envelope.ts'
 
 const column = z.number().int().min(0).max(500)
 const units = [...new Set(Object.values(unitsFor).flat())] as [LoggerUnit, ...LoggerUnit[]]
@@ -45,7 +45,7 @@ const span = { from: instantMs, to: instantMs }
 export const loggerPayloads = {
   'logger.imported@1': z.strictObject({
     station: slug,
-    sha256: z.string().regex(/^[0-9a-f]{64}$/),
+    sha256,
     name: words(120),
     mapping: loggerMapping,
     summary: z.strictObject({

@@ -1,6 +1,6 @@
 import { roles } from '@tadka/core/rights'
 import { z } from 'zod'
-import { slug, words } from '../stream/envelope.ts'
+import { sha256, slug, words } from '../stream/envelope.ts'
 
 const role = z.enum(roles)
 const personName = words(40).trim().min(1)
@@ -20,7 +20,7 @@ export const personSet = z.strictObject({
 const secretSet = z.strictObject({
   what: z.enum(['pin', 'password']),
   toChange: z.boolean(),
-  mark: z.string().regex(/^[0-9a-f]{64}$/),
+  mark: sha256,
 })
 
 const tabletSet = z.strictObject({ tablet: slug, name: words(60), removed: z.boolean() })

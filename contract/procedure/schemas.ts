@@ -15,7 +15,7 @@ import {
 } from '@tadka/core/procedure'
 import { recipeSides, sharedPlaces } from '@tadka/core/house'
 import { z } from 'zod'
-import { freeKey, freeName } from '../stream/envelope.ts'
+import { freeKey, freeName, sha256 } from '../stream/envelope.ts'
 
 const id = freeName(/^[a-z0-9-]+$/, 40)
 const line = z.string().min(1).max(300)
@@ -56,7 +56,7 @@ const node = {
     .exactOptional(),
 }
 const picture = z.strictObject({
-  sha256: z.string().regex(/^[0-9a-f]{64}$/),
+  sha256,
   says: line,
   shows: z.enum(['right', 'wrong']).exactOptional(),
 })

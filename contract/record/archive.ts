@@ -1,7 +1,5 @@
 import { z } from 'zod'
-import { slug } from '../stream/envelope.ts'
-
-const hash = z.string().regex(/^[0-9a-f]{64}$/)
+import { sha256, slug } from '../stream/envelope.ts'
 
 /** The first line of a site's archive: what it is of, and how much of it there is. */
 export const archiveHead = z.strictObject({
@@ -11,7 +9,7 @@ export const archiveHead = z.strictObject({
   name: z.string().min(1).max(200),
   records: z.number().int().min(0),
   photos: z.number().int().min(0),
-  head: z.strictObject({ seq: z.number().int().min(0), hash }),
+  head: z.strictObject({ seq: z.number().int().min(0), hash: sha256 }),
 })
 export type ArchiveHead = z.infer<typeof archiveHead>
 
@@ -21,7 +19,7 @@ export const archiveRecord = z.strictObject({
   record: z.custom<Readonly<Record<string, unknown>>>(
     (r) => typeof r === 'object' && r !== null && Number.isInteger((r as { seq?: unknown }).seq),
   ),
-  hash,
+  hash: sha256,
 })
-export const archivePhoto = z.strictObject({ photo: hash, receivedAt: z.number(), bytes: z.string() })
+export const archivePhoto = z.strictObject({ photo: sha256, receivedAt: z.number(), bytes: z.string() })
 export const archiveEnd = z.strictObject({ end: z.literal(true) })

@@ -9,7 +9,7 @@ import { planPayloads } from '../plan/records.ts'
 import { stationPayloads } from '../procedure/records.ts'
 import { runPayloads, stepKey } from '../procedure/runs.ts'
 import { readingPayloads } from '../reading/records.ts'
-import { instantMs, slug, subjectRef, words } from '../stream/envelope.ts'
+import { instantMs, sha256, slug, subjectRef, words } from '../stream/envelope.ts'
 import { rerunPayloads } from '../rerun/records.ts'
 import { trainingPayloads } from '../training/records.ts'
 import { dishPayloads } from '../warewash/records.ts'
@@ -32,7 +32,7 @@ export const payloadSchemas = {
     station: slug,
     run: slug.nullable(),
     step: stepKey.nullable(),
-    sha256: z.string().regex(/^[0-9a-f]{64}$/),
+    sha256,
     note: words(300),
   }),
   'record.amended@1': z.strictObject({
@@ -46,20 +46,14 @@ export const payloadSchemas = {
   'shift.reviewed@1': z.strictObject({
     day: z.iso.date(),
     upTo: instantMs,
-    head: z
-      .string()
-      .regex(/^[0-9a-f]{64}$/)
-      .exactOptional(),
+    head: sha256.exactOptional(),
     exceptions: z.number().int().min(0).max(100_000).exactOptional(),
     note: words(500),
   }),
   'shift.signed@1': z.strictObject({
     day: z.iso.date(),
     upTo: instantMs,
-    head: z
-      .string()
-      .regex(/^[0-9a-f]{64}$/)
-      .exactOptional(),
+    head: sha256.exactOptional(),
     openCases: z.array(slug).max(500),
     reason: words(500),
     left: z

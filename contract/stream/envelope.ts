@@ -13,6 +13,8 @@ export const freeKey = (max: number) => z.string().max(max).refine(isFree, 'is a
 
 /** Site and subject ids are short slugs, or UUIDs where a device makes them. */
 export const slug = freeName(/^[a-z0-9][a-z0-9.-]*$/, 64)
+/** Bytes by their SHA-256, in hex. */
+export const sha256 = z.string().regex(/^[0-9a-f]{64}$/)
 export const instantMs = z.number().int().min(0).max(8_640_000_000_000_000)
 
 const storable = (value: string) => !value.includes('\0') && !/\p{Surrogate}/u.test(value)

@@ -1,1 +1,1 @@
-export { batchBody, draftEnvelope, instantMs, slug, words, type DraftOutcome } from './envelope.ts'
+export { batchBody, draftEnvelope, instantMs, sha256, slug, words, type DraftOutcome } from './envelope.ts'

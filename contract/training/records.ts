@@ -1,6 +1,6 @@
 import { huddleTopics, paperKinds, signOffEnds } from '@tadka/core/training'
 import { z } from 'zod'
-import { slug, words } from '../stream/envelope.ts'
+import { sha256, slug, words } from '../stream/envelope.ts'
 
 const onRun = z.strictObject({ run: slug, station: slug, procedure: slug, learner: slug })
 const count = z.number().int().min(0).max(1000)
@@ -13,10 +13,7 @@ export const trainingPaper = z.strictObject({
   number: words(60),
   issued: z.iso.date().nullable(),
   until: z.iso.date().nullable(),
-  photo: z
-    .string()
-    .regex(/^[0-9a-f]{64}$/)
-    .nullable(),
+  photo: sha256.nullable(),
   removed: z.boolean(),
 })
 

@@ -2,7 +2,15 @@ import { kindOf, marksOf } from '../warewash/index.ts'
 import { heatFieldsOf, madeFor, type HeatField, type HeatWhat } from '../reading/index.ts'
 import { interval } from '../quantity/index.ts'
 import { judgeInterval, matching, modelCode, type StripPick } from '../rules/index.ts'
-import { outline, readLimits, type Procedure, type RunState, type Step } from '../procedure/index.ts'
+import {
+  outline,
+  readLimits,
+  stepsOf,
+  type Position,
+  type Procedure,
+  type RunState,
+  type Step,
+} from '../procedure/index.ts'
 import type { PracticeKnown } from './fault.ts'
 
 /** A test strip held under its card. */
@@ -17,9 +25,15 @@ export interface DrawnStrip {
 /** A final rinse this warm, °C, has not sanitized a rack: 176 °F where 180 °F is asked. FDA Food Code 2022, 4-501.112. */
 export const lowRinse = 80
 
+/** The site's products for a use, the one that it offers first before the others. */
+export const servesFor = ({ products, preferred }: PracticeKnown, use: string): PracticeKnown['products'] =>
+  products
+    .filter((p) => p.uses.some((u) => u.id === use))
+    .toSorted((a, b) => Number(b.id === preferred[use]) - Number(a.id === preferred[use]))
+
 /** The product that a check dips into: what this run mixed for it, else the first of the site's for that use. */
 export function dippedIn(known: PracticeKnown, run: Pick<RunState, 'done'>, use: string) {
-  const serves = known.products.filter((p) => p.uses.some((u) => u.id === use))
+  const serves = servesFor(known, use)
   const mixed = Object.values(run.done)
     .map((d) => d.facts['product'])
     .findLast((id) => serves.some((p) => p.id === id))
@@ -141,3 +155,27 @@ export const usesUndrawn = (procedure: Procedure, run: RunState, known: Practice
       ? [p.step.use]
       : [],
   )
+
+/** What is looked at closely, by the inspection's name; the others are not drawn. */
+const closeLooks = {
+  blades: 'blade',
+  burrs: 'burr',
+  look: 'ring',
+  gasket: 'ring',
+  gaskets: 'ring',
+  rings: 'ring',
+  seals: 'ring',
+  seal: 'ring',
+  hub: 'ring',
+} as const
+export type CloseLook = (typeof closeLooks)[keyof typeof closeLooks]
+
+/** What an inspection is drawn as; null where it is not, or nothing could be replaced. */
+export function closeLookOf(step: Step): CloseLook | null {
+  if (step.kind !== 'inspect' || !step.choices.some((c) => c.outcome === 'replace')) return null
+  return (closeLooks as Readonly<Record<string, CloseLook>>)[step.id] ?? null
+}
+
+/** Whether a repeated rinse is judged by how clear the water is. */
+export const runsClear = (position: Position): boolean =>
+  position.kind === 'sign' && stepsOf(position.group.steps).some((s) => s.effects?.contents === 'rinse')

@@ -57,6 +57,8 @@ export interface FalseAlarm {
 export interface PracticeKnown {
   readonly products: readonly (ProductSet & { readonly id: string })[]
   readonly instruments: readonly (InstrumentSet & { readonly id: string })[]
+  /** Of several products for one use, the one that the site offers first: by use. */
+  readonly preferred: Readonly<Record<string, string>>
   /** The machine's kind. */
   readonly family: string
   /** What a recipe asks of the mix in the machine, where the site has one. */
@@ -75,6 +77,8 @@ export interface Practice {
   readonly falseAlarms: readonly FalseAlarm[]
   /** Steps whose solution or rack was put right after it read otherwise. */
   readonly mended: readonly string[]
+  /** What a step asks to be switched and was, by touch, before it was said to be done: by the step's key. */
+  readonly switched: readonly string[]
 }
 
 /** The fault of a kind at a step, that nobody has caught yet; undefined where there is none. */

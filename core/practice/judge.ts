@@ -1,9 +1,9 @@
 import type { Payloads, AnyDraft } from '../stream/index.ts'
-import { closeLookOf, harms } from './throw.ts'
+import { harms } from './throw.ts'
 import { waitEndsAt, type Position, type RunState, type StationState, type Step } from '../procedure/index.ts'
 import { celsius, toFahrenheit } from '../quantity/index.ts'
 import type { JudgedTemperature } from '../rules/index.ts'
-import { dippedIn, type Gauges } from './drawn.ts'
+import { closeLookOf, dippedIn, servesFor, type Gauges } from './drawn.ts'
 import { openFault, type FalseAlarmKind, type FaultKind, type FaultState, type Practice } from './fault.ts'
 import {
   disturbedAt,
@@ -14,6 +14,7 @@ import {
   positionAt,
   reservoirLevel,
   sceneOf,
+  switchedBy,
   type Thing,
   type Touchable,
 } from './scene.ts'
@@ -30,9 +31,7 @@ const changed = (p: Practice, fault: FaultState, to: Partial<FaultState>): Pract
   faults: p.faults.map((f) => (f === fault ? { ...f, ...to } : f)),
 })
 const caught = (p: Practice, fault: FaultState, at: number, soon = true): Practice =>
-  fault.missed
-    ? { ...changed(p, fault, { caught: { at, soon: false } }) }
-    : changed(p, fault, { caught: { at, soon } })
+  changed(p, fault, { caught: { at, soon: soon && !fault.missed } })
 const missed = (p: Practice, fault: FaultState | null | undefined): Practice =>
   fault ? changed(p, fault, { missed: true }) : p
 const alarmed = (p: Practice, kind: FalseAlarmKind, step: string): Practice => ({
@@ -40,11 +39,24 @@ const alarmed = (p: Practice, kind: FalseAlarmKind, step: string): Practice => (
   falseAlarms: [...p.falseAlarms, { kind, step }],
 })
 
-/** A thing that was touched to put it right: what was wrong is caught, what was right is a false alarm. */
+/**
+ * A thing that was touched to put it right: what was wrong is caught, what was right is a false alarm. To switch what the step asks to be
+ * switched is to do it, and among several products for one use another is no wrong one: neither counts.
+ */
 export function judgeTouch(p: Practice, thing: Touchable, position: Position, now: PracticeNow): Practice {
   const fault = wrongThing(p, thing, position, now)
-  if (!fault) return alarmed(p, 'touched', position.key)
-  return caught(p, fault, now.at, isSoon(fault, now))
+  if (fault) return caught(p, fault, now.at, isSoon(fault, now))
+  if (switchedBy(position, thing)) {
+    const { key } = position
+    const others = p.switched.filter((k) => k !== key)
+    return { ...p, switched: others.length < p.switched.length ? others : [...others, key] }
+  }
+  const isOneOfSeveral =
+    thing === 'bottle' &&
+    position.kind === 'step' &&
+    position.step.kind === 'mix' &&
+    servesFor(p.known, position.step.use).length > 1
+  return isOneOfSeveral ? p : alarmed(p, 'touched', position.key)
 }
 
 function wrongThing(p: Practice, thing: Touchable, position: Position, { run, at }: PracticeNow) {
@@ -119,7 +131,7 @@ function stepDone(
       return isNear(facts['read'], shownNumber(after, position, now)) ? after : alarmed(after, 'misread', key)
     case 'wait':
     case 'tend':
-      return waitedOut(after, step, key, now)
+      return waitedOut(after, step, position, now)
     default:
       return after
   }
@@ -151,15 +163,18 @@ function inspected(
     : alarmed(p, 'part-sound', key)
 }
 
-function waitedOut(p: Practice, step: Step, key: string, { run, at }: PracticeNow): Practice {
+function waitedOut(p: Practice, step: Step, position: Position, { run, at }: PracticeNow): Practice {
+  const { key } = position
   const early = at < (waitEndsAt(run, key) ?? 0)
   const cut = openFault(p, 'contact-cut', key)
-  if (cut && disturbing(p, run, 'contact-cut', at)) {
+  if (cut && disturbing(p, run, 'contact-cut', at))
     return early ? caught(p, cut, at, isSoon(cut, { run, at })) : missed(p, cut)
-  }
   if (early && isContact(step)) return alarmed(p, 'ended-early', key)
-  if (early) return p
-  return missed(missed(p, openFault(p, 'beater-stopped', key)), openFault(p, 'reservoir-dry', key))
+  const [stopped, dry] = [openFault(p, 'beater-stopped', key), openFault(p, 'reservoir-dry', key)]
+  // What had not shown yet when it was ended is not missed: the run never came to it.
+  const shows = (f: FaultState) => !early || at >= (disturbedAt(run, f) ?? Infinity) || f.missed
+  const low = !early || reservoirLevel(p, run, position, at) <= lowLevel
+  return missed(stopped && shows(stopped) ? missed(p, stopped) : p, low ? dry : null)
 }
 
 function partMissing(

@@ -5,6 +5,7 @@ import {
   waitKindOf,
   walk,
   type Contents,
+  type Facets,
   type Isolation,
   type Position,
   type RunState,
@@ -13,16 +14,19 @@ import {
 } from '../procedure/index.ts'
 import {
   bathTemperature,
+  closeLookOf,
   dippedIn,
   displayOf,
   gaugesOf,
   phStripOf,
+  runsClear,
   stripOf,
+  type CloseLook,
   type DrawnStrip,
   type Gauges,
 } from './drawn.ts'
 import { openFault, type FaultState, type Practice } from './fault.ts'
-import { closeLookOf, runsClear, runsDry, type CloseLook } from './throw.ts'
+import { runsDry } from './throw.ts'
 
 /** What stands before whoever practises. What may be touched is put right by that, where it is wrong. */
 export type Thing =
@@ -101,8 +105,28 @@ export function reservoirLevel(p: Practice, run: RunState, position: Position, a
 const hasBeater = (p: Practice): boolean =>
   stepsOf(p.procedure.nodes).some((s) => 'during' in s && s.during?.power === 'agitating')
 
-function machineOf(p: Practice, run: RunState, station: StationState, position: Position, at: number): Thing {
-  const { contents, power } = station.facets
+/** What a step itself asks to be switched: to touch that is to do the step. */
+export function switchedBy(position: Position, thing: Touchable): boolean {
+  if (position.kind !== 'step') return false
+  const { step } = position
+  const after = { ...step.effects, ...('during' in step ? step.during : {}) }
+  if (thing === 'feeds') return after.feeds !== undefined
+  return thing !== 'bottle' && after.power !== undefined
+}
+
+/** How the machine stands as the hand has it: what a step asks to be switched may be, before it is said to be done. */
+function facetsNow(p: Practice, { facets }: StationState, position: Position): Facets {
+  if (position.kind !== 'step' || !p.switched.includes(position.key)) return facets
+  const { step } = position
+  const { power = facets.power, feeds = facets.feeds } = {
+    ...step.effects,
+    ...('during' in step ? step.during : {}),
+  }
+  return { ...facets, power, ...(feeds === undefined ? {} : { feeds }) }
+}
+
+function machineOf(p: Practice, run: RunState, facets: Facets, position: Position, at: number): Thing {
+  const { contents, power } = facets
   const cut = disturbing(p, run, 'contact-cut', at)
   const ends = cut && run.waits[cut.at]
   const since = cut && disturbedAt(run, cut)
@@ -176,10 +200,11 @@ export function sceneOf(
 ): Thing[] {
   if (!position) return []
   const by = isolationOf(p)
-  const { power, feeds } = station.facets
+  const facets = facetsNow(p, station, position)
+  const { power, feeds } = facets
   return [
     ...atStep(p, run, position),
-    machineOf(p, run, station, position, at),
+    machineOf(p, run, facets, position, at),
     ...(by
       ? [{ is: 'power', by, on: power !== 'isolated' || isLeftOn(p, run, 'power-left-on') !== null } as const]
       : []),

@@ -8,7 +8,7 @@ export interface Score {
   readonly passed: boolean
   readonly caught: readonly FaultState[]
   readonly missed: readonly FaultState[]
-  /** Where the run ended before their step. */
+  /** What the run never came to: it ended before, or a wait was ended before it showed. */
   readonly notReached: readonly FaultState[]
 }
 
@@ -33,9 +33,11 @@ export function scoreOf(p: Practice, run: Pick<RunState, 'status' | 'stop'>): Sc
     (run.status === 'stopped' &&
       run.stop?.why === 'technician' &&
       caught.some((f) => f.at === run.stop?.step))
+  // Who skips a wait has not looked at it.
+  const nothingLeft = run.status === 'stopped' || notReached.length === 0
   return {
     points: Math.round(points),
-    passed: ended && missed.length === 0 && p.falseAlarms.length <= alarmsForgiven,
+    passed: ended && nothingLeft && missed.length === 0 && p.falseAlarms.length <= alarmsForgiven,
     ...{ caught, missed, notReached },
   }
 }

@@ -2,7 +2,6 @@ import {
   movedParts,
   numberOf,
   outline,
-  stepsOf,
   waitKindOf,
   type Position,
   type Procedure,
@@ -11,32 +10,8 @@ import {
 } from '../procedure/index.ts'
 import { randomFrom } from '../quantity/index.ts'
 import { kindOf, marksOf } from '../warewash/index.ts'
-import { lowRinse, stripOf } from './drawn.ts'
+import { closeLookOf, lowRinse, runsClear, servesFor, stripOf } from './drawn.ts'
 import { faultKinds, type Fault, type FaultKind, type Practice, type PracticeKnown } from './fault.ts'
-
-/** What is looked at closely, by the inspection's name; the others are not drawn. */
-export const closeLooks = {
-  blades: 'blade',
-  burrs: 'burr',
-  look: 'ring',
-  gasket: 'ring',
-  gaskets: 'ring',
-  rings: 'ring',
-  seals: 'ring',
-  seal: 'ring',
-  hub: 'ring',
-} as const
-export type CloseLook = (typeof closeLooks)[keyof typeof closeLooks]
-
-/** What an inspection is drawn as; null where it is not, or nothing could be replaced. */
-export function closeLookOf(step: Step): CloseLook | null {
-  if (step.kind !== 'inspect' || !step.choices.some((c) => c.outcome === 'replace')) return null
-  return (closeLooks as Readonly<Record<string, CloseLook>>)[step.id] ?? null
-}
-
-/** Whether a repeated rinse is judged by how clear the water is. */
-export const runsClear = (position: Position): boolean =>
-  position.kind === 'sign' && stepsOf(position.group.steps).some((s) => s.effects?.contents === 'rinse')
 
 /** A reservoir that leaks is dry after so much of the time from one visit to the next. */
 export const runsDry = 0.7
@@ -96,7 +71,7 @@ const fits: Readonly<Record<FaultKind, (step: Step, where: Where) => readonly Th
   'power-left-on': (step, { later }) =>
     when(step.effects?.power === 'isolated' && harmedLater(later, 'power-left-on')),
   'wrong-bottle': (step, { known }) =>
-    step.kind !== 'mix' || !known.products.some((p) => p.uses.some((u) => u.id === step.use))
+    step.kind !== 'mix' || servesFor(known, step.use).length === 0
       ? []
       : known.products.filter((p) => p.uses.every((u) => u.id !== step.use)).map((p) => ({ of: p.id })),
   'beater-stopped': (step) => when(step.kind === 'wait' && step.during?.power === 'agitating'),
@@ -150,5 +125,5 @@ export function practiceOf(
     faults.push({ ...fault, after, caught: null, missed: false })
     left = left.filter((f) => f.kind !== fault.kind && f.at !== fault.at)
   }
-  return { procedure, known, faults, falseAlarms: [], mended: [] }
+  return { procedure, known, faults, falseAlarms: [], mended: [], switched: [] }
 }

@@ -22,7 +22,7 @@ export interface HuddleHeld {
   readonly topic: HuddleTopic
   /** What few people know; null where it is about what went wrong. */
   readonly procedure: string | null
-  /** Where it went wrong last; null where that is one's whole place. */
+  /** Where it went wrong last; null where it was at no station, or is what few know. */
   readonly station: string | null
   /** Who was there, by id. */
   readonly there: readonly string[]

@@ -6,7 +6,7 @@ import { dishPart } from './dish-part.ts'
 import { readingsOf, stationPeriods } from '@tadka/core/sheet'
 import type { Paper } from './paper.ts'
 import { casesPart } from './cases-part.ts'
-import { photosPart } from './photos-part.ts'
+import { certificatesPart, photosPart } from './photos-part.ts'
 import { sitePart } from './site-part.ts'
 import type { PackTeller } from './teller.ts'
 
@@ -29,6 +29,7 @@ export async function layOut(
   daysPart(paper, known, tell)
   await photosPart(paper, known, tell, photoOf)
   sitePart(paper, known, tell)
+  await certificatesPart(paper, known, tell, photoOf)
   chainPart(paper, known, tell)
   const { from, to } = known.asked
   const named = { site: known.site.name, from: tell.date(from), to: tell.date(to) }

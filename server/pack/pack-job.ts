@@ -3,7 +3,7 @@ import { ownPool } from '../work/database.ts'
 import { Outlet } from '../work/outlet.ts'
 import type { Job } from '../work/work.ts'
 import { layOut } from './document.ts'
-import { gatherPack, type PackAsked } from './gather.ts'
+import { gatherPack, type PackKnown, type PackAsked } from './gather.ts'
 import { packJson } from './json.ts'
 import { Paper, type PaperSize } from './paper.ts'
 import { photoBytes } from '../record/photo-queries.ts'
@@ -37,11 +37,11 @@ export default async function packJob({ asked, port }: Job<PackJob>): Promise<vo
   const outlet = new Outlet<PackLine>(port)
   const { site, id, from, to, at, endsAt } = asked
   try {
-    const known = await gatherPack(ownPool(), asked, async (done, of) => {
+    const gathered = await gatherPack(ownPool(), asked, async (done, of) => {
       if (!(await outlet.put({ done, of }))) throw new Left()
     })
-    const people = asked.people === 'names' ? known.people : known.people.map(byInitials)
-    const tell = packTeller({ ...known, people })
+    const known = asked.people === 'names' ? gathered : withoutNames(gathered)
+    const tell = packTeller(known)
     const paper = new Paper(asked.paper, tell.t('pack.heading', { site: known.site.name }))
     const bytes = buffer(paper.out)
     await layOut(paper, known, tell, (sha256) => photoBytes(ownPool(), site, sha256))
@@ -62,6 +62,13 @@ export default async function packJob({ asked, port }: Job<PackJob>): Promise<vo
     outlet.close()
   }
 }
+
+/** The same with people by their initials; a photo of a certificate would name them all the same. */
+const withoutNames = (known: PackKnown): PackKnown => ({
+  ...known,
+  people: known.people.map(byInitials),
+  trained: known.trained.map((t) => ({ ...t, papers: t.papers.map((p) => ({ ...p, photo: null })) })),
+})
 
 /** "Bảo Nguyễn" as "B. N." */
 const byInitials = <T extends { readonly name: string }>(p: T): T => ({

@@ -4,7 +4,7 @@ import sharp from 'sharp'
 import type { PhotoOf } from './document.ts'
 import type { PackKnown } from './gather.ts'
 import type { Paper } from './paper.ts'
-import type { PackTeller } from './teller.ts'
+import { paperName, type PackTeller } from './teller.ts'
 
 /** So many stand in a row, each with what it is of under it; points. */
 const [inRow, high, room] = [4, 92, 42]
@@ -20,22 +20,24 @@ const small = (bytes: Buffer): Promise<Buffer | null> =>
     .toBuffer()
     .catch(() => null)
 
-/** Every photo of the days, small, in rows, by when it was taken: of which reading, and what it came to. */
-export async function photosPart(
+/** A photo, and what stands under it. */
+interface Pictured {
+  readonly sha256: string
+  readonly says: string
+}
+
+/** Photos small, in rows, each with what it is of. */
+async function pictureRows(
   paper: Paper,
-  { days }: PackKnown,
-  tell: PackTeller,
+  all: readonly Pictured[],
+  { t }: PackTeller,
   photoOf: PhotoOf,
 ): Promise<void> {
-  const { t, date, clock, station } = tell
-  const all = days.flatMap((d) => readingsOf(d).flatMap((of) => of.photos.map((sha256) => ({ sha256, of }))))
-  if (all.length === 0) return
-  paper.heading(t('pack.everyPhoto'))
   const rowFrom = (i: number) =>
     Promise.all(
-      all.slice(i, i + inRow).map(async ({ sha256, of }) => {
+      all.slice(i, i + inRow).map(async ({ sha256, says }) => {
         const bytes = await photoOf(sha256)
-        return { of, picture: bytes && (await small(bytes)) }
+        return { says, picture: bytes && (await small(bytes)) }
       }),
     )
   // The next row is made small while this one is drawn.
@@ -52,15 +54,50 @@ export async function photosPart(
     )
     paper.row(
       Array.from({ length: inRow }, (_, k) => {
-        const of = row[k]?.of
-        const where = of?.reading.station ? `${station(of.reading.station)}: ` : ''
-        const came = row[k] && !row[k].picture ? ` ${t('pack.photoMissing')}` : ''
-        const text = of
-          ? `${date(of.at)} ${clock(of.at)}, ${where}${readingWords(tell, of.reading)}. ${verdictWords(tell, of)}${came}`
-          : ''
-        return { text, share: 1, size: 7.5 }
+        const of = row[k]
+        const missing = of && !of.picture ? ` ${t('pack.photoMissing')}` : ''
+        return { text: of ? `${of.says}${missing}` : '', share: 1, size: 7.5 }
       }),
       false,
     )
   }
+}
+
+/** Every photo of the days, by when it was taken: of which reading, and what it came to. */
+export async function photosPart(
+  paper: Paper,
+  { days }: PackKnown,
+  tell: PackTeller,
+  photoOf: PhotoOf,
+): Promise<void> {
+  const { t, date, clock, station } = tell
+  const all = days.flatMap((d) =>
+    readingsOf(d).flatMap((of) => {
+      const where = of.reading.station ? `${station(of.reading.station)}: ` : ''
+      const says = `${date(of.at)} ${clock(of.at)}, ${where}${readingWords(tell, of.reading)}. ${verdictWords(tell, of)}`
+      return of.photos.map((sha256) => ({ sha256, says }))
+    }),
+  )
+  if (all.length === 0) return
+  paper.heading(t('pack.everyPhoto'))
+  await pictureRows(paper, all, tell, photoOf)
+}
+
+/** The certificates that were photographed, each with whose it is. */
+export async function certificatesPart(
+  paper: Paper,
+  { trained }: PackKnown,
+  tell: PackTeller,
+  photoOf: PhotoOf,
+): Promise<void> {
+  const all = trained.flatMap((p) =>
+    p.papers.flatMap((held) =>
+      held.photo === null
+        ? []
+        : [{ sha256: held.photo, says: `${tell.person(p.id)}: ${paperName(tell, held)} ${held.number}` }],
+    ),
+  )
+  if (all.length === 0) return
+  paper.heading(tell.t('pack.paperPhotos'))
+  await pictureRows(paper, all, tell, photoOf)
 }

@@ -5,7 +5,7 @@ import { checkWords } from '@tadka/words/sheet'
 import { spanWords } from '@tadka/words/tell'
 import type { PackKnown, Trained } from './gather.ts'
 import type { Paper } from './paper.ts'
-import type { PackTeller } from './teller.ts'
+import { paperName, type PackTeller } from './teller.ts'
 
 /** What stands behind the days: instruments, people, chemicals, rules. */
 export function sitePart(paper: Paper, known: PackKnown, tell: PackTeller): void {
@@ -67,7 +67,7 @@ function people(paper: Paper, { trained }: PackKnown, tell: PackTeller): void {
   for (const { who, paper: held } of papers)
     paper.row([
       { text: tell.person(who), share: 1.5, weight: 'bold' },
-      { text: held.name || t(`training.paper.${held.kind}`), share: 4 },
+      { text: paperName(tell, held), share: 4 },
       { text: held.number, share: 2 },
       {
         text:

@@ -13,7 +13,7 @@ import {
 import { stringify } from 'csv-stringify/sync'
 import { strToU8, zipSync } from 'fflate'
 import type { PackKnown } from './gather.ts'
-import type { PackTeller } from './teller.ts'
+import { paperName, type PackTeller } from './teller.ts'
 
 /** A table: its file, its columns, its rows; what they mean is in docs/formats.md. */
 interface Table {
@@ -150,13 +150,7 @@ export function tablesOf({ days, site, trained }: PackKnown, tell: PackTeller): 
       file: 'certificates.csv',
       columns: ['person', 'certificate', 'number', 'issued', 'until'],
       rows: trained.flatMap((p) =>
-        p.papers.map((c) => [
-          tell.person(p.id),
-          c.name || tell.t(`training.paper.${c.kind}`),
-          c.number,
-          c.issued ?? '',
-          c.until ?? '',
-        ]),
+        p.papers.map((c) => [tell.person(p.id), paperName(tell, c), c.number, c.issued ?? '', c.until ?? '']),
       ),
     },
     {

@@ -49,3 +49,9 @@ export function packTeller({ site, stations, products, instruments, procedures, 
     volume: (mL) => asText(showVolume(mL, site.units)),
   }
 }
+
+/** What a certificate is called: by its own name, or its kind's. */
+export const paperName = (
+  { t }: Pick<PackTeller, 't'>,
+  held: { readonly name: string; readonly kind: string },
+): string => held.name || t(`training.paper.${held.kind}`)

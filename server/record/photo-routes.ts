@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { slug } from '@tadka/contract/stream'
+import { sha256, slug } from '@tadka/contract/stream'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
@@ -7,7 +7,7 @@ import type { Services } from '../services/services.ts'
 import { inSite } from '../db/transaction.ts'
 import { photoBytes } from './photo-queries.ts'
 
-const params = z.object({ site: slug, sha256: z.string().regex(/^[0-9a-f]{64}$/) })
+const params = z.object({ site: slug, sha256 })
 interface Kind {
   readonly type: string
   /** What its bytes begin with. */

@@ -7,13 +7,14 @@ import { buffer } from 'node:stream/consumers'
 import { canonicalText, isFault, verifyChain, type AnyRecord } from '@tadka/core/stream'
 import { strFromU8, unzipSync } from 'fflate'
 import Papa from 'papaparse'
+import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { siteId } from '../demo/house.ts'
 import { gatherPack, type PackKnown } from '../pack/gather.ts'
 import { Paper } from '../pack/paper.ts'
 import { packTables } from '../pack/tables.ts'
 import { packTeller } from '../pack/teller.ts'
-import { ask, inspect, signIn, testServer, type TestServer } from './server.ts'
+import { ask, draft, inspect, signIn, testServer, type TestServer } from './server.ts'
 
 let server: TestServer
 let lead: string
@@ -91,6 +92,32 @@ describe('an inspector’s pack', () => {
     expect(text).toContain('3-501.16(A)(2)')
     expect(text).toMatch(/records were checked: none altered, none missing/)
     expect(text).toMatch(/Page 1 of \d+/)
+  })
+  it('shows the photo of a certificate under whose it is; by initials it leaves it out, for it names them', async () => {
+    const manager = await signIn(server.app, 'oriel')
+    const bytes = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#fff' } })
+      .jpeg()
+      .toBuffer()
+    const photo = createHash('sha256').update(bytes).digest('hex')
+    const headers = { cookie: manager, 'content-type': 'image/jpeg' }
+    const url = `/api/sites/${siteId}/photos/${photo}`
+    expect((await server.app.inject({ method: 'PUT', url, headers, payload: bytes })).statusCode).toBe(200)
+    const held = {
+      ...{ paper: 'p1', kind: 'food-handler', name: 'Harbour food course', number: 'H 77' },
+      ...{ issued: '2026-01-01', until: null, photo, removed: false },
+    }
+    const set = draft(server.clock.now, 'training.paper@1', held, {
+      by: 'oriel',
+      subject: { kind: 'training', id: 'bao' },
+    })
+    await ask(server, manager, 'POST', '/records', { sentAt: server.clock.now, drafts: [set] })
+    const change = { from: '2026-11-26', stations: ['galley-sink'] }
+    const text = textOf(await file((await make(change)).id, 'pdf'))
+    expect(text).toMatch(/Photos of certificates\s+Bảo Nguyễn: Harbour food course\s+H 77/)
+    expect(text).not.toContain('H 77 (')
+    const initials = textOf(await file((await make({ ...change, people: 'initials' })).id, 'pdf'))
+    expect(initials).toContain('Harbour food course')
+    expect(initials).not.toContain('Photos of certificates')
   })
   it('of one station tells of no other', async () => {
     const text = textOf(await file((await make({ stations: ['kiosk-slush'] })).id, 'pdf'))

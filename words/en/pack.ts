@@ -52,6 +52,7 @@ export const pack = {
   limit: 'Limit',
   local: '{authority}, from {day}: {reason}',
   everyPhoto: 'Photos',
+  paperPhotos: 'Photos of certificates',
   photoMissing: 'The photo has not come from its tablet.',
   chain: 'Check that nothing was altered',
   sound: '{n} records were checked: none altered, none missing.',

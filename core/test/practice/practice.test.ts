@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { allProcedures, latestProcedure, waitKindOf, type Position } from '../../procedure/index.ts'
+import { allProcedures, latestProcedure, outline, waitKindOf, type Position } from '../../procedure/index.ts'
 import {
   faultKinds,
   faultsPossible,
@@ -77,11 +77,79 @@ it('whoever looks passes whatever is thrown in; whoever does not fails wherever 
     }
 })
 
+it('who ends waits before anything in them could show passes none that it was thrown into', () => {
+  for (const kind of ['beater-stopped', 'reservoir-dry'] as const) {
+    let hurried = 0
+    const seeded = whereItFits(kind).flatMap(([p]) =>
+      [1, 2, 3, 4, 5, 6, 7, 8].map((seed) => [p, seed] as const),
+    )
+    for (const [p, seed] of seeded) {
+      const { crew, score } = worked(p, seed, { looks: true, hurries: true }, kind)
+      // A contact time may not be ended: there it shows, and is caught.
+      if (crew.p.faults.length === 0 || score.caught.length > 0) continue
+      hurried += 1
+      expect([p.id, crew.r.run.status, score.passed, score.notReached.length + score.missed.length]).toEqual([
+        p.id,
+        'finished',
+        false,
+        1,
+      ])
+    }
+    expect(hurried).toBeGreaterThan(0)
+  }
+})
+
+describe('to touch', () => {
+  const touching = (find: (crew: Crew, position: Position) => boolean) => {
+    for (const p of procedures) {
+      const seed = Array.from({ length: 30 }, (_, n) => n).find(
+        (n) => new Crew(p, n, looking).p.faults.length === 0,
+      )
+      const { crew } = worked(p, seed ?? 0, { looks: true, alarm: find })
+      if (seed !== undefined) expect([p.id, crew.p.falseAlarms]).toEqual([p.id, []])
+    }
+  }
+  it('what the step at hand asks to be switched is to do it: it is drawn so, and is no false alarm', () => {
+    let pulled = 0
+    touching((crew, position) => {
+      if (position.kind !== 'step' || position.step.effects?.power !== 'isolated') return false
+      if (!crew.see(position, 'power')?.on) return false
+      crew.touch('power', position)
+      expect(crew.see(position, 'power')?.on).toBe(false)
+      // A second touch puts it back.
+      crew.touch('power', position)
+      expect(crew.see(position, 'power')?.on).toBe(true)
+      pulled += 1
+      return true
+    })
+    expect(pulled).toBeGreaterThan(5)
+  })
+  it('the bottle, where the site has several products for the use, says nothing; the one it offers first stands there', () => {
+    const p = procedures.find((q) => q.id === 'bucket.change') as (typeof procedures)[number]
+    const crew = new Crew(p, 1, looking)
+    const own = crew.p.known.products.find((x) => x.uses.some((u) => u.id === 'cloths'))
+    const other = { ...own, id: 'other' } as NonNullable<typeof own>
+    const known = {
+      ...crew.p.known,
+      products: [...crew.p.known.products, other],
+      preferred: { cloths: 'other' },
+    }
+    crew.p = { ...crew.p, known, faults: [] }
+    const mix = outline(crew.r.procedure, crew.r.run).find((x) => x.kind === 'step' && x.step.kind === 'mix')
+    if (!mix) throw new Error('nothing is mixed')
+    expect(crew.see(mix, 'bottle')?.product).toBe('other')
+    crew.touch('bottle', mix)
+    expect(crew.p.falseAlarms).toEqual([])
+  })
+})
+
 describe('a false alarm costs points, and two of them the pass', () => {
   const isAt = (position: Position, kind: string) => position.kind === 'step' && position.step.kind === kind
   const alarms: Readonly<Record<string, NonNullable<Habits['alarm']>>> = {
     touched: (crew, position) => {
       if (!crew.see(position, 'power')) return false
+      if (position.kind === 'step' && (position.step.effects?.power || 'during' in position.step))
+        return false
       crew.touch('power', position)
       return true
     },

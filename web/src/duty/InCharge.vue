@@ -26,7 +26,7 @@ const take = () =>
 </script>
 
 <template>
-  <div v-if="last || mayTake || session.mayDo('sign-shift')" class="charge">
+  <div v-if="last || session.mayDo('sign-shift')" class="charge">
     <p>
       {{
         last

@@ -3,10 +3,10 @@ import { servesFamily } from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import PlaceBar from '../frame/PlaceBar.vue'
 import ChoicePick from '../pieces/ChoicePick.vue'
-import DialogCard from '../pieces/DialogCard.vue'
+import LeaveAsked from '../pieces/LeaveAsked.vue'
 import { useLacking } from '../procedure/have-ready.ts'
 import { useProcedures } from '../site/procedures.ts'
 import { useSite } from '../site/site.ts'
@@ -64,18 +64,6 @@ function begin(anew: boolean): void {
   isOver.value = false
   begun.value = true
 }
-
-const leaving = ref<string | null>(null)
-let isSure = false
-onBeforeRouteLeave((to) => {
-  if (isSure || !begun.value || isOver.value) return true
-  leaving.value = to.fullPath
-  return false
-})
-function leave(): void {
-  isSure = true
-  void router.push(leaving.value ?? '/shift/training')
-}
 </script>
 
 <template>
@@ -117,17 +105,12 @@ function leave(): void {
       </template>
     </div>
   </div>
-  <dialog-card
-    :show="leaving !== null"
+  <leave-asked
+    :asks="begun && !isOver"
     :title="t('practice.leaveSure')"
-    width="min(460px, 94vw)"
-    @update:show="leaving = null"
-  >
-    <div class="sure">
-      <n-button size="large" @click="leave">{{ t('practice.leave') }}</n-button>
-      <n-button type="primary" size="large" @click="leaving = null">{{ t('check.goOn') }}</n-button>
-    </div>
-  </dialog-card>
+    :leave="t('practice.leave')"
+    :stay="t('check.goOn')"
+  />
 </template>
 
 <style scoped>
@@ -151,10 +134,6 @@ function leave(): void {
 }
 .missing {
   font-weight: 600;
-}
-.sure {
-  display: flex;
-  gap: 12px;
 }
 .link {
   min-height: 48px;

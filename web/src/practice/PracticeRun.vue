@@ -1,6 +1,9 @@
 <script setup lang="ts">
-import type { Procedure, StationState } from '@tadka/core/procedure'
+import type { Touchable } from '@tadka/core/practice'
+import type { Position, Procedure, StationState } from '@tadka/core/procedure'
+import { useMessage } from 'naive-ui'
 import { watch } from 'vue'
+import { useI18n } from 'vue-i18n'
 import RunPlace from '../procedure/RunPlace.vue'
 import PracticeScene from './PracticeScene.vue'
 import PracticeScore from './PracticeScore.vue'
@@ -15,6 +18,11 @@ const { id, run, station, practice, touch, over, score } = usePractising(
   props.seed,
 )
 watch(over, (ended) => ended && emit('over'))
+const { t } = useI18n()
+const message = useMessage()
+function touched(thing: Touchable, at: Position | null): void {
+  if (at && !touch(thing, at)) message.info(t('practice.wasRight'))
+}
 </script>
 
 <template>
@@ -37,7 +45,7 @@ watch(over, (ended) => ended && emit('over'))
         :position="position"
         :positions="positions"
         :warnings="warnings"
-        @touch="(thing) => position && touch(thing, position)"
+        @touch="(thing) => touched(thing, position)"
       />
     </template>
   </run-place>

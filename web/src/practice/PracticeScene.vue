@@ -111,7 +111,7 @@ const isOn = (on: boolean) => t(on ? 'practice.lampOn' : 'practice.lampOff')
     <machine-drawn v-if="machine && machine.beater === 'none'" :thing="machine" :label="seen" />
     <button v-else-if="machine" type="button" class="touch" @click="emit('touch', 'machine')">
       <machine-drawn :thing="machine" :label="seen" />
-      <span>{{ t('practice.startBeater') }}</span>
+      <span>{{ t('practice.motor') }}</span>
     </button>
     <div class="pair">
       <button v-if="power" type="button" class="touch" @click="emit('touch', 'power')">

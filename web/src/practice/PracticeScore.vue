@@ -4,6 +4,7 @@ import type { FaultState, Practice, Score } from '@tadka/core/practice'
 import type { RunState } from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { useI18n } from 'vue-i18n'
+import PracticeSign from '../procedure/PracticeSign.vue'
 import { useNames } from '../site/names.ts'
 import { useUnits } from '../site/units.ts'
 
@@ -25,7 +26,7 @@ const why = (f: FaultState) =>
 
 <template>
   <div class="score">
-    <p class="practice">{{ t('run.practice') }}</p>
+    <practice-sign />
     <h1>{{ t(score.passed ? 'practice.passed' : 'practice.notPassed', { n: score.points }) }}</h1>
     <p v-if="run.status === 'abandoned'">{{ t('practice.abandoned') }}</p>
     <p v-else-if="practice.faults.length === 0" class="none">{{ t('practice.nothingWrong') }}</p>
@@ -78,12 +79,6 @@ const why = (f: FaultState) =>
   display: grid;
   gap: 18px;
   justify-items: start;
-}
-.practice {
-  padding: 6px 14px;
-  border: 2px dashed var(--ink);
-  border-radius: var(--r);
-  font-weight: 650;
 }
 h1 {
   font-size: 40px;

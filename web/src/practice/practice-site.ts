@@ -3,8 +3,8 @@ import type { StationState } from '@tadka/core/procedure'
 import { computed, reactive, shallowRef } from 'vue'
 import type { Site } from '../site/site.ts'
 import { foldDraft, nameOf } from '../stream/fold-draft.ts'
+import { newDraft } from '../stream/new-draft.ts'
 import { clockOffset } from '../wire/clock.ts'
-import { newId } from '../wire/device.ts'
 import type { PracticeClock } from './practice-clock.ts'
 
 /** What of the real site a practice run goes by: what stands there, not what was done. */
@@ -43,12 +43,9 @@ export function practiceSite(
     [...states.value].flatMap(([name, state]) => (name.startsWith(`${kind}/`) ? [state] : []))
 
   function draftOf<T extends RecordType>(type: T, subject: SubjectRef, payload: Payloads[T]): AnyDraft {
-    const made = { id: newId(), site, type, subject, device: 'practice', counter: ++counted, by: by() }
-    return {
-      ...made,
-      observedAt: clock.rightNow() - clockOffset.value,
-      payload,
-    } as unknown as AnyDraft
+    const observedAt = clock.rightNow() - clockOffset.value
+    const maker = { site, by: by(), observedAt, device: 'practice', counter: ++counted }
+    return newDraft(maker, type, subject, payload)
   }
   function commit(...drafts: AnyDraft[]): void {
     for (const draft of drafts) {

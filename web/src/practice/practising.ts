@@ -43,6 +43,7 @@ export function practiceKnown(site: Site, station: StationState): PracticeKnown 
     family: station.plate?.family ?? '',
     recipe: Object.fromEntries(recipeSides.map((side) => [side, recipeRange(mixes, side)])),
     washLabel: washLabel(products, site.set?.schools ?? {}),
+    preferred: site.set?.preferred ?? {},
     now: rightNow(),
   }
 }
@@ -102,9 +103,13 @@ export function usePractising(on: StationState, procedure: Procedure, seed: numb
   const worked = run.value && procedureOfRun(run.value)
   if (run.value && worked) practice.value = practiceOf(worked, run.value, practiceKnown(real, on), seed)
 
-  function touch(thing: Touchable, position: Position): void {
-    const now = current()
-    if (practice.value && now) practice.value = judgeTouch(practice.value, thing, position, now)
+  /** Touches a thing. Returns whether that changed anything: what was right stays as it is. */
+  function touch(thing: Touchable, position: Position): boolean {
+    const [was, now] = [practice.value, current()]
+    if (!was || !now) return false
+    const is = judgeTouch(was, thing, position, now)
+    practice.value = is
+    return is.faults !== was.faults || is.switched !== was.switched
   }
   const over = computed(() => {
     const status = run.value?.status

@@ -10,6 +10,7 @@ import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
 import { now } from '../wire/clock.ts'
 import CallHelp from './CallHelp.vue'
+import PracticeSign from './PracticeSign.vue'
 import { useCaller } from './caller.ts'
 
 /** The top edge: back, the waits of the other runs, who acts, and the way to serve in between. */
@@ -50,7 +51,7 @@ const others = computed(() => waits.value.filter((w) => w.run !== props.runId))
     <n-button quaternary class="back" @click="router.push(site.isPractice ? '/shift/training' : '/shift')"
       >‹ {{ t(site.isPractice ? 'run.toTraining' : 'place.shift') }}</n-button
     >
-    <p v-if="site.isPractice" class="practice">{{ t('run.practice') }}</p>
+    <practice-sign v-if="site.isPractice" />
     <router-link v-for="w in others" :key="w.run + w.key" :to="`/run/${w.run}`" class="other">
       <wait-rope :label="w.label" :ends-at="w.ends" :started-at="w.startedAt" :now="now()" />
     </router-link>
@@ -83,12 +84,6 @@ const others = computed(() => waits.value.filter((w) => w.run !== props.runId))
   padding: 0 var(--gutter) 0 10px;
   border-bottom: 1px solid var(--line);
   flex-wrap: wrap;
-}
-.practice {
-  padding: 6px 14px;
-  border: 2px dashed var(--ink);
-  border-radius: var(--r);
-  font-weight: 650;
 }
 .other {
   text-decoration: none;

@@ -36,11 +36,12 @@ import { computed, hasInjectionContext, inject, ref, shallowRef, triggerRef, typ
 import { useSession } from '../rights/session.ts'
 import { ask, Unreachable } from '../wire/api.ts'
 import { knownOffset, learnServerTime, ownClock } from '../wire/clock.ts'
-import { deviceId, newId, nextCount } from '../wire/device.ts'
+import { deviceId, nextCount } from '../wire/device.ts'
 import { isChainLost, moveHead, rememberHead } from '../stream/head.ts'
 import { forgetOldPhotos, sendPhotosAgain } from '../stream/kept-photos.ts'
 import { forgetBackedUp } from '../stream/outbox.ts'
 import { foldDraft, nameOf } from '../stream/fold-draft.ts'
+import { newDraft } from '../stream/new-draft.ts'
 import { makeSender } from '../stream/sender.ts'
 import { endsSoon } from '../wire/soon.ts'
 import { picturesShown } from './pictures-shown.ts'
@@ -243,17 +244,8 @@ export const useSiteStore = defineStore('site', () => {
   function draftOf<T extends RecordType>(type: T, subject: SubjectRef, payload: Payloads[T]): AnyDraft {
     const [site, by] = [session.site, session.acting?.id]
     if (!site || !by) throw new Error('nobody is signed in')
-    const made = {
-      id: newId(),
-      site,
-      type,
-      subject,
-      observedAt: ownClock(),
-      device: deviceId(),
-      counter: nextCount(),
-      by,
-    }
-    return { ...made, payload } as unknown as AnyDraft
+    const maker = { site, by, observedAt: ownClock(), device: deviceId(), counter: nextCount() }
+    return newDraft(maker, type, subject, payload)
   }
 
   /** Puts drafts in the log: shown at once, kept on the tablet, sent by themselves. */

@@ -4,9 +4,9 @@ import { Refusal } from '@tadka/core/refusal'
 import { NButton } from 'naive-ui'
 import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { onBeforeRouteLeave, useRouter } from 'vue-router'
+import { useRouter } from 'vue-router'
 import PlaceBar from '../frame/PlaceBar.vue'
-import DialogCard from '../pieces/DialogCard.vue'
+import LeaveAsked from '../pieces/LeaveAsked.vue'
 import StripDrawn from '../pieces/StripDrawn.vue'
 import { useSession } from '../rights/session.ts'
 import { ask } from '../wire/api.ts'
@@ -64,19 +64,6 @@ function go(): void {
         answers: answers.value,
       })
     })
-}
-
-/** Where it is gone to, once it is said that the answers may go. */
-const leaving = ref<string | null>(null)
-let isSure = false
-onBeforeRouteLeave((to) => {
-  if (isSure || marked.value || answers.value.every((a) => a === null)) return true
-  leaving.value = to.fullPath
-  return false
-})
-function leave(): void {
-  isSure = true
-  void router.push(leaving.value ?? '/shift/training')
 }
 
 const canSpeak = 'speechSynthesis' in window
@@ -147,17 +134,12 @@ function speak(): void {
         >
       </form>
     </div>
-    <dialog-card
-      :show="leaving !== null"
+    <leave-asked
+      :asks="!marked && answers.some((a) => a !== null)"
       :title="t('check.leaveSure')"
-      width="min(460px, 94vw)"
-      @update:show="leaving = null"
-    >
-      <div class="sure">
-        <n-button size="large" @click="leave">{{ t('check.leave') }}</n-button>
-        <n-button type="primary" size="large" @click="leaving = null">{{ t('check.goOn') }}</n-button>
-      </div>
-    </dialog-card>
+      :leave="t('check.leave')"
+      :stay="t('check.goOn')"
+    />
   </div>
 </template>
 
@@ -218,10 +200,6 @@ h2 {
   min-width: 200px;
   justify-self: start;
   font-size: 20px;
-}
-.sure {
-  display: flex;
-  gap: 12px;
 }
 .leave {
   min-height: 48px;
