@@ -43,6 +43,13 @@ export const siteSet = z.strictObject({
   rerunDays: z.number().int().min(1).max(7).exactOptional(),
   emergencyNumber: words(40),
   eyeWash: words(200).exactOptional(),
+  meetingPoint: words(200).exactOptional(),
+  timeOnly: z
+    .strictObject({ hours: z.union([z.literal(4), z.literal(6)]), written: words(200).min(3) })
+    .exactOptional(),
+  outagePlan: z
+    .strictObject({ approvedBy: words(120).min(2), conditions: z.array(words(300).min(3)).min(1).max(20) })
+    .exactOptional(),
   contacts: z
     .array(
       z.strictObject({

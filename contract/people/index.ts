@@ -7,7 +7,7 @@ import { personSet } from './records.ts'
 
 const role = personSet.shape.role
 export { personSet }
-const pin = z.string().regex(/^\d{4,8}$/, 'is 4 to 8 digits')
+export const pin = z.string().regex(/^\d{4,8}$/, 'is 4 to 8 digits')
 
 /** One that nobody would guess first. */
 const goodPin = pin.refine((digits) => !isEasyPin(digits), 'must not repeat or count')

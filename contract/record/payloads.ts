@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { bathPayloads } from '../bath/records.ts'
 import { casePayloads } from '../case/records.ts'
 import { housePayloads } from '../house/records.ts'
+import { incidentPayloads } from '../incident/records.ts'
 import { loggerPayloads } from '../logger/records.ts'
 import { peoplePayloads } from '../people/records.ts'
 import { planPayloads } from '../plan/records.ts'
@@ -28,6 +29,7 @@ export const payloadSchemas = {
   ...loggerPayloads,
   ...rerunPayloads,
   ...trainingPayloads,
+  ...incidentPayloads,
   'photo.attached@1': z.strictObject({
     station: slug,
     run: slug.nullable(),

@@ -78,6 +78,33 @@ const golden = [
       removed: false,
     },
   },
+  {
+    type: 'incident.opened@1',
+    payload: { kind: 'water-off', station: null, place: '', stations: ['kiosk'], cleans: null },
+  },
+  { type: 'incident.counted@1', payload: { out: ['noor'], notHere: ['pim'], others: 'two guests' } },
+  { type: 'incident.known-good@1', payload: { at: 5 } },
+  { type: 'incident.product@1', payload: { product: 'p' } },
+  {
+    type: 'incident.done@1',
+    payload: {
+      task: 'cold',
+      station: 'kiosk',
+      read: { value: 7, unit: '°C' },
+      warmSince: null,
+      kept: true,
+      note: 'said so',
+      photo: null,
+    },
+  },
+  { type: 'incident.over@1', payload: { at: 5, cleans: { kiosk: ['soft-serve-gravity.close'] } } },
+  { type: 'incident.extent@1', payload: { stopped: false, reason: 'four minutes' } },
+  {
+    type: 'incident.approved@1',
+    payload: { way: 'plan', who: 'J. Doe', at: 5, photo: null, conditions: ['bottled water'] },
+  },
+  { type: 'incident.reopened@1', payload: { stations: ['kiosk'], ends: true } },
+  { type: 'incident.false-alarm@1', payload: { stations: ['kiosk'], reason: 'the tap was shut' } },
   { type: 'charge.taken@1', payload: { day: '2026-11-26' } },
   { type: 'product.sheet@1', payload: { product: 'p', sha256: 'a'.repeat(64), name: 'sheet.pdf' } },
   {

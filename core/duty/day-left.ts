@@ -55,11 +55,15 @@ export function dayLeft(known: DayKnown, date: string, now: Instant): DayLeft[] 
         : [],
     ),
     ...stations.flatMap((s): DayLeft[] =>
-      s.outOfService && s.outOfService.since < to ? [{ what: 'out-of-service', station: s.id }] : [],
+      outSince(s) < to ? [{ what: 'out-of-service', station: s.id }] : [],
     ),
     ...cases.map((c): DayLeft => ({ what: 'case', station: c.station, case: c.id })),
   ]
 }
+
+/** Since when it is out of service, ms UTC; never where it is in service. */
+const outSince = ({ outOfService, closures = [] }: StationState): number =>
+  Math.min(outOfService?.since ?? Infinity, ...closures.map((c) => c.since))
 
 function dutiesLeft(
   station: StationState,

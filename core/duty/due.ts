@@ -1,5 +1,6 @@
 import { dutiesOf } from './duties.ts'
 import { baseOf } from '../procedure/own.ts'
+import { cleanedSince, isClosed, isOut } from '../procedure/station-closed.ts'
 import { instant, type Instant } from '../quantity/index.ts'
 import { closedKey, type LastRun, type StationState } from '../procedure/station-state.ts'
 import type { SiteSet } from '../house/site.ts'
@@ -18,14 +19,14 @@ export type Risk =
   | 'ahead'
 
 /** Triggers of the work that each day brings; what comes besides is what a calendar is read for. */
-const daily: readonly StationDuty['trigger']['kind'][] = ['each-close', 'each-open', 'hours']
+const daily: readonly DueItem['trigger'][] = ['each-close', 'each-open', 'hours', 'reopening']
 export const isDaily = (due: Pick<DueItem, 'trigger'>): boolean => daily.includes(due.trigger)
 
 /** One thing that is due: which procedure on which station, between when and when, and by which rule. */
 export interface DueItem {
   readonly station: string
   readonly procedure: string
-  readonly trigger: StationDuty['trigger']['kind']
+  readonly trigger: StationDuty['trigger']['kind'] | 'reopening'
   readonly rule: string
   readonly day: string
   readonly earliest: Instant
@@ -35,6 +36,8 @@ export interface DueItem {
   readonly lastDoneBy: string | null
   /** A machine that is out of service: what brings product waits until it is back. */
   readonly outOfService: boolean
+  /** Something went wrong at the site and lasts: nothing is done there until it is over. */
+  readonly closed: boolean
   /** Its time is long over, and what it was for has gone by: it stands apart from what can be done now. */
   readonly goneBy: boolean
   /** The run on it now, or null. */
@@ -59,7 +62,10 @@ export function dueList(
   const context: DutyContext = { site, days, now, predictions }
   return stations
     .filter((station) => station.laidUp === null)
-    .flatMap((station) => dutiesOf(station).flatMap((duty) => nextDue(station, duty, context) ?? []))
+    .flatMap((station) => [
+      ...reopenings(station, context),
+      ...dutiesOf(station).flatMap((duty) => nextDue(station, duty, context) ?? []),
+    ])
     .toSorted(
       (a, b) =>
         Number(a.goneBy) - Number(b.goneBy) ||
@@ -81,6 +87,44 @@ const servesBoth = (a: DueItem, b: DueItem, now: Instant): boolean =>
 /** An opening that was missed this long ago is no job for now. Common practice, no source. */
 const goneByMs = 3 * 3_600_000
 
+/** Before a station comes back it is worked through so much: at once where it may be, and within hours. Common practice, no source. */
+const reopenWithinMs = 4 * 3_600_000
+
+/** What a station is worked through before it comes back after something went wrong, once that is over. */
+function reopenings(station: StationState, { site, now }: DutyContext): DueItem[] {
+  const { closures = [], id } = station
+  return closures.flatMap((closure) => {
+    const { over, cleans } = closure
+    if (over === null || isClosed(station, null)) return []
+    return cleans
+      .filter((procedure) => cleanedSince(station, closure, procedure) === null)
+      .map((procedure): DueItem => {
+        const window = {
+          earliest: instant(over),
+          target: instant(over),
+          latest: instant(over + reopenWithinMs),
+        }
+        const last = station.lastRuns[baseOf(procedure)]
+        const isOn = station.currentRun?.procedure === baseOf(procedure)
+        return {
+          ...{
+            station: id,
+            procedure,
+            trigger: 'reopening',
+            rule: '',
+            day: dateAt(instant(over), site.timeZone),
+          },
+          ...window,
+          ...{ lastDoneAt: last ? instant(last.finishedAt) : null, lastDoneBy: last?.by ?? null },
+          ...{ outOfService: true, closed: false, goneBy: false },
+          ...{ run: isOn ? (station.currentRun?.run ?? null) : null },
+          ...{ risk: riskAt({ day: '', ...window }, now) },
+          ...{ minutesLeft: Math.floor((window.latest - now) / 60_000) },
+        }
+      })
+  })
+}
+
 const order: Record<Risk, number> = { late: 0, 'past-target': 1, now: 2, ahead: 3 }
 
 function nextDue(station: StationState, duty: StationDuty, context: DutyContext): DueItem | null {
@@ -100,7 +144,8 @@ function nextDue(station: StationState, duty: StationDuty, context: DutyContext)
     ...next,
     lastDoneAt: last ? instant(last.finishedAt) : null,
     lastDoneBy: last?.by ?? null,
-    outOfService: station.outOfService !== null,
+    outOfService: isOut(station),
+    closed: isClosed(station, null),
     goneBy: duty.trigger.kind === 'each-open' && now > next.latest + goneByMs,
     run: current,
     risk: riskAt(next, now),

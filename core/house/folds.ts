@@ -13,7 +13,13 @@ interface Named {
   readonly id: string
 }
 
+/** What counts for what goes wrong only where it was entered before. */
+const beforehand = ['timeOnly', 'outagePlan'] as const
+type Entered = Readonly<Partial<Record<(typeof beforehand)[number], number>>>
+
 export interface SiteKept {
+  /** Since when its procedures for what goes wrong stand as they are, ms UTC; absent where it has none. */
+  readonly entered?: Entered
   /** How hard the water is, as it was last measured; absent where nobody has. */
   readonly water?: HardnessMeasured & { readonly at: number; readonly by: string }
 }
@@ -23,11 +29,24 @@ export const siteFold: Fold<Named & SiteKept & Partial<SiteSet>> = {
   initial: (id) => ({ id }),
   apply(state, record) {
     const { id, water } = state
-    if (record.type === 'site.set@1') return { ...record.payload, id, ...(water ? { water } : {}) }
+    if (record.type === 'site.set@1') {
+      const entered = enteredBy(state, record.payload, correctedAt(record))
+      return { ...record.payload, id, ...(water ? { water } : {}), ...(entered ? { entered } : {}) }
+    }
     if (record.type === 'water.measured@1')
       return { ...state, water: { ...record.payload, at: correctedAt(record), by: record.by } }
     return state
   },
+}
+
+/** When each was entered: it counts from when it was changed last. */
+function enteredBy(was: SiteKept & Partial<SiteSet>, is: SiteSet, at: number): Entered | null {
+  const found = beforehand.flatMap((what) => {
+    if (is[what] === undefined) return []
+    const same = JSON.stringify(is[what]) === JSON.stringify(was[what])
+    return [[what, (same ? was.entered?.[what] : undefined) ?? at] as const]
+  })
+  return found.length > 0 ? Object.fromEntries(found) : null
 }
 
 export interface ProductKept {

@@ -47,6 +47,12 @@ export interface SiteSet {
   /** Days that leftover mix is kept here, the first counted; absent: as long as the code and its maker allow. */
   readonly rerunDays?: number
   readonly emergencyNumber: string
+  /** Where everybody meets outside; absent where nobody has said. */
+  readonly meetingPoint?: string
+  /** The site's written procedure for food held by time alone: hours, and where it is kept. FDA Food Code 2022, 3-501.19. */
+  readonly timeOnly?: { readonly hours: 4 | 6; readonly written: string }
+  /** The plan that the authority approved for work without power or water, and its conditions. FDA Food Code 2022, 8-404.11(C). */
+  readonly outagePlan?: { readonly approvedBy: string; readonly conditions: readonly string[] }
   /** Where the eye-wash is, and how it opens; absent where nobody has said. */
   readonly eyeWash?: string
   /** Whom to call when a machine is stopped. */

@@ -21,6 +21,10 @@ export const families: readonly { readonly id: string; readonly group: MachineGr
   typical,
 ).map(([id, { group }]) => ({ id, group: group as MachineGroup }))
 
+const groups = new Map(families.map((f) => [f.id, f.group]))
+/** The group of a family; null for one that is not known. */
+export const groupOf = (family: string): MachineGroup | null => groups.get(family) ?? null
+
 const dishDuties: readonly (readonly [string, Trigger, string])[] = [
   ['dish-machine.close', { kind: 'each-close' }, 'Cleaned at least every 24 hours: code 4-501.14.'],
   [

@@ -4,6 +4,7 @@ export const productUses = [
   { id: 'cloths', does: 'sanitize' },
   { id: 'ice-sanitizer', does: 'sanitize' },
   { id: 'utensils', does: 'sanitize' },
+  { id: 'body-fluids', does: 'sanitize' },
   { id: 'cleaner-100', does: 'both' },
   { id: 'machine-wash', does: 'wash' },
   { id: 'sink-wash', does: 'wash' },

@@ -1,4 +1,4 @@
-import { families } from '../house/typical.ts'
+import { groupOf } from '../house/typical.ts'
 import { baseOf } from '../procedure/index.ts'
 import type { PlanProblem, PlanRun } from './problem.ts'
 
@@ -20,10 +20,8 @@ export function orderOfWork(
   lastOfAll: readonly string[],
 ): PlanProblem['orders'] {
   const stationOf = new Map(stations.map((s) => [s.id, s]))
-  const groupOf = new Map(families.map((f) => [f.id, f.group]))
   const isHouse = (r: PlanRun) => stationOf.get(r.station)?.family === 'house'
-  const isFood = (r: PlanRun) =>
-    foodGroups.includes(groupOf.get(stationOf.get(r.station)?.family ?? '') ?? '')
+  const isFood = (r: PlanRun) => foodGroups.includes(groupOf(stationOf.get(r.station)?.family ?? '') ?? '')
   const placeOf = (r: PlanRun) => stationOf.get(r.station)?.place
   const isLast = (r: PlanRun) => lastOfAll.includes(r.station)
   const hasBegun = (r: PlanRun) => r.segments.some((s) => s.fixed)

@@ -2,6 +2,7 @@ import { instantAt, tradingDay, type DueItem } from '../duty/index.ts'
 import {
   baseOf,
   bringsProduct,
+  isClosed,
   type Learned,
   type Procedure,
   type RunState,
@@ -51,13 +52,20 @@ const dishWeight = 4
 export const planKey = (d: Pick<DueItem, 'station' | 'procedure' | 'day'>): string =>
   `${d.station}/${d.procedure}/${d.day}`
 
-/** Whether what is due brings product to a machine that is out of service, and so waits until it is back. */
+/** Whether what is due brings product to a machine that is out of service, or is at one that is closed, and so waits. */
 export function waitsForService(
-  item: Pick<DueItem, 'outOfService' | 'procedure' | 'run'>,
+  item: Pick<DueItem, 'outOfService' | 'closed' | 'procedure' | 'run'>,
   procedureOf: ShiftInput['procedure'],
 ): boolean {
   const procedure = procedureOf(item.procedure)
+  if (item.closed) return true
   return item.outOfService && item.run === null && procedure !== null && bringsProduct(procedure)
+}
+
+/** Whether a run stands at a station where nothing that is done counts. */
+const isClosedAt = (input: ShiftInput, run: RunState): boolean => {
+  const station = input.stations.find((s) => s.id === run.station)
+  return station !== undefined && isClosed(station, run.id)
 }
 
 /** The problem of planning one trading day's shift from `now`. Minute 0 is the whole minute of `now`. */
@@ -127,7 +135,10 @@ function runsOf(
   horizon: number,
   people: readonly PlanPerson[],
 ): PlanRun[] {
-  const going = input.runs.filter((r) => r.status === 'running' || r.status === 'parked')
+  // What stands at a station that is closed waits, begun or not.
+  const going = input.runs.filter(
+    (r) => (r.status === 'running' || r.status === 'parked') && !isClosedAt(input, r),
+  )
   const taken = new Set<string>()
   const due = input.due.flatMap((item): PlanRun[] => {
     const key = planKey(item)
@@ -137,7 +148,7 @@ function runsOf(
       return []
     // An opening that went by is no work for tonight, nor is what a stopped machine may not do.
     if (item.goneBy && run === null && !input.putIn.includes(key)) return []
-    if (run === null && waitsForService(item, input.procedure)) return []
+    if (item.closed || (run === null && waitsForService(item, input.procedure))) return []
     if (run) taken.add(run.id)
     // Several triggers may ask for the same procedure on the same day.
     taken.add(key)

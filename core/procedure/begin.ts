@@ -13,6 +13,8 @@ export type StartFault =
   | { readonly why: 'not-clean' }
   | { readonly why: 'running' }
   | { readonly why: 'out-of-service' }
+  /** By something that went wrong at the site. */
+  | { readonly why: 'closed'; readonly incident: string }
 
 /** What is done first, so that it can begin. */
 export type FirstDo =
@@ -20,6 +22,7 @@ export type FirstDo =
   | { readonly kind: 'safe'; readonly did: SafeAct }
   | { readonly kind: 'procedure'; readonly procedure: string }
   | { readonly kind: 'return' }
+  | { readonly kind: 'incident'; readonly incident: string }
 
 /** Whether a run of it puts product in, serves or cools it: not on a machine that is out of service. */
 export const bringsProduct = (procedure: Procedure): boolean =>
@@ -31,12 +34,13 @@ export const bringsProduct = (procedure: Procedure): boolean =>
 /** Whether a station is fit for a run of a procedure to begin, as far as what it does depends on it. */
 export function startFaults(
   procedure: Procedure,
-  station: Pick<StationState, 'facets' | 'outOfService' | 'plate'>,
+  station: Pick<StationState, 'facets' | 'outOfService' | 'closures' | 'plate'>,
 ): StartFault[] {
   const begins = procedure.begins ?? {}
   const counts = stepsOfRun(procedure, station.plate?.options ?? {}).some((s) => s.kind === 'parts')
   const { facets } = station
   const faults: StartFault[] = []
+  const closure = station.closures?.find((c) => c.over === null || bringsProduct(procedure))
   if (station.outOfService && bringsProduct(procedure)) faults.push({ why: 'out-of-service' })
   if (begins.contents !== undefined) faults.push(...contentsFaults(begins.contents, facets.contents))
   // How it is built matters to who counts its parts.
@@ -46,6 +50,7 @@ export function startFaults(
   if (begins.hygiene === 'clean' && facets.hygiene !== 'clean' && facets.hygiene !== 'sanitized')
     faults.push({ why: 'not-clean' })
   // What nobody knows comes first: the rest may be well.
+  if (closure) return [{ why: 'closed', incident: closure.incident }]
   return faults.some((f) => f.why === 'not-known') ? [{ why: 'not-known' }] : faults
 }
 
@@ -68,12 +73,13 @@ const builtAs = (must: Facets['assembly'], { assembly, partsOut }: Facets): bool
 export function firstDo(
   faults: readonly StartFault[],
   procedure: Procedure,
-  station: Pick<StationState, 'facets' | 'outOfService' | 'plate'>,
+  station: Pick<StationState, 'facets' | 'outOfService' | 'closures' | 'plate'>,
   others: readonly Procedure[],
 ): FirstDo[] {
   const first = faults.map((f): FirstDo | null => {
     if (f.why === 'not-known') return { kind: 'tell' }
     if (f.why === 'out-of-service') return { kind: 'return' }
+    if (f.why === 'closed') return { kind: 'incident', incident: f.incident }
     if (f.why === 'running') return { kind: 'safe', did: 'switched-off' }
     if (f.why === 'contents' && holdsSolution(f.is)) return { kind: 'safe', did: 'drained' }
     const leads = others.find(

@@ -5,6 +5,7 @@ import { outline } from './outline.ts'
 import { waitsForFullClean } from './mix-change.ts'
 import type { Procedure } from './language.ts'
 import type { RunState } from './run-state.ts'
+import { isClosed, isOut, type Closure } from './station-closed.ts'
 import { conflictsOf, conflictsOfAct, type Condition, type SafetyRule } from './safety-rules.ts'
 
 /** What a station must tell so that its next step can be judged. */
@@ -12,6 +13,7 @@ export interface Standing {
   readonly facets: Facets
   readonly sanitizedAt: number | null
   readonly outOfService: object | null
+  readonly closures?: readonly Closure[]
   readonly countedAt: number | null
   readonly mixChange?: { readonly at: number }
   /** Lanes of its runs, by run. */
@@ -51,7 +53,8 @@ export function conditionOf(
     counting: steps.some((s) => s.kind === 'parts' && s.direction === 'in'),
     // In lanes each barrel is sanitized by itself: how long ago is told by the station as a whole.
     stale: sanitizedAt === null || at - sanitizedAt > freshHours * 3_600_000,
-    outOfService: station.outOfService !== null,
+    outOfService: isOut(station),
+    closed: isClosed(station, run?.id ?? null),
     mixChanged: waitsForFullClean(station),
   }
 }

@@ -31,6 +31,7 @@ export const safetyRules = [
   'acid-without-ppe',
   'mix-changed',
   'out-of-service',
+  'closed',
   'ends-otherwise',
 ] as const
 export type SafetyRule = (typeof safetyRules)[number]
@@ -49,6 +50,8 @@ export interface Condition {
   /** Longer ago than the site allows between sanitizing and product. */
   readonly stale: boolean
   readonly outOfService: boolean
+  /** Something went wrong at the site and lasts, or was there before this run: nothing that is done counts. */
+  readonly closed?: boolean
   /** The next mix has other allergens, and it was not cleaned fully since. */
   readonly mixChanged: boolean
 }
@@ -70,7 +73,8 @@ export function conflictsOf(procedure: Procedure, condition: Condition, step: St
   const during = step.kind === 'wait' || step.kind === 'tend' ? (step.during ?? {}) : {}
   const becomes = { ...condition.facets, ...effects, ...during }
   const freezes = becomes.power === 'freezing' && condition.facets.power !== 'freezing'
-  const found = [
+  const found: SafetyRule[] = [
+    ...(condition.closed ? (['closed'] as const) : []),
     ...(putsHandsIn(step) ? handsConflicts(procedure, condition) : []),
     ...(step.act === 'freeze' || freezes ? freezeConflicts(procedure, condition, becomes) : []),
     ...sanitizerConflicts(condition, step),

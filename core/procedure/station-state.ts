@@ -5,6 +5,7 @@ import type { Compartment } from './language.ts'
 import type { LaneGroups } from './lanes.ts'
 import type { MixChange } from './mix-change.ts'
 import type { RunState, Short } from './run-state.ts'
+import type { Closure } from './station-closed.ts'
 
 export interface LastRun {
   readonly run: string
@@ -83,6 +84,8 @@ export interface StationState {
     Record<string, Short & { readonly run: string; readonly at: number; readonly by: string }>
   >
   readonly outOfService: OutOfService | null
+  /** What went wrong at the site and touches it; absent where nothing does. */
+  readonly closures?: readonly Closure[]
   /** The mixes that were put in last, and the kept containers among them; absent where nobody said. */
   readonly holds?: Holds
   /** Numbers read off it by what was read, the newest last: a burr's zero, a flow number. */

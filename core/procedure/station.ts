@@ -4,6 +4,7 @@ import { unknownFacets, type Facets } from './facets.ts'
 import { mixChanged, mixSettled } from './mix-change.ts'
 import type { SafeAct } from './payloads.ts'
 import { isRunRecord, withRun } from './station-run.ts'
+import { isClosing, withClosure } from './station-closed.ts'
 import { closedKey, type StationState } from './station-state.ts'
 import { withTemperature } from './station-temperature.ts'
 
@@ -35,6 +36,7 @@ export const stationFold: Fold<StationState> = {
 
 function applied(state: StationState, record: AnyRecord): StationState {
   if (isRunRecord(record)) return withRun(state, record)
+  if (isClosing(record)) return withClosure(state, record)
   const at = correctedAt(record)
   switch (record.type) {
     case 'station.set@1':

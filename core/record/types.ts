@@ -1,6 +1,7 @@
 import { bathRecords } from '../bath/records.ts'
 import { caseRecords } from '../case/records.ts'
 import { houseRecords } from '../house/records.ts'
+import { incidentRecords } from '../incident/records.ts'
 import { loggerRecords } from '../logger/records.ts'
 import { peopleRecords } from '../people/records.ts'
 import { planRecords } from '../plan/records.ts'
@@ -27,6 +28,7 @@ const rules: RulesOf<RecordType> = {
   ...loggerRecords,
   ...rerunRecords,
   ...trainingRecords,
+  ...incidentRecords,
   ...logRecords,
 }
 

@@ -178,6 +178,15 @@ export const catalogue = {
     'conflict',
     'You signed this day yourself. Somebody else who may look it through signs the review.',
   ),
+  incident_ended: entry('conflict', 'This has ended. Nothing of it is left to be signed.'),
+  incident_not_its_station: entry(
+    'conflict',
+    'This station is not out of service by it. Load the page again.',
+  ),
+  incident_not_ready: entry(
+    'conflict',
+    'Its list is not through: {left} left. Nothing is served before all of it is done.',
+  ),
   day_not_clean: entry(
     'conflict',
     'Something of this day is not done, late or open. Write the reason for signing it all the same.',

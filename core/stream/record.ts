@@ -19,6 +19,7 @@ export const subjectKinds = [
   'mix',
   'rerun',
   'training',
+  'incident',
 ] as const
 export type SubjectKind = (typeof subjectKinds)[number]
 

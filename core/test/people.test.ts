@@ -69,6 +69,7 @@ describe('what a record needs', () => {
   )
   it('a signature is made by the server alone, after the PIN', () =>
     expect(recordTypes.filter((type) => madeBy(type) === 'signature').toSorted()).toEqual([
+      'incident.reopened@1',
       'run.entered@1',
       'run.overridden@1',
       'run.watched@1',

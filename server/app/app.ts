@@ -31,6 +31,7 @@ import { questionRoutes } from '../honesty/routes.ts'
 import { trendRoutes } from '../trend/routes.ts'
 import { checkRoutes } from '../training/check-routes.ts'
 import { trainingRoutes } from '../training/routes.ts'
+import { incidentRoutes } from '../incident/routes.ts'
 import { reviewRoutes } from '../sheet/review-routes.ts'
 import { sheetRoutes } from '../sheet/routes.ts'
 import { planRoutes } from '../plan/routes.ts'
@@ -123,6 +124,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   await typed.register(dayRoutes(services))
   await typed.register(sheetRoutes(services))
   await typed.register(reviewRoutes(services))
+  await typed.register(incidentRoutes(services))
   await typed.register(questionRoutes(services))
   await typed.register(trendRoutes(services))
   await typed.register(trainingRoutes(services))

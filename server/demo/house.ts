@@ -23,6 +23,7 @@ export const site: SiteSet = {
   units: 'metric',
   freshHours: 4,
   emergencyNumber: '112',
+  meetingPoint: 'Under the clock, across the quay.',
   eyeWash: 'Galley, left of the sink. Its covers come off by themselves.',
   counters: [
     { id: 'espresso', name: 'Espresso bar', quiet: 1, rush: 1 },

@@ -300,6 +300,12 @@ export const operations: Readonly<Record<string, Operation>> = {
     needs: 'review-day',
     example: { ...signature, days: ['2026-11-25'], note: '' },
   },
+  [`POST ${site('/incidents/{incident}/reopen')}`]: {
+    summary:
+      'Stations come back after something went wrong, signed with a lead’s own PIN once their list is through',
+    needs: 'record',
+    example: { ...signature, stations: ['frosty'] },
+  },
   [`POST ${site('/sign')}`]: {
     summary: 'Signs a day with the person’s own PIN',
     needs: 'sign-shift',

@@ -71,7 +71,7 @@ export const procedureRoutes =
         if (!station || !procedure) throw new Refusal('not_found')
         if (station.currentRun) throw new Refusal('cannot_override')
         // A stop is nobody's to override: back in service is a decision of its own.
-        if (startFaults(procedure, station).some((f) => f.why === 'out-of-service'))
+        if (startFaults(procedure, station).some((f) => f.why === 'out-of-service' || f.why === 'closed'))
           throw new Refusal('cannot_override')
         await pins.own(acting.tablet, person, pin, 'override')
         const plain = { run: what.run, station: what.station }

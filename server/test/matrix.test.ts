@@ -87,6 +87,10 @@ const routes: Readonly<Record<string, Route>> = {
     body: { from: '2026-11-26', to: '2026-11-26', stations: ['kiosk-slush'], paper: 'A4', people: 'names' },
   },
   'GET /api/sites/{site}/packs/{pack}/{as}': { access: 'export-log' },
+  'POST /api/sites/{site}/incidents/{incident}/reopen': {
+    access: 'record',
+    body: { ...who, stations: [] },
+  },
   'POST /api/sites/{site}/review': {
     access: 'review-day',
     body: { ...who, days: ['2026-11-25'], note: '' },
@@ -253,6 +257,11 @@ describe('every type of record', () => {
         'duty.closed@1',
         'case.closed@1',
         'dish.returned@1',
+        'incident.over@1',
+        'incident.extent@1',
+        'incident.approved@1',
+        'incident.reopened@1',
+        'incident.false-alarm@1',
       ].map((type) => [type, 'close-case' as const]),
     ),
     'person.secret@1': 'set-up-house',
@@ -274,7 +283,8 @@ describe('every type of record', () => {
     'huddle.held@1': 'sign-shift',
     'shift.reviewed@1': 'review-day',
     ...Object.fromEntries(
-      `case.opened@1 case.told@1 concentrate.opened@1 water.measured@1 concentrate.drawn@1 instrument.checked@1 spare.drawn@1 run.started@1
+      `incident.opened@1 incident.counted@1 incident.known-good@1 incident.product@1 incident.done@1
+      case.opened@1 case.told@1 concentrate.opened@1 water.measured@1 concentrate.drawn@1 instrument.checked@1 spare.drawn@1 run.started@1
       run.started@2 run.step.done@1 run.step.done@2 run.step.undone@1 run.step.undone@2 run.wait.started@1
       run.wait.started@2 run.visit.made@1 run.part.missing@1 run.part.found@1 run.part.lost@1 run.parked@1 run.resumed@1
       run.help.called@1 run.help.answered@1 run.watched@1 run.shown@1 training.checked@1 run.abandoned@1 run.finished@1 follow-up.closed@1 count.read@1 sign.seen@1 mix.changed@1 station.stopped@1 station.observed@1
@@ -291,6 +301,7 @@ describe('every type of record', () => {
   it('that somebody signs with their PIN, or that a device makes, or that gives rights, is made by no tablet', () => {
     const of = (maker: MadeBy) => recordTypes.filter((type) => madeBy(type) === maker).toSorted()
     expect(of('signature')).toEqual([
+      'incident.reopened@1',
       'run.entered@1',
       'run.overridden@1',
       'run.watched@1',

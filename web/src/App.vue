@@ -9,6 +9,7 @@ import { useTheme } from './look/theme.ts'
 import { useVersion } from './frame/version.ts'
 import { unfetched } from './router.ts'
 
+const IncidentNotice = later(() => import('./incident/IncidentNotice.vue'))
 const HelpCalls = later(() => import('./procedure/HelpCalls.vue'))
 useVersion()
 const { base, overrides } = useTheme()
@@ -32,7 +33,10 @@ const open = computed(() => route.meta['open'] === true)
     <n-message-provider to="#messages" placement="top" :duration="4000">
       <p v-if="unfetched" class="unfetched" role="status">{{ $t('common.unfetched') }}</p>
       <router-view v-if="open" />
-      <app-frame v-else-if="route.matched.length > 0"><help-calls /></app-frame>
+      <app-frame v-else-if="route.matched.length > 0">
+        <template #above><incident-notice /></template>
+        <help-calls />
+      </app-frame>
     </n-message-provider>
   </n-config-provider>
 </template>

@@ -28,6 +28,8 @@ const views = {
   check: withWords(() => import('./training/CheckPlace.vue')),
   huddle: withWords(() => import('./training/HuddlePlace.vue')),
   practice: withWords(() => import('./practice/PracticePlace.vue')),
+  newIncident: withWords(() => import('./incident/NewIncident.vue')),
+  incident: withWords(() => import('./incident/IncidentPlace.vue')),
   roster: withWords(() => import('./plan/RosterPlace.vue')),
   lists: withWords(() => import('./plan/ShiftLists.vue')),
   chooser: withWords(() => import('./procedure/RunChooser.vue')),
@@ -78,6 +80,8 @@ export const router = createRouter({
     { path: '/shift/ahead', component: views.ahead, meta: { place: 'shift' } },
     { path: '/shift/roster', component: views.roster, meta: { place: 'shift' } },
     { path: '/shift/huddle', component: views.huddle, meta: { place: 'shift' } },
+    { path: '/shift/wrong', component: views.newIncident, meta: { place: 'shift' } },
+    { path: '/shift/wrong/:incident', component: views.incident, props: true, meta: { place: 'shift' } },
     { path: '/shift/training', component: views.training, meta: { place: 'shift' } },
     {
       path: '/shift/training/check/:procedure?',

@@ -367,6 +367,7 @@ export const editor = {
     'sanitized-too-long-ago': 'Sanitize closer to this step.',
     'acid-without-ppe': 'Put a step before this one that has gloves and goggles put on.',
     'mix-changed': 'Clean it fully before another mix goes in.',
+    closed: 'Nothing is done while the site is closed.',
     'out-of-service': 'Product stays out until it is back in service.',
     'ends-otherwise': 'Change the last steps, or how it ends under All of it.',
   },

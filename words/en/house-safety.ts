@@ -23,6 +23,7 @@ export const brokenRules = {
   'sanitized-too-long-ago': 'Product goes in long after it was sanitized',
   'acid-without-ppe': 'Acid is handled before gloves and goggles are on',
   'mix-changed': 'Another mix goes in before it is cleaned fully',
+  closed: 'It is worked while the site is closed',
   'out-of-service': 'Product goes in while it is out of service',
   'ends-otherwise': 'It ends in another state than it says',
 }

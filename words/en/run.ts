@@ -121,6 +121,8 @@ export const run = {
     'not-clean': 'It has not been washed since it was last used. Wash it first.',
     running: 'It is running. This starts with the machine off.',
     'out-of-service': 'It is out of service: no product goes in before a shift lead puts it back.',
+    closed: 'Something is wrong at the site. It waits until that is over and its list is done.',
+    wrong: 'What is wrong, and what to do',
     first: 'Do this first',
     noProduct: 'No product here is entered for: {use}.',
     askManager: 'A manager enters its label in House.',
@@ -294,6 +296,8 @@ export const run = {
     'acid-without-ppe': 'gloves and goggles first.',
     'mix-changed': 'the next mix has other allergens. Clean it fully first: parts out, washed, sanitized.',
     'out-of-service': 'it is out of service.',
+    closed:
+      'something is wrong at the site. Nothing that is done here now counts. Stop this run once it is safe.',
     'ends-otherwise': 'it does not end in the right state.',
   },
   unknownProcedure: 'This tablet does not know this procedure. Reload the page.',

@@ -16,6 +16,7 @@ export const shift = {
   hands: '{time} of hands-on work',
   minutesUnknown: 'time not known: a number is missing on its data plate',
   trigger: {
+    reopening: 'before it comes back',
     'each-close': 'each close',
     'each-open': 'each opening',
     hours: 'every few hours',
@@ -65,6 +66,7 @@ export const shift = {
   closeDutyWhy: 'Why was it not done?',
   closeDutyLike: 'for example: machine not opened that day',
   isOut: 'Out of service: starts once it is back.',
+  isClosed: 'Waits until what is wrong is over.',
   sails: '{time} sails',
   risk: { late: 'late', 'past-target': 'past target', now: 'now', ahead: 'later' },
   sheet: 'The day from {from} to {to}: when each job may be done',

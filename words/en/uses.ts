@@ -4,6 +4,7 @@ export const uses = {
   cloths: 'Sanitize cloths, bottles and surfaces',
   'ice-sanitizer': 'Sanitize ice machines and bins',
   utensils: 'Sanitize utensils in the sink',
+  'body-fluids': 'Disinfect after vomit or diarrhoea',
   'cleaner-100': 'Wash and sanitize frozen-dessert machines in one',
   'machine-wash': 'Wash frozen-dessert machines',
   'sink-wash': 'Wash by hand, in the sink',

@@ -153,7 +153,7 @@ describe('out of service', () => {
     expect(startFaults(open, station).map((f) => f.why)).toContain('out-of-service')
     expect(bringsProduct(close)).toBe(false)
     const due = (procedure: string, outOfService = true, run: string | null = null) =>
-      waitsForService({ procedure, outOfService, run }, latestProcedure)
+      waitsForService({ procedure, outOfService, closed: false, run }, latestProcedure)
     expect(due(open.id)).toBe(true)
     expect([due(close.id), due(open.id, false), due(open.id, true, 'r'), due('gone')]).toEqual(
       Array(4).fill(false),

@@ -55,8 +55,9 @@ describe('the families', () => {
 })
 
 describe('the uses of products', () => {
-  it('are those that the library’s procedures ask for, each once', () => {
+  it('are those that the library’s procedures ask for, and the clean-up after illness, each once', () => {
     const asked = new Set(allProcedures().flatMap((p) => allUses(p)))
+    asked.add('body-fluids')
     expect(productUses.map((u) => u.id).toSorted()).toEqual([...asked].toSorted())
   })
 })

@@ -70,6 +70,7 @@ const condition = (procedure: Procedure | null, of: RunState | null, at: Standin
 describe('the condition before a step', () => {
   it('of a station alone is its own', () => {
     expect(condition(null, null)).toEqual({
+      closed: false,
       facets,
       worn: [],
       mixed: [],

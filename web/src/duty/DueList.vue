@@ -66,8 +66,13 @@ function close(d: DueItem, reason: string): void {
               })
         }}
       </p>
-      <p v-if="waitsForService(d, latest)" class="isOut">{{ t('shift.isOut') }}</p>
-      <n-button v-if="d.run" block class="do" @click="emit('goOn', d.run)">{{ t('shift.goOn') }}</n-button>
+      <p v-if="waitsForService(d, latest)" class="isOut">
+        {{ t(d.closed ? 'shift.isClosed' : 'shift.isOut') }}
+      </p>
+      <template v-if="d.closed" />
+      <n-button v-else-if="d.run" block class="do" @click="emit('goOn', d.run)">{{
+        t('shift.goOn')
+      }}</n-button>
       <n-button
         v-else
         block

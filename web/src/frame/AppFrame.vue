@@ -66,6 +66,7 @@ const dock = computed(() => route.meta['dock'] !== false)
 
 <template>
   <div class="frame" :class="{ dock }">
+    <slot v-if="site.loaded && session.acting" name="above" />
     <main v-if="site.loaded && session.acting" class="place">
       <router-view :key="`${route.path} ${system}`" />
     </main>

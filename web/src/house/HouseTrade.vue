@@ -3,6 +3,7 @@ import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import HouseContacts from './HouseContacts.vue'
+import HouseTrouble from './HouseTrouble.vue'
 import { useSiteSet } from './site-set.ts'
 import TradeDay from './TradeDay.vue'
 import TradePlan from './TradePlan.vue'
@@ -53,6 +54,7 @@ function save(): void {
     </form>
     <p v-else class="quiet">{{ t('house.trading.none') }}</p>
     <house-contacts />
+    <house-trouble />
   </div>
 </template>
 

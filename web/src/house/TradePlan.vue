@@ -5,7 +5,7 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoicePick from '../pieces/ChoicePick.vue'
 import NumberField from '../pieces/NumberField.vue'
-import { useAreas } from './areas.ts'
+import { useAreas } from '../site/areas.ts'
 import { planningWithin, standing } from './planning-draft.ts'
 import type { TradeDraft } from './trade-draft.ts'
 

@@ -2,7 +2,7 @@
 import { NButton, NSelect } from 'naive-ui'
 import { useI18n } from 'vue-i18n'
 import NumberField from '../pieces/NumberField.vue'
-import { useAreas } from './areas.ts'
+import { useAreas } from '../site/areas.ts'
 import DraftRow from './DraftRow.vue'
 import { within, type TradeDraft } from './trade-draft.ts'
 

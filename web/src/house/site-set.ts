@@ -14,15 +14,18 @@ export function useSiteSet() {
   const kept = computed((): SiteSet | null => {
     if (!site.set || !('hours' in site.set)) return null
     // What was measured there is no setting: it has records of its own.
-    const { id: _, water: _w, ...set } = site.set as SiteSet & SiteKept & { id: string }
+    const { id: _, water: _w, entered: _e, ...set } = site.set as SiteSet & SiteKept & { id: string }
     return set
   })
   return {
     kept,
     may: computed(() => session.mayDo('set-up-house')),
-    set(change: Partial<SiteSet>): void {
+    /** What is undefined in it is taken out. */
+    set(change: { readonly [K in keyof SiteSet]?: SiteSet[K] | undefined }): void {
       if (!kept.value || !session.site) return
-      site.record('site.set@1', { kind: 'site', id: session.site }, { ...kept.value, ...change })
+      const all = Object.entries({ ...kept.value, ...change }).filter(([, value]) => value !== undefined)
+      const changed = Object.fromEntries(all) as unknown as SiteSet
+      site.record('site.set@1', { kind: 'site', id: session.site }, changed)
       message.success(t('house.saved'))
     },
   }

@@ -24,6 +24,14 @@ const another = () => router.push({ path: '/sign-in', query: { to: route.fullPat
 
 <template>
   <div class="acting">
+    <router-link
+      v-if="session.mayDo('record')"
+      to="/shift/wrong"
+      class="wrong"
+      :aria-label="t('trouble.open')"
+      :title="t('trouble.open')"
+      ><span aria-hidden="true">!</span></router-link
+    >
     <unit-switch />
     <n-popover v-model:show="open" trigger="click" placement="bottom-end" :show-arrow="false" raw>
       <template #trigger>
@@ -64,6 +72,19 @@ const another = () => router.push({ path: '/sign-in', query: { to: route.fullPat
   display: flex;
   align-items: center;
   gap: 10px;
+}
+.wrong {
+  flex: none;
+  width: 48px;
+  height: 48px;
+  border: 2px solid var(--out);
+  border-radius: 8px;
+  display: grid;
+  place-items: center;
+  color: var(--out);
+  font-size: 26px;
+  font-weight: 750;
+  text-decoration: none;
 }
 .chip {
   display: flex;

@@ -34,7 +34,7 @@ const first = computed(() =>
     : [],
 )
 const byHand = computed(() => first.value.flatMap((d) => (d.kind === 'safe' ? [d.did] : [])))
-const stopped = computed(() => faults.value.some((f) => f.why === 'out-of-service'))
+const stopped = computed(() => faults.value.some((f) => f.why === 'out-of-service' || f.why === 'closed'))
 const why = (f: (typeof faults.value)[number]) =>
   'is' in f
     ? t(`run.begins.${f.why}`, { is: t(`run.${f.why}.${f.is}`), must: t(`run.${f.why}.${f.must}`) })
@@ -104,9 +104,16 @@ const what = computed(() => ({
               @click="router.push('/shift')"
               >{{ t('run.begins.return') }}</n-button
             >
+            <n-button
+              v-else-if="d.kind === 'incident'"
+              type="primary"
+              class="alt"
+              @click="router.push(`/shift/wrong/${d.incident}`)"
+              >{{ t('run.begins.wrong') }}</n-button
+            >
           </template>
           <make-safe :station="station" :safe="byHand" />
-          <n-button v-if="!mustTell" class="alt" @click="telling = !telling">{{
+          <n-button v-if="!mustTell && !stopped" class="alt" @click="telling = !telling">{{
             t('run.begins.tell')
           }}</n-button>
         </div>

@@ -120,6 +120,9 @@ function poured(p: Poured): void {
     </div>
     <p v-if="blocked" class="blocked" role="alert">
       <b>{{ t('run.blocked') }}:</b> {{ t(`run.why.${blocked}`) }}
+      <router-link v-if="blocked === 'closed'" to="/shift" class="way">{{
+        t('run.begins.wrong')
+      }}</router-link>
     </p>
   </template>
   <div v-if="position.kind === 'sign'" class="act">

@@ -18,12 +18,14 @@ export const typesOf: Readonly<Record<string, string>> = {
   ].join(),
   cases:
     'charge.taken@1,case.opened@1,case.told@1,case.action@1,case.closed@1,record.amended@1,shift.signed@1,shift.reviewed@1,station.stopped@1,station.returned@1,run.overridden@1,duty.closed@1,run.part.lost@1',
+  trouble:
+    'incident.opened@1,incident.counted@1,incident.known-good@1,incident.product@1,incident.done@1,incident.over@1,incident.extent@1,incident.approved@1,incident.reopened@1,incident.false-alarm@1',
   dish: 'cycle.judged@1,concentrate.drawn@1,rack.tallied@1,ware.rejected@1,dish.water-changed@1,dish.set-aside@1,dish.returned@1,logger.imported@1,logger.withdrawn@1',
   people:
     'crew.set@1,person.set@1,run.watched@1,run.shown@1,training.checked@1,training.signed@1,training.ended@1,training.paper@1,huddle.held@1',
   house: 'site.set@1,station.set@1,product.set@1,product.sheet@1,instrument.set@1,rule.set@1',
 }
-export const logFilters = ['all', 'readings', 'runs', 'cases', 'dish', 'people', 'house'] as const
+export const logFilters = ['all', 'readings', 'runs', 'cases', 'trouble', 'dish', 'people', 'house'] as const
 export type LogFilterName = (typeof logFilters)[number]
 
 /** Every rack has its record, and every draw of a meter: they stand on their own pages. */

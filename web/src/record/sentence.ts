@@ -8,6 +8,7 @@ import { useTimes } from '../site/times.ts'
 import { useUnits } from '../site/units.ts'
 import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
+import { isOfIncident, useIncidentSentence } from '../incident/incident-sentence.ts'
 import { useSentenceParts } from './sentence-parts.ts'
 
 /** A record in one sentence, as it is read in the log. */
@@ -21,7 +22,10 @@ export function useSentence() {
   const { clock, day, date } = useTimes()
   const { shortOf, partOf, reading, act, facts } = useSentenceParts()
 
+  const sayIncident = useIncidentSentence()
+
   function say(record: AnyRecord): string {
+    if (isOfIncident(record)) return sayIncident(record)
     const name = record.type.split('@')[0] ?? record.type
     switch (record.type) {
       case 'run.started@1':

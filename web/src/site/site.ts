@@ -27,6 +27,7 @@ import {
 import { type OwnProcedure, type RunState, type StationState } from '@tadka/core/procedure'
 import { type PlanState } from '@tadka/core/plan'
 import type { MixState } from '@tadka/core/house'
+import type { IncidentState } from '@tadka/core/incident'
 import type { TrainingState } from '@tadka/core/training'
 import type { RerunState } from '@tadka/core/rerun'
 import type { LoggerState } from '@tadka/core/logger'
@@ -68,6 +69,7 @@ interface Kinds {
   mix: MixState
   rerun: RerunState
   training: TrainingState
+  incident: IncidentState
 }
 
 interface Held {

@@ -5,6 +5,7 @@ import { editor } from '@tadka/words/en/editor'
 import { first } from '@tadka/words/en/first'
 import { house } from '@tadka/words/en/house'
 import { huddle } from '@tadka/words/en/huddle'
+import { incident } from '@tadka/words/en/incident'
 import { inspect } from '@tadka/words/en/inspect'
 import { instruments } from '@tadka/words/en/instruments'
 import { logger } from '@tadka/words/en/logger'
@@ -33,6 +34,7 @@ export const further = {
   first,
   house,
   huddle,
+  incident,
   inspect,
   instruments,
   logger,

@@ -7,9 +7,10 @@ import { people } from '@tadka/words/en/people'
 import { plan } from '@tadka/words/en/plan'
 import { run } from '@tadka/words/en/run'
 import { shift } from '@tadka/words/en/shift'
+import { trouble } from '@tadka/words/en/trouble'
 
 /** The words that the first place and what stands around every place need. */
-const en = { ...common, bench, calls, log, people, plan, run, shift }
+const en = { ...common, bench, calls, log, people, plan, run, shift, trouble }
 
 export const i18n = createI18n({ legacy: false, locale: 'en', fallbackLocale: 'en', messages: { en } })
 

@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { useSite } from '../site/site.ts'
+import { useSite } from './site.ts'
 
 /** The areas of the site, as its machines name them, to choose from. */
 export function useAreas() {

@@ -1,0 +1,16 @@
+export * from './kinds.ts'
+export * from './records.ts'
+export { doneKey, incidentFold, type IncidentState } from './fold.ts'
+export { coldOutcome, type ColdFood, type ColdOutcome } from './cold.ts'
+export { waterDoubts, type Doubt } from './doubt.ts'
+export { cleansBefore, stationsTouched, waterWork, type Touchable } from './touched.ts'
+export {
+  decidedTask,
+  foodTask,
+  incidentList,
+  stationsOut,
+  type IncidentItem,
+  type IncidentKnown,
+} from './list.ts'
+export { incidentKnown, planOnFile, type IncidentSite } from './known.ts'
+export { isStopped, notYet, readyBack, type NotYet, type PlanOnFile } from './reopen.ts'

@@ -1,0 +1,213 @@
+import { anyTcs, type MixSet } from '../house/index.ts'
+import { cleanedSince, type LastRun, type Procedure, type StationState } from '../procedure/index.ts'
+import { coldOutcome, type ColdOutcome } from './cold.ts'
+import { waterDoubts, type Doubt, type HeldThere } from './doubt.ts'
+import { doneKey, type IncidentState } from './fold.ts'
+import { incidentRules, type IncidentPart } from './kinds.ts'
+import { cleansBefore, waterWork } from './touched.ts'
+
+/** What of the site its list is made from. */
+export interface IncidentKnown extends HeldThere {
+  readonly mixOf: (id: string) => Partial<MixSet> | null
+  /** As it is in force today; null where nobody knows it. */
+  readonly procedureOf: (id: string) => Procedure | null
+  /** Seconds that the product's label asks for; null where it does not say, or no product was chosen. */
+  readonly contactSeconds: number | null
+  /** Hours of a written procedure for time without cold that the site had entered before it happened. */
+  readonly writtenHours: 4 | 6 | null
+  /** Milliseconds UTC. */
+  readonly now: number
+}
+
+interface Of {
+  readonly key: string
+  readonly part: IncidentPart
+  readonly isDone: boolean
+  /** Done only once it is over: the water is back. */
+  readonly waits: boolean
+}
+export type IncidentItem = Of &
+  (
+    | { readonly is: 'task'; readonly task: string }
+    | {
+        readonly is: 'timer'
+        readonly task: string
+        /** Null: the label does not say. */
+        readonly leastMs: number | null
+        readonly from: number | null
+        /** It was ended before its time. */
+        readonly short: boolean
+      }
+    | { readonly is: 'doubt'; readonly doubt: Doubt; readonly kept: string | null }
+    | {
+        readonly is: 'cold'
+        readonly station: string | null
+        readonly rerun: string | null
+        /** Food that the log does not follow, in words. */
+        readonly food: string
+        readonly outcome: ColdOutcome | null
+        readonly kept: string | null
+      }
+    | { readonly is: 'water'; readonly station: string; readonly task: 'flush' | 'first-ice' | 'filters' }
+    | {
+        readonly is: 'run'
+        readonly station: string
+        readonly procedure: string
+        readonly run: LastRun | null
+      }
+  )
+
+/** Food that somebody entered by its name: what comes before its number in the names of what was done. */
+export const foodTask = 'food.'
+/** After what was read: it was thrown out, or kept since somebody decided so. */
+export const decidedTask = (key: string): string => `decided.${key}`
+
+/** Stations of it that are out of service still. */
+export const stationsOut = ({ stations, back }: Pick<IncidentState, 'stations' | 'back'>): string[] =>
+  stations.filter((id) => !back.includes(id))
+
+/**
+ * All that is to be done about it, in order: people, what stops, who is called, what is thrown out, what is cleaned. From the log as it
+ * stands: what the log says happened is done, and nothing else is.
+ */
+export function incidentList(incident: IncidentState, known: IncidentKnown): IncidentItem[] {
+  const rule = incidentRules[incident.kind]
+  const out = new Set(stationsOut(incident))
+  const at = incident.over?.at ?? known.now
+  const stations = known.stations.filter((s) => out.has(s.id))
+  const doubts = rule.water ? waterDoubts({ ...known, stations }, goodUntil(incident), at) : []
+  return [
+    ...rule.tasks.filter((t) => t.part !== 'clean').flatMap((t) => taskItem(incident, known, t)),
+    ...doubts.map((doubt) => doubtItem(incident, doubt)),
+    ...(rule.cold ? coldItems(incident, { ...known, stations }) : []),
+    ...rule.tasks.filter((t) => t.part === 'clean').flatMap((t) => taskItem(incident, known, t)),
+    ...stations.flatMap((s) => stationItems(incident, s, known)),
+  ]
+}
+
+/** When the water was last known good: never later than when it was called. Null: nobody knows. */
+const goodUntil = ({ knownGood, at }: IncidentState): number | null =>
+  knownGood?.at === null || knownGood?.at === undefined ? null : Math.min(knownGood.at, at)
+
+function taskItem(
+  incident: IncidentState,
+  { contactSeconds }: IncidentKnown,
+  { task, part, minutes }: (typeof incidentRules)[IncidentState['kind']]['tasks'][number],
+): IncidentItem[] {
+  const done = incident.done[doneKey(task, null)]
+  if (minutes === undefined)
+    return [{ is: 'task', key: task, task, part, isDone: done !== undefined, waits: false }]
+  const isLabel = minutes === 'label'
+  const leastMs = isLabel ? contactSeconds && contactSeconds * 1000 : minutes * 60_000
+  const from = isLabel ? (incident.done[doneKey(`${task}-begun`, null)]?.at ?? null) : incident.at
+  const isAfter = done !== undefined && from !== null && done.at >= from
+  const isDone = isAfter && leastMs !== null && done.at - from >= leastMs
+  return [
+    {
+      ...{ is: 'timer', key: task, task, part, leastMs, from, isDone },
+      ...{ short: isAfter && !isDone, waits: false },
+    },
+  ]
+}
+
+/** What a doubt is called in what was done. */
+export function doubtKey(doubt: Doubt): string {
+  if ('station' in doubt) return `${doubt.what} ${doubt.station}`
+  if (doubt.what === 'bath') return `bath ${doubt.bath}`
+  return doubt.what === 'rerun' ? `rerun ${doubt.rerun}` : doubt.what
+}
+
+function doubtItem(incident: IncidentState, doubt: Doubt): IncidentItem {
+  const key = doubtKey(doubt)
+  const done = incident.done[key]
+  const kept = done?.kept ? done.note : null
+  return { is: 'doubt', key, part: 'discard', doubt, kept, isDone: done !== undefined, waits: false }
+}
+
+function coldItems(incident: IncidentState, known: IncidentKnown): IncidentItem[] {
+  const tcs = (ids: readonly string[] = []) => anyTcs(ids.map(known.mixOf))
+  const machines = known.stations
+    .filter((s) => s.facets.contents === 'product' && tcs(s.holds?.mixes))
+    .map((s) => ({ key: doneKey('cold', s.id), station: s.id, rerun: null, food: '' }))
+  const kept = known.reruns
+    .filter((r) => r.keptAt !== null && !r.ended && tcs(r.mixes))
+    .map((r) => ({ key: `cold ${r.id}`, station: r.station ?? null, rerun: r.id, food: '' }))
+  const foods = Object.entries(incident.done)
+    .filter(([key]) => key.startsWith(foodTask))
+    .map(([key, done]) => ({ key, station: null, rerun: null, food: done.note }))
+  const through = incident.done['foods-through'] !== undefined
+  return [
+    ...[...machines, ...kept, ...foods].map((of) => coldItem(incident, of, known.writtenHours)),
+    {
+      is: 'task',
+      key: 'foods-through',
+      task: 'foods-through',
+      part: 'discard',
+      isDone: through,
+      waits: false,
+    },
+  ]
+}
+
+function coldItem(
+  incident: IncidentState,
+  of: {
+    readonly key: string
+    readonly station: string | null
+    readonly rerun: string | null
+    readonly food: string
+  },
+  writtenHours: 4 | 6 | null,
+): IncidentItem {
+  const done = incident.done[of.key]
+  const decided = incident.done[decidedTask(of.key)]
+  const outcome = done
+    ? coldOutcome({
+        ...{
+          read: done.read ?? null,
+          warmSince: done.warmSince === undefined ? 'never' : done.warmSince,
+          at: done.at,
+        },
+        ...{ coldBack: incident.over?.at ?? null, writtenHours },
+      })
+    : null
+  // What must go is done once it is gone; what is asked about once somebody has decided.
+  const must = outcome?.is === 'discard'
+  const isDone =
+    outcome?.is === 'keep' || outcome?.is === 'use-by' || (decided !== undefined && !(must && decided.kept))
+  return {
+    is: 'cold',
+    part: 'discard',
+    ...of,
+    outcome,
+    kept: decided?.kept ? decided.note : null,
+    isDone,
+    waits: false,
+  }
+}
+
+function stationItems(
+  incident: IncidentState,
+  station: StationState,
+  { procedureOf }: IncidentKnown,
+): IncidentItem[] {
+  const isOver = incident.over !== null
+  const water = incidentRules[incident.kind].water ? waterWork(station.plate?.family ?? '') : []
+  const worked = water.map((task): IncidentItem => {
+    const key = doneKey(task, station.id)
+    const done = incident.done[key]
+    const isDone = done !== undefined && isOver && done.at >= (incident.over?.at ?? 0)
+    return { is: 'water', key, part: 'clean', station: station.id, task, isDone, waits: !isOver }
+  })
+  const closure = station.closures?.find((c) => c.incident === incident.id)
+  // By the cleaning schedule as it stands now, too: what was left out of the record is not left out of the work.
+  const asked = cleansBefore(incident.kind, station, procedureOf)
+  const cleans = [...new Set([...(incident.cleans[station.id] ?? []), ...asked])]
+  const runs = cleans.map((procedure): IncidentItem => {
+    const run = closure ? cleanedSince(station, closure, procedure) : null
+    const key = `run ${station.id} ${procedure}`
+    const of = { station: station.id, procedure, run }
+    return { is: 'run', key, part: 'clean', ...of, isDone: run !== null, waits: !isOver }
+  })
+  return [...worked, ...runs]
+}
