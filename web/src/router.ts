@@ -28,7 +28,12 @@ const views = {
   check: withWords(() => import('./training/CheckPlace.vue')),
   huddle: withWords(() => import('./training/HuddlePlace.vue')),
   practice: withWords(() => import('./practice/PracticePlace.vue')),
-  newIncident: withWords(() => import('./incident/NewIncident.vue')),
+  // What follows it comes with it: when it is needed, the network may be gone.
+  newIncident: withWords(() =>
+    Promise.all([import('./incident/NewIncident.vue'), import('./incident/IncidentPlace.vue')]).then(
+      ([it]) => it,
+    ),
+  ),
   incident: withWords(() => import('./incident/IncidentPlace.vue')),
   roster: withWords(() => import('./plan/RosterPlace.vue')),
   lists: withWords(() => import('./plan/ShiftLists.vue')),

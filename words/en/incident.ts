@@ -33,7 +33,7 @@ export const incident = {
     people: 'People first',
     stop: 'Stop',
     call: 'Call',
-    discard: 'Throw out',
+    discard: 'What has to go',
     clean: 'Before it comes back',
   },
   task: {
@@ -118,6 +118,7 @@ export const incident = {
   },
   cold: {
     in: 'Cold food in it',
+    open: 'Read it',
     read: 'Thermometer, {unit}',
     since: 'Warmer than {limit} since',
     sinceUnknown: 'Warm, nobody knows since when',
@@ -201,6 +202,7 @@ export const incident = {
   },
   reopen: {
     title: 'Bring back',
+    toEnd: 'Before it is ended',
     ready: 'Nothing may come back yet. | One may come back: {names} | {n} may come back: {names}',
     still: 'Still to do for {station}: one thing | Still to do for {station}: {n} things',
     each: 'What each waits for',

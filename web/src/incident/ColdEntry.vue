@@ -22,6 +22,7 @@ const { clock } = useTimes()
 const { did } = useIncidents()
 
 const unit = computed(() => kit.thermometers.value[0]?.unit ?? units.degree.value)
+const opened = ref(props.item.food !== '')
 const typed = ref('')
 const value = computed(() => numberIn(typed.value, true))
 const since = ref<'never' | 'unknown' | 'at' | null>(null)
@@ -56,7 +57,10 @@ const isOpen = computed(() => props.incident.status === 'open')
 
 <template>
   <div class="cold">
-    <form v-if="!item.outcome && isOpen" @submit.prevent="save">
+    <n-button v-if="!item.outcome && isOpen && !opened" class="open" @click="opened = true">{{
+      t('incident.cold.open')
+    }}</n-button>
+    <form v-else-if="!item.outcome && isOpen" @submit.prevent="save">
       <figure-field
         :id="`read-${item.key.replaceAll(' ', '-')}`"
         v-model="typed"
@@ -109,6 +113,9 @@ const isOpen = computed(() => props.incident.status === 'open')
 </template>
 
 <style scoped>
+.open {
+  min-height: 52px;
+}
 form,
 .cold {
   display: grid;

@@ -19,30 +19,41 @@ const open = computed(() =>
 
 <template>
   <p v-for="i in open" :key="i.id" class="wrong" role="alert">
-    <b>{{ t('trouble.since', { kind: t(`trouble.kind.${i.kind}`), time: clock(i.at) }) }}</b>
-    <span>{{ t('trouble.out', stationsOut(i).length) }}</span>
-    <router-link :to="`/shift/wrong/${i.id}`">{{ t('trouble.see') }}</router-link>
+    <router-link :to="`/shift/wrong/${i.id}`">
+      <b>{{ t('trouble.since', { kind: t(`trouble.kind.${i.kind}`), time: clock(i.at) }) }}</b>
+      <span v-if="stationsOut(i).length > 0" class="out">{{ t('trouble.out', stationsOut(i).length) }}</span>
+      <span class="see">{{ t('trouble.see') }}</span>
+    </router-link>
   </p>
 </template>
 
 <style scoped>
 .wrong {
   flex: none;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 18px;
-  align-items: center;
-  padding: 0 var(--gutter);
   background: var(--out);
-  color: var(--out-ink);
 }
 a {
   min-height: 48px;
-  display: inline-flex;
+  display: flex;
   align-items: center;
+  gap: 18px;
+  padding: 0 var(--gutter);
+  color: var(--out-ink);
+  text-decoration: none;
+}
+a:focus-visible {
+  outline-offset: -4px;
+}
+.see {
   margin-left: auto;
-  color: inherit;
+  flex: none;
   font-weight: 650;
+  text-decoration: underline;
+}
+@media (max-width: 760px) {
+  .out {
+    display: none;
+  }
 }
 @media print {
   .wrong {

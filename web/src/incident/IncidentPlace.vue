@@ -93,7 +93,7 @@ const falseAlarm = (reason: string) =>
           <p class="quiet small">{{ t('incident.caution') }}</p>
         </div>
         <aside>
-          <p class="takes">{{ t('trouble.out', out.length) }}</p>
+          <p v-if="it.stations.length > 0" class="takes">{{ t('trouble.out', out.length) }}</p>
           <p v-if="out.length > 0" class="small">{{ out.map(names.station).join(', ') }}</p>
           <incident-over :incident="it" />
           <reopen-form v-if="isOpen" :incident="it" :items="items" />

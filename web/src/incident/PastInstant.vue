@@ -66,4 +66,8 @@ legend {
   color: var(--out);
   font-weight: 600;
 }
+.past > :deep(.n-input),
+.past > :nth-child(3) {
+  width: 130px;
+}
 </style>

@@ -44,7 +44,9 @@ async function sign(): Promise<void> {
 
 <template>
   <section class="reopen">
-    <h2 class="label">{{ t('incident.reopen.title') }}</h2>
+    <h2 class="label">
+      {{ t(incident.stations.length > 0 ? 'incident.reopen.title' : 'incident.reopen.toEnd') }}
+    </h2>
     <p v-if="whole > 0">{{ t('incident.reopen.left', whole) }}</p>
     <p v-else-if="isEnd">{{ t('incident.reopen.all') }}</p>
     <p v-else>

@@ -56,6 +56,10 @@ h2 {
   font-size: 22px;
   margin-top: 12px;
 }
+h2 + .call,
+.rinse > :last-child {
+  align-content: start;
+}
 @media (max-width: 760px) {
   .rinse {
     grid-template-columns: 1fr;

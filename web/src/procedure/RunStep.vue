@@ -125,7 +125,9 @@ function poured(p: Poured): void {
       }}</router-link>
     </p>
   </template>
-  <div v-if="position.kind === 'sign'" class="act">
+  <!-- Nothing is done while something is wrong at the site. -->
+  <template v-if="blocked === 'closed'" />
+  <div v-else-if="position.kind === 'sign'" class="act">
     <n-button type="primary" class="big" @click="emit('done', { shown: true })">{{ t('run.yes') }}</n-button>
     <n-button class="big" @click="emit('done', { shown: false })">{{ t('run.no') }}</n-button>
   </div>

@@ -3,6 +3,7 @@ import {
   currentPosition,
   defaultFreshHours,
   forbiddenActs,
+  isClosed,
   lastDone,
   procedureOfRun,
   stepsOf,
@@ -71,10 +72,11 @@ export function useRunView(id: () => string) {
     () => new Set(stepsOf(procedure.value?.nodes ?? []).flatMap((s) => s.act ?? [])),
   )
   /** What is shown beside the step: the acts that this machine knows and that are forbidden now. */
-  const warnings = computed(() => forbidden.value.filter((f) => acts.value.has(f.act)))
+  const warnings = computed(() => forbidden.value.filter((f) => acts.value.has(f.act) && f.why !== 'closed'))
   /** Why the step at hand may not be done as things stand; none where it may. */
   const blocked = computed<SafetyRule | null>(() => {
     const [s, p, r, at] = [station.value, procedure.value, run.value, position.value]
+    if (s && r && isClosed(s, r.id)) return 'closed'
     return s && p && r && at ? (conflictsAt(p, r, s, at, moment())[0] ?? null) : null
   })
   const safe = computed(() => (station.value ? toMakeSafe(station.value.facets) : []))
