@@ -1,3 +1,4 @@
+import { noteKinds } from '@tadka/core/record'
 import type { Payloads, RecordType } from '@tadka/core/stream'
 import { z } from 'zod'
 import { bathPayloads } from '../bath/records.ts'
@@ -45,6 +46,14 @@ export const payloadSchemas = {
     reason: words(500).min(3),
   }),
   'charge.taken@1': z.strictObject({ day: z.iso.date() }),
+  'note.left@1': z.strictObject({
+    day: z.iso.date(),
+    kind: z.enum(noteKinds),
+    station: slug.nullable(),
+    said: words(300).min(3),
+  }),
+  'note.settled@1': z.strictObject({ day: z.iso.date(), note: slug }),
+  'note.read@1': z.strictObject({ day: z.iso.date() }),
   'shift.reviewed@1': z.strictObject({
     day: z.iso.date(),
     upTo: instantMs,

@@ -105,6 +105,12 @@ const golden = [
   },
   { type: 'incident.reopened@1', payload: { stations: ['kiosk'], ends: true } },
   { type: 'incident.false-alarm@1', payload: { stations: ['kiosk'], reason: 'the tap was shut' } },
+  {
+    type: 'note.left@1',
+    payload: { day: '2026-11-26', kind: 'dries', station: 'kiosk', said: 'bowl on the rack' },
+  },
+  { type: 'note.settled@1', payload: { day: '2026-11-26', note: '0193f2c4-8a6e-7c31-9f2a-1b2c3d4e5f60' } },
+  { type: 'note.read@1', payload: { day: '2026-11-27' } },
   { type: 'charge.taken@1', payload: { day: '2026-11-26' } },
   { type: 'product.sheet@1', payload: { product: 'p', sha256: 'a'.repeat(64), name: 'sheet.pdf' } },
   {

@@ -1,5 +1,6 @@
 import type { Fold } from '../stream/fold.ts'
 import { correctedAt } from '../stream/record.ts'
+import type { NoteState } from './notes.ts'
 import type { HuddleHeld } from '../training/huddle.ts'
 
 /** The day's log signed by a shift lead or manager with their own PIN. */
@@ -53,6 +54,9 @@ export interface ShiftState {
   readonly charge?: readonly Signed[]
   /** What the shift was told, and who was there; absent where nothing was. */
   readonly huddles?: readonly (HuddleHeld & Signed)[]
+  /** What was left for the next shift, and who read it when; absent where nothing was. */
+  readonly notes?: readonly NoteState[]
+  readonly notesRead?: readonly Signed[]
 }
 
 /** A trading day, who signed it and who looked it through. */
@@ -67,6 +71,16 @@ export const shiftFold: Fold<ShiftState> = {
     if (record.type === 'charge.taken@1') return { ...state, charge: [...(state.charge ?? []), signed] }
     if (record.type === 'huddle.held@1')
       return { ...state, huddles: [...(state.huddles ?? []), { ...record.payload, ...signed }] }
+    if (record.type === 'note.left@1') {
+      const note = { ...record.payload, ...signed, id: record.id, settled: null }
+      return { ...state, notes: [...(state.notes ?? []), note] }
+    }
+    if (record.type === 'note.settled@1') {
+      const { note } = record.payload
+      const settled = (n: NoteState) => (n.id === note && n.settled === null ? { ...n, settled: signed } : n)
+      return { ...state, notes: (state.notes ?? []).map(settled) }
+    }
+    if (record.type === 'note.read@1') return { ...state, notesRead: [...(state.notesRead ?? []), signed] }
     return state
   },
 }

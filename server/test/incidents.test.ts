@@ -101,7 +101,13 @@ describe('something that goes wrong', () => {
     const done = (task: string) =>
       send('bao', 'i-device', 'incident.done@1', { task, station: null, note: '', photo: null })
     for (const task of ['second-reading', 'technician', 'foods-through']) await done(task)
-    const cold = { task: 'cold', station: 'kiosk-soft-serve', read: { value: 4, unit: '°C' }, note: '', photo: null }
+    const cold = {
+      task: 'cold',
+      station: 'kiosk-soft-serve',
+      read: { value: 4, unit: '°C' },
+      note: '',
+      photo: null,
+    }
     await send('bao', 'i-device', 'incident.done@1', cold)
     expect(codeOf(await reopen('ines', 'i-device', ids))).toBe('incident_not_ready')
     // A tablet that leaves the cleaning out of what it says.
@@ -134,7 +140,7 @@ describe('something that goes wrong', () => {
     const { id: _, water: _w, entered: _e, ...plain } = set ?? {}
     const payload = { ...plain, timeOnly: { hours: 4, written: 'red folder' } }
     at += 1000
-  server.clock.now = at
+    server.clock.now = at
     const subject = { kind: 'site', id: siteId }
     const made = draft(at, 'site.set@1', payload, { by: 'oriel', subject })
     await ask(server, cookies['oriel'] ?? '', 'POST', '/records', { sentAt: at, drafts: [made] })

@@ -29,6 +29,7 @@ const views = {
   huddle: withWords(() => import('./training/HuddlePlace.vue')),
   practice: withWords(() => import('./practice/PracticePlace.vue')),
   // What follows it comes with it: when it is needed, the network may be gone.
+  note: withWords(() => import('./duty/NotePlace.vue')),
   newIncident: withWords(() =>
     Promise.all([import('./incident/NewIncident.vue'), import('./incident/IncidentPlace.vue')]).then(
       ([it]) => it,
@@ -85,6 +86,7 @@ export const router = createRouter({
     { path: '/shift/ahead', component: views.ahead, meta: { place: 'shift' } },
     { path: '/shift/roster', component: views.roster, meta: { place: 'shift' } },
     { path: '/shift/huddle', component: views.huddle, meta: { place: 'shift' } },
+    { path: '/shift/note', component: views.note, meta: { place: 'shift' } },
     { path: '/shift/wrong', component: views.newIncident, meta: { place: 'shift' } },
     { path: '/shift/wrong/:incident', component: views.incident, props: true, meta: { place: 'shift' } },
     { path: '/shift/training', component: views.training, meta: { place: 'shift' } },

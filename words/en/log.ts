@@ -224,6 +224,11 @@ export const log = {
     },
     tablet: { set: 'Tablet of the site: {name}', removed: 'Tablet removed: {name}' },
     site: { set: 'Site set up' },
+    note: {
+      left: 'For the next shift. {kind}: {said}',
+      settled: 'Settled: {said}',
+      read: 'Read what was left for the shift',
+    },
     incident: {
       opened: '{kind}. {out}',
       counted: 'Everybody counted: {n} out, {away} not at work',

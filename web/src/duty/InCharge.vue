@@ -26,8 +26,8 @@ const take = () =>
 </script>
 
 <template>
-  <div v-if="last || session.mayDo('sign-shift')" class="charge">
-    <p>
+  <div class="charge">
+    <p v-if="last || session.mayDo('sign-shift')">
       {{
         last
           ? t('shift.charge.is', { who: names.person(last.by), time: clock(last.at) })
@@ -36,6 +36,9 @@ const take = () =>
     </p>
     <n-button v-if="mayTake" @click="take">{{ t('shift.charge.take') }}</n-button>
     <take-back-now v-else-if="made && last?.by === made.by" :draft="made" @back="made = null" />
+    <router-link v-if="session.mayDo('record')" to="/shift/note" class="link">{{
+      t('shift.note.link')
+    }}</router-link>
     <router-link v-if="session.mayDo('sign-shift')" to="/shift/huddle" class="link">{{
       t('shift.huddle')
     }}</router-link>

@@ -36,6 +36,7 @@ const RerunList = later(() =>
 const MixAsked = later(() =>
   Promise.all([import('../machine/MixAsked.vue'), fetchWords()]).then(([asked]) => asked),
 )
+const NotesFound = later(() => import('../duty/NotesFound.vue'))
 const FollowUps = later(() => import('../duty/FollowUps.vue'))
 const OpenCases = later(() => import('../case/OpenCases.vue'))
 const ReviewWaiting = later(() => import('../sheet/ReviewWaiting.vue'))
@@ -124,6 +125,7 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
         @click="planner.asking = true"
         >{{ t('plan.whatIf.open') }}</n-button
       >
+      <notes-found />
       <in-charge />
       <out-of-service :stations="stations" />
       <mix-asked v-if="otherMix" :stations="stations" />

@@ -17,7 +17,7 @@ export const typesOf: Readonly<Record<string, string>> = {
     'run.part.missing@1,run.part.found@1,run.part.lost@1,run.help.called@1,run.help.answered@1',
   ].join(),
   cases:
-    'charge.taken@1,case.opened@1,case.told@1,case.action@1,case.closed@1,record.amended@1,shift.signed@1,shift.reviewed@1,station.stopped@1,station.returned@1,run.overridden@1,duty.closed@1,run.part.lost@1',
+    'charge.taken@1,note.left@1,note.settled@1,note.read@1,case.opened@1,case.told@1,case.action@1,case.closed@1,record.amended@1,shift.signed@1,shift.reviewed@1,station.stopped@1,station.returned@1,run.overridden@1,duty.closed@1,run.part.lost@1',
   trouble:
     'incident.opened@1,incident.counted@1,incident.known-good@1,incident.product@1,incident.done@1,incident.over@1,incident.extent@1,incident.approved@1,incident.reopened@1,incident.false-alarm@1',
   dish: 'cycle.judged@1,concentrate.drawn@1,rack.tallied@1,ware.rejected@1,dish.water-changed@1,dish.set-aside@1,dish.returned@1,logger.imported@1,logger.withdrawn@1',

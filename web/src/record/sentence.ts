@@ -74,6 +74,18 @@ export function useSentence() {
           people: there.map(names.person).join(', '),
         })
       }
+      case 'note.left@1': {
+        const { kind, station, said } = record.payload
+        const about = station ? `${names.station(station)}: ${said}` : said
+        return t('log.say.note.left', { kind: t(`shift.note.kind.${kind}`), said: about })
+      }
+      case 'note.settled@1': {
+        const { day: of, note } = record.payload
+        const said = site.one('shift', of)?.notes?.find((n) => n.id === note)?.said ?? ''
+        return t('log.say.note.settled', { said })
+      }
+      case 'note.read@1':
+        return t('log.say.note.read')
       case 'training.paper@1': {
         const { kind, name: called, removed } = record.payload
         return t(`log.say.training.${removed ? 'paperRemoved' : 'paper'}`, {
