@@ -72,7 +72,6 @@ await press(page, 'Done')
 await hold(page, 'Parts out, into the one bin')
 await settled(page)
 await page.locator('.parts li .up').first().click()
-await take('run-parts')
 await countParts(page)
 await press(page, /^Fine/)
 for (let i = 0; i < 3; i++) await press(page, 'Done')
@@ -178,6 +177,20 @@ await turn(-60)
 await go('/dish/sink', '.basin', lead)
 await take('sink', lead)
 
+// Water that fails: what is out of service, and what is done about it.
+await go('/shift/wrong', '.kinds', lead)
+await lead.getByRole('radio', { name: 'No water' }).click()
+const called = lead.getByRole('button', { name: 'Hold: No water' })
+await settled(lead)
+await called.focus()
+await lead.keyboard.down('Enter')
+await lead.getByRole('heading', { name: 'No water', level: 1 }).waitFor()
+await lead.keyboard.up('Enter')
+for (let i = 0; i < 2; i++) {
+  await settled(lead)
+  await lead.getByRole('button', { name: 'Done', exact: true }).first().click()
+}
+await take('no-water', lead)
 await browser.close()
 await stop()
 

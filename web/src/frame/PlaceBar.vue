@@ -19,7 +19,7 @@ defineProps<{ title: string; under?: string }>()
   min-height: var(--bar);
   display: flex;
   align-items: center;
-  gap: 20px;
+  gap: 12px;
   padding: 8px var(--gutter);
   flex-wrap: wrap;
 }
@@ -51,7 +51,7 @@ defineProps<{ title: string; under?: string }>()
   min-width: 0;
   display: flex;
   align-items: center;
-  gap: 12px;
+  gap: 10px;
   justify-content: flex-end;
 }
 @media (max-width: 760px) {

@@ -31,6 +31,7 @@ a {
   display: flex;
   align-items: center;
   padding: 4px 4px 0;
+  font-size: 16px;
   color: var(--ink-2);
   font-weight: 600;
   text-decoration: none;

@@ -60,12 +60,13 @@ function save(): void {
   <form v-if="kept" class="trouble" @submit.prevent="save">
     <h2>{{ t('calls.trouble.title') }}</h2>
     <p class="quiet small">{{ t('calls.trouble.how') }}</p>
-    <fieldset :disabled="!may">
+    <fieldset>
       <text-field
         v-model="meeting"
         :name="t('calls.trouble.meeting')"
         :example="t('calls.trouble.meetingLike')"
         :most="200"
+        :disabled="!may"
       />
       <choice-pick
         v-model="hours"
@@ -84,18 +85,21 @@ function save(): void {
         :name="t('calls.trouble.written')"
         :example="t('calls.trouble.writtenLike')"
         :most="200"
+        :disabled="!may"
       />
       <text-field
         v-model="approvedBy"
         :name="t('calls.trouble.plan')"
         :example="t('calls.trouble.planLike')"
         :most="120"
+        :disabled="!may"
       />
       <label>
         {{ t('calls.trouble.conditions') }}
         <n-input
           v-model:value="typed"
           type="textarea"
+          :disabled="!may"
           :rows="3"
           :placeholder="t('calls.trouble.conditionsLike')"
           :input-props="{ 'aria-label': t('calls.trouble.conditions') }"

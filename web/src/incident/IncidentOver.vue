@@ -55,7 +55,7 @@ const planLack = computed(() => {
       <h2 class="label">{{ t('incident.knownGood.ask') }}</h2>
       <template v-if="asksGood && isOpen">
         <p class="quiet small">{{ t('incident.knownGood.how') }}</p>
-        <past-instant v-model="goodAt" :label="t('incident.knownGood.ask')" />
+        <past-instant v-model="goodAt" :label="t('incident.knownGood.ask')" unnamed />
         <div class="row">
           <n-button size="large" :disabled="goodAt === null" @click="good(goodAt)">{{
             t('incident.knownGood.save')

@@ -59,7 +59,7 @@ function say(kept?: string): void {
       <p v-if="done" class="quiet small">
         {{ t('incident.doneBy', { who: names.person(done.by), time: clock(done.at) }) }}
         <span v-if="item.is === 'doubt' && item.kept">{{ t('incident.keptWhy', { why: item.kept }) }}</span>
-        <take-back-now v-if="made && isOpen" :draft="made" @back="made = null" />
+        <take-back-now v-if="made && isOpen" :draft="made" plain @back="made = null" />
       </p>
       <p v-else-if="item.waits" class="quiet small">{{ t('incident.waitsOver') }}</p>
       <template v-else-if="isOpen && item.is === 'timer' && item.task === 'contact'">

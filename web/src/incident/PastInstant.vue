@@ -12,7 +12,7 @@ import { now, rightNow } from '../wire/clock.ts'
 
 /** A day and a time of it, by the clocks of the site, that is not in the future. Null while it is none. */
 const at = defineModel<number | null>({ required: true })
-defineProps<{ label: string }>()
+defineProps<{ label: string; unnamed?: boolean }>()
 const { t } = useI18n()
 const site = useSite()
 const zone = computed(() => (site.set as SiteSet | null)?.timeZone ?? 'UTC')
@@ -40,7 +40,7 @@ watch(
 
 <template>
   <fieldset class="past">
-    <legend>{{ label }}</legend>
+    <legend :class="{ 'visually-hidden': unnamed }">{{ label }}</legend>
     <day-field v-model="day" :label="label" :max="dateAt(now(), zone)" />
     <time-field v-model="time" :label="label" />
     <p v-if="isAhead" role="alert" class="wrong">{{ t('incident.ahead') }}</p>

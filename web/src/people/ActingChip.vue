@@ -71,7 +71,7 @@ const another = () => router.push({ path: '/sign-in', query: { to: route.fullPat
 .acting {
   display: flex;
   align-items: center;
-  gap: 10px;
+  gap: 8px;
 }
 .wrong {
   flex: none;
@@ -89,9 +89,9 @@ const another = () => router.push({ path: '/sign-in', query: { to: route.fullPat
 .chip {
   display: flex;
   align-items: center;
-  gap: 10px;
+  gap: 8px;
   min-height: 48px;
-  padding: 0 16px 0 6px;
+  padding: 0 12px 0 6px;
   border: 1.5px solid var(--line);
   border-radius: 99px;
   background: var(--raised);

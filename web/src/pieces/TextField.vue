@@ -12,6 +12,7 @@ defineProps<{
   large?: boolean
   /** So many characters at most. */
   most?: number
+  disabled?: boolean
 }>()
 const text = defineModel<string>({ required: true })
 </script>
@@ -22,6 +23,7 @@ const text = defineModel<string>({ required: true })
     <n-input
       v-model:value="text"
       :placeholder="example ?? ''"
+      :disabled="disabled ?? false"
       :type="type === 'password' ? 'password' : 'text'"
       :size="large ? 'large' : 'medium'"
       v-bind="most === undefined ? {} : { maxlength: most }"

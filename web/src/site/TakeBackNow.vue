@@ -27,7 +27,8 @@ function back(): void {
 <template>
   <n-button
     v-if="open && !done"
-    size="large"
+    :size="plain ? 'medium' : 'large'"
+    :quaternary="plain ?? false"
     :disabled="!sent"
     :title="sent ? undefined : t('log.takeBackLater')"
     @click="back"
