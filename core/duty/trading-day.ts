@@ -25,6 +25,16 @@ export const hourAt = (at: Instant, timeZone: string): number =>
   Temporal.Instant.fromEpochMilliseconds(at).toZonedDateTimeISO(timeZone).hour
 
 /**
+ * The time of day there, "HH:MM", from 00:00 to 23:59. @param timeZone IANA.
+ * @example localTimeAt(instant(Date.UTC(2026, 10, 26, 23, 5)), 'Europe/Berlin') // '00:05'
+ */
+export const localTimeAt = (at: Instant, timeZone: string): LocalTime =>
+  Temporal.Instant.fromEpochMilliseconds(at)
+    .toZonedDateTimeISO(timeZone)
+    .toPlainTime()
+    .toString({ smallestUnit: 'minute' })
+
+/**
  * The date in the site's zone at an instant.
  * @example dateAt(instant(Date.UTC(2026, 10, 26, 23, 30)), 'Europe/Berlin') // '2026-11-27'
  */

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { dateAt, instantAt } from '@tadka/core/duty'
+import { dateAt, instantAt, localTimeAt } from '@tadka/core/duty'
 import { instant } from '@tadka/core/quantity'
 import type { SiteSet } from '@tadka/core/house'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import DayField from '../pieces/DayField.vue'
-import { localTime, readLocalTime } from '../site/local-time.ts'
+import { readLocalTime } from '../site/local-time.ts'
 import { useSite } from '../site/site.ts'
 import TimeField from '../site/TimeField.vue'
 import { now, rightNow } from '../wire/clock.ts'
@@ -18,14 +18,7 @@ const site = useSite()
 const zone = computed(() => (site.set as SiteSet | null)?.timeZone ?? 'UTC')
 const begun = at.value ?? rightNow()
 const day = ref(dateAt(instant(begun), zone.value))
-const minutesOf = (ms: number) => {
-  const parts = new Intl.DateTimeFormat('en-GB', {
-    timeZone: zone.value,
-    ...{ hour: '2-digit', minute: '2-digit', hour12: false },
-  }).format(ms)
-  return readLocalTime(parts) ?? 0
-}
-const time = ref(localTime(minutesOf(begun)))
+const time = ref(localTimeAt(instant(begun), zone.value))
 const typed = computed(() => {
   const minutes = readLocalTime(time.value)
   return minutes === null || minutes >= 1440 ? null : instantAt(day.value, time.value, zone.value)
