@@ -26,7 +26,7 @@ export const calls = {
     timeOnly: 'Written procedure for cold food by time alone (FDA Food Code 2022, 3-501.19)',
     noTime: 'None',
     four: '4 hours',
-    six: '6 hours, never above 21 °C / 70 °F',
+    six: '6 hours, never above {most}',
     written: 'Where it is kept',
     writtenLike: 'for example: red folder in the office',
     writtenFirst: 'Say where the written procedure is kept.',

@@ -4,10 +4,12 @@ import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoicePick from '../pieces/ChoicePick.vue'
 import TextField from '../pieces/TextField.vue'
+import { useUnits } from '../site/units.ts'
 import { useSiteSet } from './site-set.ts'
 
 /** What counts when something goes wrong only where it was written down beforehand. */
 const { t } = useI18n()
+const units = useUnits()
 const { kept, may, set } = useSiteSet()
 const meeting = ref('')
 const hours = ref<0 | 4 | 6>(0)
@@ -76,7 +78,10 @@ function save(): void {
         :choices="[
           { value: 0, text: t('calls.trouble.noTime') },
           { value: 4, text: t('calls.trouble.four') },
-          { value: 6, text: t('calls.trouble.six') },
+          {
+            value: 6,
+            text: t('calls.trouble.six', { most: units.degree.value === '°F' ? '70 °F' : '21 °C' }),
+          },
         ]"
       />
       <text-field
