@@ -1,4 +1,4 @@
-import { address, isAccessible, press } from './crew.ts'
+import { address, isAccessible, press, settled } from './crew.ts'
 import { GenericCrew } from './generic-crew.ts'
 import { expect, type Page } from './test.ts'
 
@@ -50,4 +50,46 @@ export async function looked(page: Page, each?: (where: string) => Promise<void>
   await expect(page).toHaveURL(/\/log\?day=/)
   await page.goto(address('/shift'))
   await expect(page.getByRole('link', { name: /rain through the roof/ })).toHaveCount(0)
+}
+
+/** Something goes wrong on a site that nobody has told more than what stands there: food is judged in its units, and nothing stays closed. */
+export async function wentWrong(page: Page, each?: (where: string) => Promise<void>): Promise<void> {
+  await page.goto(address('/shift/wrong'))
+  await page.getByRole('radio', { name: 'No power' }).click()
+  const hold = page.getByRole('button', { name: 'Hold: No power' })
+  await settled(page)
+  await hold.focus()
+  await page.keyboard.down('Enter')
+  await expect(page.getByRole('heading', { name: 'No power', level: 1 })).toBeVisible()
+  await page.keyboard.up('Enter')
+  await page.getByRole('textbox', { name: 'What food, and where?' }).fill('milk, counter fridge')
+  await press(page, 'Another food')
+  const milk = page.locator('li', { hasText: 'milk, counter fridge' })
+  await milk
+    .getByRole('textbox')
+    .first()
+    .fill(each ? '40' : '4')
+  await milk.getByRole('radio', { name: 'It was cold throughout' }).click()
+  await milk.getByRole('button', { name: 'Judge it' }).click()
+  await expect(milk).toContainText('Cold so far. Read it again')
+  await milk.getByRole('button', { name: 'Read it again' }).click()
+  await milk
+    .getByRole('textbox')
+    .first()
+    .fill(each ? '50' : '10')
+  await milk.getByRole('radio', { name: 'Warm, nobody knows since when' }).click()
+  await each?.('/shift/wrong')
+  await milk.getByRole('button', { name: 'Judge it' }).click()
+  await expect(milk).toContainText('Throw it out.')
+  await milk.getByRole('button', { name: 'Thrown out' }).click()
+  await isAccessible(page)
+  await page.getByRole('textbox', { name: 'It was a false alarm' }).fill('somebody pulled the plug')
+  await press(page, 'False alarm')
+  await expect(page.getByText(/^False alarm, .* somebody pulled the plug$/)).toBeVisible()
+  await page.goto(address('/shift/note'))
+  await page.getByLabel('What they must know').fill('the fridge was off for a minute')
+  await press(page, 'Leave it')
+  await page.goto(address('/shift'))
+  await expect(page.getByText('the fridge was off for a minute')).toBeVisible()
+  await each?.('/shift')
 }

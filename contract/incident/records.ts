@@ -1,4 +1,4 @@
-import { incidentKinds } from '@tadka/core/incident'
+import { incidentKinds, incidentRules } from '@tadka/core/incident'
 import { z } from 'zod'
 import { temperatureUnit } from '../rules/schemas.ts'
 import { freeKey, instantMs, sha256, slug, words } from '../stream/envelope.ts'
@@ -9,19 +9,23 @@ const people = z.array(slug).max(200)
 const read = z.strictObject({ value: z.number().min(-40).max(250), unit: temperatureUnit })
 
 export const incidentPayloads = {
-  'incident.opened@1': z.strictObject({
-    kind: z.enum(incidentKinds),
-    station: slug.nullable(),
-    place: words(80),
-    stations,
-    cleans: cleans.nullable(),
-  }),
+  'incident.opened@1': z
+    .strictObject({
+      kind: z.enum(incidentKinds),
+      station: slug.nullable(),
+      place: words(80),
+      stations,
+      cleans: cleans.nullable(),
+    })
+    // What lasts is cleaned once it is over, and not before.
+    .refine((i) => incidentRules[i.kind].lasts === (i.cleans === null), 'waits for what it lasts on'),
   'incident.counted@1': z.strictObject({ out: people, notHere: people, others: words(200) }),
   'incident.known-good@1': z.strictObject({ at: instantMs.nullable() }),
   'incident.product@1': z.strictObject({ product: slug }),
   'incident.done@1': z.strictObject({
     task: freeKey(160).min(1),
     station: slug.nullable(),
+    food: words(80).min(3).exactOptional(),
     read: read.exactOptional(),
     warmSince: instantMs.nullable().exactOptional(),
     kept: z.literal(true).exactOptional(),

@@ -148,6 +148,13 @@ describe('drafts', () => {
   it.each(golden)('$type with a field too many is refused, and the field named', ({ type, payload }) => {
     expect(codeOf(draftOf(type, { ...payload, extra: 1 }))).toBe('body_malformed')
   })
+  it.each([
+    ['no water is cleaned at once', 'water-off', {}],
+    ['glass in food waits for nothing', 'foreign-matter', null],
+  ])('that say that %s are refused', (_, kind, cleans) => {
+    const payload = { kind, station: 'kiosk', place: '', stations: ['kiosk'], cleans }
+    expect(codeOf(draftOf('incident.opened@1', payload))).toBe('body_malformed')
+  })
   it('of an unknown type are refused by that name', () =>
     expect(codeOf(draftOf('run.dreamt@1', {}))).toBe('type_unknown'))
   it('that amend must put a sound payload in the place of the old', () => {

@@ -33,6 +33,15 @@ export interface BathState {
   } | null
 }
 
+/** A station has one sanitizer bath at a time. */
+const vesselOf = (b: Pick<BathState, 'station' | 'where'>) => b.station ?? b.where
+
+/** The last bath in each vessel, newest first: what was mixed there before is gone. */
+export const lastInVessels = (baths: readonly BathState[]): BathState[] =>
+  baths
+    .toSorted((a, b) => b.mixedAt - a.mixedAt)
+    .filter((b, i, all) => all.findIndex((o) => vesselOf(o) === vesselOf(b)) === i)
+
 /** A bath is read a few times in its life. */
 const keptReadings = 12
 

@@ -1,5 +1,5 @@
 export * from './records.ts'
-export { bathFold, type BathState } from './fold.ts'
+export { bathFold, lastInVessels, type BathState } from './fold.ts'
 export { basketWhole, type Basket } from './baskets.ts'
 export { bathDue, bathHours, bathNow, type BathCall, type BathDue } from './due.ts'
 export { bathOutlook, lossOf, type BathOutlook } from './forecast.ts'

@@ -17,17 +17,20 @@ export type ColdOutcome =
   | { readonly is: 'use-by'; readonly by: number }
   /** Neither kept nor thrown out before whoever decides has said so. */
   | { readonly is: 'ask'; readonly why: 'no-procedure' | 'read-late' }
+  /** Cold as it was read, and the cold is gone still: it is read again once that is back. */
+  | { readonly is: 'read-again' }
 
 /** What is known of cold food whose cold was gone. */
 export interface ColdFood {
   /** What the thermometer shows; null where nobody read it. */
   readonly read: TemperatureReading | null
-  /** When it was read, or is asked about, ms UTC. */
-  readonly at: number
+  /** When it was read, and now, ms UTC. */
+  readonly readAt: number
+  readonly now: number
   /** Since when it was above 5 °C, ms UTC; null: it was, and nobody knows since when; `never`: it was cold throughout. */
   readonly warmSince: number | null | 'never'
-  /** When the cold came back, ms UTC; null while it is gone. */
-  readonly coldBack: number | null
+  /** When the cold came back, ms UTC; `lasts` while it is gone; null where it never went: one machine is out of range. */
+  readonly coldBack: number | null | 'lasts'
   /** Hours of a written procedure that the site had entered before it happened; null where it had none. */
   readonly writtenHours: 4 | 6 | null
 }
@@ -37,15 +40,19 @@ export interface ColdFood {
  * thrown out; time alone holds only by a written procedure that was entered before. Judged in the unit of the thermometer. Sources: FDA Food
  * Code 2022, 3-501.16(A)(2), 3-501.19, 3-701.11. Returns what is to be done with it.
  */
-export function coldOutcome({ read, at, warmSince, coldBack, writtenHours }: ColdFood): ColdOutcome {
+export function coldOutcome(food: ColdFood): ColdOutcome {
+  const { read, readAt, now, warmSince, coldBack, writtenHours } = food
   const isCold = read !== null && rerunFit(read.value, read.unit).cold
-  const isLate = coldBack !== null && at > coldBack + readsWithin * minuteMs
-  if (isCold && warmSince === 'never') return isLate ? { is: 'ask', why: 'read-late' } : { is: 'keep' }
+  if (isCold && warmSince === 'never') {
+    if (coldBack === null) return { is: 'keep' }
+    if (coldBack === 'lasts' || readAt < coldBack) return { is: 'read-again' }
+    return readAt > coldBack + readsWithin * minuteMs ? { is: 'ask', why: 'read-late' } : { is: 'keep' }
+  }
   // What is read warm was warm since some time, whatever was said.
   if (warmSince === null || warmSince === 'never') return { is: 'discard', why: 'time-unknown' }
   const isLong = writtenHours === longHours && read !== null
   if (isLong && read.value > warmest[read.unit]) return { is: 'discard', why: 'too-warm' }
   const by = warmSince + (isLong ? longHours : shortHours) * hourMs
-  if (at >= by) return { is: 'discard', why: 'too-long' }
+  if (now >= by) return { is: 'discard', why: 'too-long' }
   return writtenHours === null ? { is: 'ask', why: 'no-procedure' } : { is: 'use-by', by }
 }

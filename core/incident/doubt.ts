@@ -1,11 +1,12 @@
-import type { BathState } from '../bath/index.ts'
+import { lastInVessels, type BathState } from '../bath/index.ts'
 import { groupOf } from '../house/index.ts'
-import type { StationState } from '../procedure/index.ts'
+import type { Contents, StationState } from '../procedure/index.ts'
 import type { RerunState } from '../rerun/index.ts'
 
 /** What is thrown out since the water of its making is in doubt. */
 export type Doubt =
-  | { readonly what: 'ice' | 'product' | 'urn' | 'sink'; readonly station: string }
+  | { readonly what: 'ice' | 'product' | 'urn' | 'sink' | 'solution'; readonly station: string }
+  /** In a vessel of no station. */
   | { readonly what: 'bath'; readonly bath: string; readonly where: string }
   | { readonly what: 'rerun'; readonly rerun: string; readonly from: string }
   /** What the log does not follow: drinks, washed produce, food cooked with water. */
@@ -17,7 +18,7 @@ export interface HeldThere {
   readonly reruns: readonly RerunState[]
 }
 
-/** A bath is followed for so many hours after it was mixed: what is older has been changed. Common practice, no source. */
+/** A bath in a vessel of its own is followed for so many hours: what is older has been changed. Common practice, no source. */
 const bathHours = 24
 const hourMs = 3_600_000
 
@@ -37,8 +38,8 @@ export function waterDoubts(
   const inUse = stations.filter((s) => s.plate && !s.plate.retired)
   return [
     ...inUse.flatMap((s): Doubt[] => ofStation(s, isOf)),
-    ...baths.flatMap((b): Doubt[] =>
-      b.mixedAt > at - bathHours * hourMs && isOf(b.since)
+    ...lastInVessels(baths).flatMap((b): Doubt[] =>
+      b.station === null && b.mixedAt > at - bathHours * hourMs && isOf(b.since)
         ? [{ what: 'bath', bath: b.id, where: b.where }]
         : [],
     ),
@@ -52,6 +53,10 @@ export function waterDoubts(
   ]
 }
 
+/** Stations that are vessels, and what a run may have left in a machine. */
+const vessels: readonly string[] = ['bucket', 'bottle']
+const solutions: readonly Contents[] = ['rinse', 'detergent', 'sanitizer', 'descaler']
+
 function ofStation(station: StationState, isOf: (made: number | null) => boolean): Doubt[] {
   const { id, plate, facets, compartments } = station
   const family = plate?.family ?? ''
@@ -62,9 +67,12 @@ function ofStation(station: StationState, isOf: (made: number | null) => boolean
     const filled = Object.values(compartments ?? {})
     return filled.length === 0 || filled.some((c) => isOf(c.at)) ? [{ what: 'sink', station: id }] : []
   }
-  // Sanitized for product, and nothing put in since: it is cleaned again, but holds nothing to throw out.
-  const holds = facets.contents === 'product' || (facets.contents === 'unknown' && isFrozen(family))
-  return holds ? [{ what: 'product', station: id }] : []
+  if (solutions.includes(facets.contents) || vessels.includes(family))
+    return facets.contents === 'empty' ? [] : [{ what: 'solution', station: id }]
+  return holdsProduct(station) ? [{ what: 'product', station: id }] : []
 }
 
-const isFrozen = (family: string): boolean => groupOf(family) === 'frozen'
+/** Whether product is in it; where nobody knows what is in a machine that makes food, there may be. */
+export const holdsProduct = ({ facets, plate }: Pick<StationState, 'facets' | 'plate'>): boolean =>
+  facets.contents === 'product' ||
+  (facets.contents === 'unknown' && groupOf(plate?.family ?? '') === 'frozen')

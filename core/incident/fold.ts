@@ -60,6 +60,9 @@ function opened(state: IncidentState, record: AnyRecord & { type: 'incident.open
   return { ...state, ...what, ...by, status: 'open', over: lasts ? null : by, cleans: cleans ?? {} }
 }
 
+/** Never before it began, nor after it is said. */
+const overAt = (from: number, at: number, now: number): number => Math.max(from, Math.min(at, now))
+
 function told(state: IncidentState, record: AnyRecord): IncidentState {
   const now = { at: correctedAt(record), by: record.by }
   switch (record.type) {
@@ -76,7 +79,7 @@ function told(state: IncidentState, record: AnyRecord): IncidentState {
     case 'incident.over@1':
       return {
         ...state,
-        over: { at: Math.max(state.at, record.payload.at), by: record.by },
+        over: { at: overAt(state.at, record.payload.at, now.at), by: record.by },
         cleans: record.payload.cleans,
       }
     case 'incident.extent@1':

@@ -13,4 +13,4 @@ export {
   type IncidentKnown,
 } from './list.ts'
 export { incidentKnown, planOnFile, type IncidentSite } from './known.ts'
-export { isStopped, notYet, readyBack, type NotYet, type PlanOnFile } from './reopen.ts'
+export { isStopped, mayEnd, notYet, readyBack, type NotYet, type PlanOnFile } from './reopen.ts'

@@ -1,7 +1,7 @@
 import { anyTcs, type MixSet } from '../house/index.ts'
 import { cleanedSince, type LastRun, type Procedure, type StationState } from '../procedure/index.ts'
 import { coldOutcome, type ColdOutcome } from './cold.ts'
-import { waterDoubts, type Doubt, type HeldThere } from './doubt.ts'
+import { holdsProduct, waterDoubts, type Doubt, type HeldThere } from './doubt.ts'
 import { doneKey, type IncidentState } from './fold.ts'
 import { incidentRules, type IncidentPart } from './kinds.ts'
 import { cleansBefore, waterWork } from './touched.ts'
@@ -47,6 +47,8 @@ export type IncidentItem = Of &
         readonly food: string
         readonly outcome: ColdOutcome | null
         readonly kept: string | null
+        /** It was thrown out, or used up in time. */
+        readonly isGone: boolean
       }
     | { readonly is: 'water'; readonly station: string; readonly task: 'flush' | 'first-ice' | 'filters' }
     | {
@@ -95,20 +97,19 @@ function taskItem(
   { task, part, minutes }: (typeof incidentRules)[IncidentState['kind']]['tasks'][number],
 ): IncidentItem[] {
   const done = incident.done[doneKey(task, null)]
-  if (minutes === undefined)
-    return [{ is: 'task', key: task, task, part, isDone: done !== undefined, waits: false }]
+  // What is cleaned while it goes on is dirty again.
+  const waits = part === 'clean' && incident.over === null
+  const isIn = done !== undefined && (part !== 'clean' || isSinceOver(incident, done.at))
+  if (minutes === undefined) return [{ is: 'task', key: task, task, part, isDone: isIn, waits }]
   const isLabel = minutes === 'label'
   const leastMs = isLabel ? contactSeconds && contactSeconds * 1000 : minutes * 60_000
   const from = isLabel ? (incident.done[doneKey(`${task}-begun`, null)]?.at ?? null) : incident.at
-  const isAfter = done !== undefined && from !== null && done.at >= from
+  const isAfter = isIn && from !== null && done.at >= from
   const isDone = isAfter && leastMs !== null && done.at - from >= leastMs
-  return [
-    {
-      ...{ is: 'timer', key: task, task, part, leastMs, from, isDone },
-      ...{ short: isAfter && !isDone, waits: false },
-    },
-  ]
+  return [{ is: 'timer', key: task, task, part, leastMs, from, isDone, short: isAfter && !isDone, waits }]
 }
+
+const isSinceOver = ({ over }: IncidentState, at: number): boolean => over !== null && at >= over.at
 
 /** What a doubt is called in what was done. */
 export function doubtKey(doubt: Doubt): string {
@@ -124,66 +125,58 @@ function doubtItem(incident: IncidentState, doubt: Doubt): IncidentItem {
   return { is: 'doubt', key, part: 'discard', doubt, kept, isDone: done !== undefined, waits: false }
 }
 
+interface ColdOf {
+  readonly key: string
+  readonly station: string | null
+  readonly rerun: string | null
+  readonly food: string
+}
+
 function coldItems(incident: IncidentState, known: IncidentKnown): IncidentItem[] {
   const tcs = (ids: readonly string[] = []) => anyTcs(ids.map(known.mixOf))
   const machines = known.stations
-    .filter((s) => s.facets.contents === 'product' && tcs(s.holds?.mixes))
-    .map((s) => ({ key: doneKey('cold', s.id), station: s.id, rerun: null, food: '' }))
+    .filter((s) => holdsProduct(s) && tcs(s.holds?.mixes))
+    .map((s): ColdOf => ({ key: doneKey('cold', s.id), station: s.id, rerun: null, food: '' }))
+  const items = machines.map((of) => coldItem(incident, of, known))
+  // One machine that is out of range leaves the fridges cold.
+  if (!incidentRules[incident.kind].lasts) return items
   const kept = known.reruns
     .filter((r) => r.keptAt !== null && !r.ended && tcs(r.mixes))
-    .map((r) => ({ key: `cold ${r.id}`, station: r.station ?? null, rerun: r.id, food: '' }))
+    .map((r): ColdOf => ({ key: `cold ${r.id}`, station: r.station ?? null, rerun: r.id, food: '' }))
   const foods = Object.entries(incident.done)
     .filter(([key]) => key.startsWith(foodTask))
-    .map(([key, done]) => ({ key, station: null, rerun: null, food: done.note }))
-  const through = incident.done['foods-through'] !== undefined
+    .map(([key, done]): ColdOf => ({ key, station: null, rerun: null, food: done.food ?? '' }))
+  const through = incident.done['foods-through']
+  const isDone = through !== undefined && isSinceOver(incident, through.at)
+  const waits = incident.over === null
   return [
-    ...[...machines, ...kept, ...foods].map((of) => coldItem(incident, of, known.writtenHours)),
-    {
-      is: 'task',
-      key: 'foods-through',
-      task: 'foods-through',
-      part: 'discard',
-      isDone: through,
-      waits: false,
-    },
+    ...items,
+    ...[...kept, ...foods].map((of) => coldItem(incident, of, known)),
+    { is: 'task', key: 'foods-through', task: 'foods-through', part: 'discard', isDone, waits },
   ]
 }
 
-function coldItem(
-  incident: IncidentState,
-  of: {
-    readonly key: string
-    readonly station: string | null
-    readonly rerun: string | null
-    readonly food: string
-  },
-  writtenHours: 4 | 6 | null,
-): IncidentItem {
+function coldItem(incident: IncidentState, of: ColdOf, { writtenHours, now }: IncidentKnown): IncidentItem {
   const done = incident.done[of.key]
   const decided = incident.done[decidedTask(of.key)]
-  const outcome = done
-    ? coldOutcome({
-        ...{
-          read: done.read ?? null,
+  const lasts = incidentRules[incident.kind].lasts
+  const outcome =
+    done && (done.read || done.warmSince !== undefined)
+      ? coldOutcome({
+          ...{ read: done.read ?? null, readAt: done.at, now, writtenHours },
           warmSince: done.warmSince === undefined ? 'never' : done.warmSince,
-          at: done.at,
-        },
-        ...{ coldBack: incident.over?.at ?? null, writtenHours },
-      })
-    : null
+          coldBack: lasts ? (incident.over?.at ?? 'lasts') : null,
+        })
+      : null
   // What must go is done once it is gone; what is asked about once somebody has decided.
-  const must = outcome?.is === 'discard'
+  const isGone = decided !== undefined && decided.kept === undefined
   const isDone =
-    outcome?.is === 'keep' || outcome?.is === 'use-by' || (decided !== undefined && !(must && decided.kept))
-  return {
-    is: 'cold',
-    part: 'discard',
-    ...of,
-    outcome,
-    kept: decided?.kept ? decided.note : null,
-    isDone,
-    waits: false,
-  }
+    isGone ||
+    outcome?.is === 'keep' ||
+    outcome?.is === 'use-by' ||
+    (outcome?.is === 'ask' && decided !== undefined)
+  const kept = decided?.kept ? decided.note : null
+  return { is: 'cold', part: 'discard', ...of, outcome, kept, isGone, isDone, waits: false }
 }
 
 function stationItems(
@@ -196,7 +189,7 @@ function stationItems(
   const worked = water.map((task): IncidentItem => {
     const key = doneKey(task, station.id)
     const done = incident.done[key]
-    const isDone = done !== undefined && isOver && done.at >= (incident.over?.at ?? 0)
+    const isDone = done !== undefined && isSinceOver(incident, done.at)
     return { is: 'water', key, part: 'clean', station: station.id, task, isDone, waits: !isOver }
   })
   const closure = station.closures?.find((c) => c.incident === incident.id)

@@ -39,6 +39,8 @@ export interface IncidentDone {
   readonly task: string
   /** The station that it was done at, where it was at one. */
   readonly station: string | null
+  /** Food that the log does not follow, by its name. */
+  readonly food?: string
   /** What was read, and since when it was warm, ms UTC; null: nobody knows; absent: it was cold throughout. */
   readonly read?: TemperatureReading
   readonly warmSince?: number | null
@@ -106,7 +108,7 @@ const stationsIn = (ids: readonly string[]) => ids.flatMap((id) => subject('stat
 export const incidentRecords: RulesOf<keyof IncidentPayloads> = {
   'incident.opened@1': { needs: 'record', concerns: ({ stations }) => stationsIn(stations) },
   'incident.counted@1': { needs: 'record' },
-  'incident.known-good@1': { needs: 'record', typed: true },
+  'incident.known-good@1': { needs: 'record' },
   'incident.product@1': { needs: 'record' },
   'incident.done@1': { needs: 'record', tap: true },
   'incident.over@1': { needs: 'close-case', concerns: ({ cleans }) => stationsIn(Object.keys(cleans)) },

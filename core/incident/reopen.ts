@@ -18,6 +18,8 @@ export type NotYet =
   | { readonly why: 'conditions'; readonly conditions: readonly string[] }
   | { readonly why: 'item'; readonly item: IncidentItem }
 
+const minuteMs = 60_000
+
 const isOf = (item: IncidentItem, station: string | null): boolean =>
   item.is !== 'run' && item.is !== 'water' ? true : item.station === station
 
@@ -31,7 +33,8 @@ export function isStopped({ kind, extent }: Pick<IncidentState, 'kind' | 'extent
 function approvalLacks(incident: IncidentState, plan: PlanOnFile | null): NotYet[] {
   const { approval, kind, at } = incident
   if (!isStopped(incident)) return []
-  if (!approval) return [{ why: 'not-approved' }]
+  // A word of before it happened is none about it; what is typed is of a whole minute.
+  if (!approval || approval.at < Math.floor(at / minuteMs) * minuteMs) return [{ why: 'not-approved' }]
   if (approval.way === 'authority') return []
   if (incidentRules[kind].stops !== 'extended') return [{ why: 'plan-not-for-this' }]
   if (!plan) return [{ why: 'no-plan' }]
@@ -58,6 +61,10 @@ export function notYet(
     ...approvalLacks(incident, plan),
   ]
 }
+
+/** Whether nothing of it is left at all: what may be served until a time is used up or thrown out first. */
+export const mayEnd = (items: readonly IncidentItem[]): boolean =>
+  items.every((i) => i.is !== 'cold' || i.outcome?.is !== 'use-by' || i.isGone)
 
 /** Stations that may come back now, in their order. */
 export const readyBack = (

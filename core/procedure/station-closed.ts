@@ -73,7 +73,8 @@ export function withClosure(state: StationState, record: IncidentRecord): Statio
     }
     case 'incident.over@1': {
       if (!own || own.over !== null) return state
-      const over = Math.max(own.since, record.payload.at)
+      // Never before it began, nor after it is said.
+      const over = Math.max(own.since, Math.min(record.payload.at, at))
       const runs = [...new Set([...own.runs, ...Object.keys(state.runs)])]
       const closure = { ...own, over, runs, cleans: record.payload.cleans[state.id] ?? [] }
       return spoiled(closure, having, others)
@@ -85,14 +86,17 @@ export function withClosure(state: StationState, record: IncidentRecord): Statio
   }
 }
 
-/** What it must be cleaned for has made it unclean: whatever it was, nobody knows. */
+/** What touches no surface: what was sanitized is so still. */
+const leavesClean: readonly string[] = ['gas', 'no-hot-water']
+
+/** What went wrong has made it unclean: whatever it was, nobody knows. */
 function spoiled(
   closure: Closure,
   having: (all: readonly Closure[]) => StationState,
   others: readonly Closure[],
 ): StationState {
   const state = having([...others, closure])
-  if (closure.cleans.length === 0) return state
+  if (leavesClean.includes(closure.kind)) return state
   const { facets, sanitizedAt } = state
   const { hygiene, contact } = facets
   const before = { hygiene, sanitizedAt, ...(contact ? { contact } : {}) }

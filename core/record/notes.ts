@@ -22,9 +22,9 @@ export interface NoteSettled {
   readonly note: string
 }
 
-/** Somebody has read all that was there then. */
+/** Somebody has read all that was written on a day so far. */
 export interface NotesRead {
-  /** ISO date. */
+  /** The day that it was written on, ISO date. */
   readonly day: string
 }
 
@@ -56,10 +56,12 @@ export function notesFound(
     .flatMap((s) => s.notes ?? [])
     .filter((n) => n.settled === null)
     .toSorted((a, b) => b.at - a.at)
-  const read = shifts.flatMap((s) => (s.notesRead ?? []).flatMap((r) => (r.by === person ? [r.at] : [])))
-  const last = Math.max(-Infinity, ...read)
+  const isUnread = shifts.some(({ notes = [], notesRead = [] }) => {
+    const last = notesRead.findLast((r) => r.by === person)?.at ?? -Infinity
+    return notes.some((n) => n.settled === null && n.by !== person && n.at > last)
+  })
   const dries = stations
     .filter((s) => s.plate && !s.plate.retired && !s.laidUp && s.facets.assembly === 'drying')
     .map((s) => s.id)
-  return { lines, dries, isUnread: lines.some((n) => n.by !== person && n.at > last) }
+  return { lines, dries, isUnread }
 }

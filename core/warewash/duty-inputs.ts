@@ -2,7 +2,7 @@ import { bathSpent, type Prediction } from '../duty/index.ts'
 import { bathDue, bathOutlook, type BathDue, type BathOutlook } from '../bath/index.ts'
 import { instant } from '../quantity/index.ts'
 import type { StationState } from '../procedure/index.ts'
-import type { BathState } from '../bath/fold.ts'
+import { lastInVessels, type BathState } from '../bath/fold.ts'
 import type { ProductSet } from '../house/product.ts'
 import type { SiteSet } from '../house/site.ts'
 import { useOfBath } from '../bath/way-back.ts'
@@ -29,23 +29,19 @@ export interface SiteKnown {
   readonly losses: Readonly<Record<string, readonly number[]>>
 }
 
-/** A station has one sanitizer bath at a time. */
-const vesselOf = (b: BathState) => b.station ?? b.where
-
 /** The sanitizer baths that stand, newest first: the last in each vessel; what was mixed there before is gone. */
 export function standingBaths(known: Omit<SiteKnown, 'dishes'>): StandingBath[] {
   const productOf = (b: BathState) => known.products.find((p) => p.id === b.product)
   const stationOf = (b: BathState) => known.stations.find((s) => s.id === b.station) ?? null
-  return known.baths
-    .filter((b) => productOf(b)?.agent && (b.station === null || !isGone(stationOf(b))))
-    .toSorted((a, b) => b.mixedAt - a.mixedAt)
-    .filter((b, i, all) => all.findIndex((o) => vesselOf(o) === vesselOf(b)) === i)
-    .map((b) => {
-      const product = productOf(b)
-      const use = product?.uses ? useOfBath(b, { uses: product.uses }) : null
-      const outlook = use?.range ? bathOutlook(b, use.range.lo, known.losses[b.product ?? '']) : null
-      return { ...b, due: bathDue(b, known.site?.bath, outlook?.testBy ?? null), outlook }
-    })
+  const stands = known.baths.filter(
+    (b) => productOf(b)?.agent && (b.station === null || !isGone(stationOf(b))),
+  )
+  return lastInVessels(stands).map((b) => {
+    const product = productOf(b)
+    const use = product?.uses ? useOfBath(b, { uses: product.uses }) : null
+    const outlook = use?.range ? bathOutlook(b, use.range.lo, known.losses[b.product ?? '']) : null
+    return { ...b, due: bathDue(b, known.site?.bath, outlook?.testBy ?? null), outlook }
+  })
 }
 
 /** How long before it is too old a bath may be changed. Common practice, no source. */

@@ -5,6 +5,7 @@ import type { MixState, ProductState, SiteKept, SiteSet } from '@tadka/core/hous
 import {
   incidentKnown,
   incidentList,
+  mayEnd,
   notYet,
   planOnFile,
   stationsOut,
@@ -69,11 +70,12 @@ export const incidentRoutes =
         const back = [...new Set(stations)]
         const stranger = back.find((s) => !out.includes(s))
         if (stranger !== undefined) throw new Refusal('incident_not_its_station', { station: stranger })
-        // What is for the whole site, and what is for these stations.
-        const left = [null, ...back].flatMap((station) => notYet(found, items, station, plan))
-        if (left.length > 0) throw new Refusal('incident_not_ready', { left: new Set(left).size })
-        const ends = out.every((s) => back.includes(s))
-        if (back.length === 0 && !ends) throw new Refusal('incident_not_ready', { left: out.length })
+        // What is for the whole site, with what is for these stations.
+        const left = (back.length > 0 ? back : [null]).flatMap((s) => notYet(found, items, s, plan))
+        const names = new Set(left.map((n) => (n.why === 'item' ? n.item.key : n.why)))
+        if (names.size > 0) throw new Refusal('incident_not_ready', { left: names.size })
+        const ends = out.every((s) => back.includes(s)) && mayEnd(items)
+        if (back.length === 0 && !ends) throw new Refusal('incident_not_ready', { left: out.length || 1 })
         const outcomes = await appendSigned({ pool, queue }, where, at, [
           {
             type: 'incident.reopened@1',

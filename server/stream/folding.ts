@@ -8,7 +8,7 @@ import {
   type SubjectKind,
   type SubjectRef,
 } from '@tadka/core/stream'
-import { foldOf, upcast } from '@tadka/core/record'
+import { foldOf, upcast, type ShiftState } from '@tadka/core/record'
 
 export interface StoredState {
   readonly kind: SubjectKind
@@ -126,9 +126,11 @@ export function keptState(kind: SubjectKind, id: string, state: unknown, last: F
 
 /** Whether tablets need it however long ago it was touched. */
 function isLive(kind: SubjectKind, state: unknown): boolean {
-  const { status } = state as { status?: string }
+  const { status, notes } = state as { status?: string } & Pick<ShiftState, 'notes'>
   if (kind === 'logger') return false
   if (kind === 'run') return status === 'running' || status === 'parked'
-  if (kind === 'case') return status === 'open'
-  return kind !== 'bath' && kind !== 'shift' && kind !== 'plan'
+  if (kind === 'case' || kind === 'incident') return status === 'open'
+  // What was left for who comes stands there until it is settled.
+  if (kind === 'shift') return notes?.some((n) => n.settled === null) ?? false
+  return kind !== 'bath' && kind !== 'plan'
 }

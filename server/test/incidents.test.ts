@@ -147,4 +147,24 @@ describe('something that goes wrong', () => {
     const after = (await states<{ id: string; entered?: object }>('site')).find((s) => s.id === siteId)
     expect(after?.entered).toEqual({ timeOnly: at })
   })
+  it('stands on every tablet until it is over, and a note until it is settled, however many days go by', async () => {
+    await opened('bao', 'i-long', 'boil-notice')
+    const day = '2026-11-26'
+    const subject = { kind: 'shift', id: day }
+    const note = draft(
+      at,
+      'note.left@1',
+      { day, kind: 'other', station: null, said: 'the door sticks' },
+      { by: 'bao', subject },
+    )
+    await ask(server, cookies['bao'] ?? '', 'POST', '/records', { sentAt: at, drafts: [note] })
+    at += 4 * 86_400_000
+    server.clock.now = at
+    cookies['ines'] = await signIn(server.app, 'ines')
+    expect(await incident('i-long')).toMatchObject({ status: 'open' })
+    // What has ended is asked for no more.
+    expect(await incident('i-eyes')).toBeUndefined()
+    const shifts = await states<{ id: string; notes?: { said: string }[] }>('shift')
+    expect(shifts).toMatchObject([{ id: day, notes: [{ said: 'the door sticks' }] }])
+  })
 })

@@ -5,7 +5,7 @@ import { coldOutcome, type ColdFood } from '../../incident/index.ts'
 const hour = 3_600_000
 const at = 100 * hour
 const food = (known: Partial<ColdFood>): ColdFood => ({
-  ...{ read: null, at, warmSince: 'never', coldBack: null, writtenHours: null },
+  ...{ read: null, readAt: at, now: at, warmSince: 'never', coldBack: null, writtenHours: null },
   ...known,
 })
 const c = (value: number) => ({ value, unit: '°C' }) as const
@@ -28,6 +28,12 @@ describe('cold food whose cold was gone (FDA Food Code 2022, 3-501.16(A)(2), 3-5
       { read: c(4), coldBack: at - hour },
       { is: 'ask', why: 'read-late' },
     ],
+    ['cold, while the power is gone', { read: c(4), coldBack: 'lasts' }, { is: 'read-again' }],
+    [
+      'cold, read before the power was back',
+      { read: c(4), readAt: at - hour, coldBack: at - 1 },
+      { is: 'read-again' },
+    ],
     ['cold now, but it was warm', { read: c(4), warmSince: at - hour }, { is: 'ask', why: 'no-procedure' }],
     [
       'warm for 3 h, no written procedure',
@@ -39,6 +45,11 @@ describe('cold food whose cold was gone (FDA Food Code 2022, 3-501.16(A)(2), 3-5
       'warm for 3 h, four by the procedure',
       { read: c(9), warmSince: at - 3 * hour, writtenHours: 4 },
       { is: 'use-by', by: at + hour },
+    ],
+    [
+      'warm for 3 h as it was read, and two more since',
+      { read: c(9), readAt: at - 2 * hour, warmSince: at - 5 * hour, writtenHours: 4 },
+      { is: 'discard', why: 'too-long' },
     ],
     [
       'warm for 5 h, six by the procedure, 21 °C',
@@ -63,9 +74,10 @@ describe('cold food whose cold was gone (FDA Food Code 2022, 3-501.16(A)(2), 3-5
     read: fc.option(
       fc.record({ value: fc.double({ min: -20, max: 100, noNaN: true }), unit: fc.constantFrom('°C', '°F') }),
     ),
-    at: fc.constant(at),
+    readAt: fc.integer({ min: 0, max: at }),
+    now: fc.constant(at),
     warmSince: fc.oneof(fc.integer({ min: 0, max: at }), fc.constantFrom(null, 'never')),
-    coldBack: fc.option(fc.integer({ min: 0, max: at })),
+    coldBack: fc.oneof(fc.integer({ min: 0, max: at }), fc.constantFrom(null, 'lasts' as const)),
     writtenHours: fc.constantFrom(4, 6, null),
   }) as fc.Arbitrary<ColdFood>
 
@@ -80,10 +92,10 @@ describe('cold food whose cold was gone (FDA Food Code 2022, 3-501.16(A)(2), 3-5
     )
   })
   it('gets no better by waiting', () => {
-    const order = ['keep', 'use-by', 'ask', 'discard']
+    const order = ['keep', 'read-again', 'use-by', 'ask', 'discard']
     fc.assert(
       fc.property(any, fc.integer({ min: 0, max: 12 * hour }), (known, later) => {
-        const [now, then] = [coldOutcome(known), coldOutcome({ ...known, at: known.at + later })]
+        const [now, then] = [coldOutcome(known), coldOutcome({ ...known, now: known.now + later })]
         expect(order.indexOf(then.is)).toBeGreaterThanOrEqual(order.indexOf(now.is))
       }),
     )

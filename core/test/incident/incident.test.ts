@@ -5,6 +5,7 @@ import {
   incidentKinds,
   incidentList,
   incidentRules,
+  mayEnd,
   notYet,
   readyBack,
   stationsTouched,
@@ -223,9 +224,9 @@ describe('water since it was last known good', () => {
       'urn urn',
       'sink sink',
       'product dish-machine.chemical',
-      'product bucket',
-      'bath b-old',
+      'solution bucket',
       'bath b-new',
+      'bath b-old',
       'drinks',
       'other',
     ])
@@ -243,11 +244,103 @@ describe('water since it was last known good', () => {
     site.record(110, 'incident.known-good@1', { at: 900 * minute })
     expect(doubts(site)).toContain('bath b')
   })
+  it('names the last bath of each vessel alone, and what a run left in a machine', () => {
+    const site = new Site(...families)
+    site.bath('first', 20, 'pail')
+    site.bath('last', 60, 'pail')
+    const { facets } = site.at('soft-serve-gravity')
+    site.change('soft-serve-gravity', { facets: { ...facets, contents: 'sanitizer' } })
+    opened('water-off', site)
+    expect(doubts(site).filter((key) => key.startsWith('bath'))).toEqual(['bath last'])
+    expect(doubts(site)[0]).toBe('solution soft-serve-gravity')
+  })
   it('leaves out what is mixed anew once it is over', () => {
     const site = opened('water-off')
     over(site, 130)
     site.bath('later', 150)
     expect(doubts(site)).not.toContain('bath later')
+  })
+})
+
+describe('what is done while it goes on', () => {
+  it('does not clean: floors are cleaned once the sewage is gone', () => {
+    const site = opened('sewage')
+    done(site, 110, 'floors')
+    over(site, 130)
+    const floors = () => incidentList(site.incident, site.known(200)).find((i) => i.key === 'floors')
+    expect(floors()).toMatchObject({ isDone: false })
+    done(site, 140, 'floors')
+    expect(floors()).toMatchObject({ isDone: true })
+  })
+  it('keeps no food: what was cold before the power was back is read again', () => {
+    const site = opened('power-cut')
+    const cold = { value: 4, unit: '°C' } as const
+    const item = (at: number) =>
+      incidentList(site.incident, site.known(at)).find((i) => i.key === 'cold soft-serve-gravity')
+    done(site, 110, 'cold', 'soft-serve-gravity', { read: cold })
+    expect(item(111)).toMatchObject({ isDone: false, outcome: { is: 'read-again' } })
+    over(site, 400)
+    expect(item(401)).toMatchObject({ isDone: false, outcome: { is: 'read-again' } })
+    done(site, 410, 'cold', 'soft-serve-gravity', { read: cold })
+    expect(item(411)).toMatchObject({ isDone: true, outcome: { is: 'keep' } })
+  })
+  it('is not over later than it is said, nor before it began', () => {
+    for (const [said, is] of [
+      [900, 130],
+      [20, 100],
+      [120, 120],
+    ] as const) {
+      const site = opened('water-off')
+      const payload = { at: said * minute, cleans: {} }
+      site.record(130, 'incident.over@1', payload, ...site.incident.stations)
+      expect(site.incident.over?.at).toBe(is * minute)
+      expect(site.at('urn').closures?.[0]?.over).toBe(is * minute)
+    }
+  })
+  it('leaves what was sanitized sanitized, where it touched no surface', () => {
+    for (const [kind, hygiene] of [
+      ['gas', 'sanitized'],
+      ['sewage', 'unknown'],
+      ['power-cut', 'unknown'],
+    ] as const) {
+      const site = opened(kind)
+      over(site, 130)
+      expect([kind, site.at('espresso').facets.hygiene]).toEqual([kind, hygiene])
+    }
+  })
+})
+
+describe('food that is served until a time', () => {
+  it('keeps it open until it is used up or thrown out, and is thrown out once the time is past', () => {
+    const site = new Site('soft-serve-gravity')
+    site.set = {
+      ...site.set,
+      timeOnly: { hours: 4, written: 'red folder' },
+      entered: { timeOnly: 50 * minute },
+    }
+    opened('device-out', site)
+    const warm = { read: { value: 9, unit: '°C' }, warmSince: 90 * minute } as const
+    done(site, 110, 'cold', 'soft-serve-gravity', warm)
+    const items = (at: number) => incidentList(site.incident, site.known(at))
+    const item = (at: number) => items(at).find((i) => i.is === 'cold')
+    expect(item(120)).toMatchObject({ isDone: true, outcome: { is: 'use-by', by: 330 * minute } })
+    expect(mayEnd(items(120))).toBe(false)
+    expect(item(330)).toMatchObject({ isDone: false, outcome: { is: 'discard' } })
+    done(site, 331, decidedTask('cold soft-serve-gravity'))
+    expect(item(332)).toMatchObject({ isDone: true, isGone: true })
+    expect(mayEnd(items(332))).toBe(true)
+  })
+  it('does not count by a procedure that was written afterwards', () => {
+    const site = new Site('soft-serve-gravity')
+    site.set = {
+      ...site.set,
+      timeOnly: { hours: 4, written: 'red folder' },
+      entered: { timeOnly: 101 * minute },
+    }
+    opened('device-out', site)
+    done(site, 110, 'cold', 'soft-serve-gravity', { read: { value: 9, unit: '°C' }, warmSince: 90 * minute })
+    const found = incidentList(site.incident, site.known(120)).find((i) => i.is === 'cold')
+    expect(found).toMatchObject({ isDone: false, outcome: { is: 'ask' } })
   })
 })
 
@@ -304,6 +397,12 @@ describe('approval (FDA Food Code 2022, 8-404.11, 8-404.12)', () => {
       expect(lacks(site, plan)).toEqual([])
     },
   )
+  it('is no word that was given before it happened', () => {
+    const site = called('water-off')
+    const payload = { way: 'authority', who: 'J. Doe', photo: null, conditions: [] } as const
+    site.record(150, 'incident.approved@1', { ...payload, at: 98 * minute })
+    expect(lacks(site, null)).toEqual(['not-approved'])
+  })
   it.each([
     ['with all its conditions', 'water-off', plan, plan.conditions, []],
     ['with a condition left', 'water-off', plan, ['bottled water'], ['conditions']],

@@ -56,9 +56,9 @@ export class Site {
   change(id: string, change: Partial<StationState>): void {
     this.stations.set(id, { ...this.at(id), ...change })
   }
-  bath(id: string, mixedAt: number): void {
+  bath(id: string, mixedAt: number, where = id): void {
     const at = mixedAt * minute
-    this.baths.push({ ...bathFold.initial(id), where: 'pail', mixedAt: at, since: at })
+    this.baths.push({ ...bathFold.initial(id), where, mixedAt: at, since: at })
   }
   known(at: number): IncidentKnown {
     const site: IncidentSite = {

@@ -30,11 +30,13 @@ describe('a time of day that somebody types, by the clocks of the site', () => {
   })
   it('has food warm for as long as it was, in the night in which the clocks are put back or forward', () => {
     const zone = 'Europe/Berlin'
-    const food = (from: string, to: string, date: string) =>
-      coldOutcome({
+    const food = (from: string, to: string, date: string) => {
+      const now = instantAt(date, to, zone)
+      return coldOutcome({
         ...{ read: { value: 9, unit: '°C' }, coldBack: null, writtenHours: 4 },
-        ...{ warmSince: instantAt(date, from, zone), at: instantAt(date, to, zone) },
+        ...{ warmSince: instantAt(date, from, zone), readAt: now, now },
       }).is
+    }
     // From 01:00 to 04:30 are four and a half hours in the night of 25 October 2026, and two and a half on 29 March.
     expect(food('01:00', '04:30', '2026-10-25')).toBe('discard')
     expect(food('01:00', '04:30', '2026-11-26')).toBe('use-by')

@@ -56,10 +56,4 @@ const take = () =>
 p {
   font-weight: 600;
 }
-.link {
-  min-height: 48px;
-  display: inline-flex;
-  align-items: center;
-  font-weight: 600;
-}
 </style>

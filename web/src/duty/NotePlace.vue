@@ -97,12 +97,6 @@ form {
   min-height: 64px;
   font-size: 20px;
 }
-.link {
-  min-height: 48px;
-  display: inline-flex;
-  align-items: center;
-  font-weight: 600;
-}
 @media (max-width: 760px) {
   .body {
     grid-template-columns: 1fr;

@@ -116,12 +116,6 @@ dd {
   font-size: 19px;
   font-weight: 600;
 }
-.link {
-  min-height: 48px;
-  display: inline-flex;
-  align-items: center;
-  font-weight: 600;
-}
 @media (max-width: 760px) {
   dl div {
     grid-template-columns: 1fr;

@@ -81,12 +81,6 @@ h2 {
   font-weight: 650;
   text-decoration: none;
 }
-.link {
-  min-height: 48px;
-  display: inline-flex;
-  align-items: center;
-  font-weight: 600;
-}
 .act {
   display: flex;
   flex-wrap: wrap;

@@ -163,12 +163,6 @@ li {
   border-left: 5px solid var(--sea);
   padding-left: 14px;
 }
-.link {
-  min-height: 48px;
-  display: inline-flex;
-  align-items: center;
-  font-weight: 600;
-}
 .acts {
   display: flex;
   flex-wrap: wrap;

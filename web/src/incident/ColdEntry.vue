@@ -23,6 +23,8 @@ const { did } = useIncidents()
 
 const unit = computed(() => kit.thermometers.value[0]?.unit ?? units.degree.value)
 const opened = ref(props.item.food !== '')
+/** It is read once more. */
+const again = ref(false)
 const typed = ref('')
 const value = computed(() => numberIn(typed.value, true))
 const since = ref<'never' | 'unknown' | 'at' | null>(null)
@@ -41,8 +43,10 @@ const [task = '', station = null] =
   props.item.food || props.item.rerun ? [props.item.key] : ['cold', props.item.station]
 function save(): void {
   if (!isWhole.value || value.value === null) return
+  again.value = false
   did(props.incident, {
-    ...{ task, station, note: props.item.food },
+    ...{ task, station },
+    ...(props.item.food ? { food: props.item.food } : {}),
     read: { value: value.value, unit: unit.value },
     ...(since.value === 'never' ? {} : { warmSince: since.value === 'at' ? at.value : null }),
   })
@@ -60,7 +64,7 @@ const isOpen = computed(() => props.incident.status === 'open')
     <n-button v-if="!item.outcome && isOpen && !opened" class="open" @click="opened = true">{{
       t('incident.cold.open')
     }}</n-button>
-    <form v-else-if="!item.outcome && isOpen" @submit.prevent="save">
+    <form v-else-if="isOpen && (!item.outcome || again)" @submit.prevent="save">
       <figure-field
         :id="`read-${item.key.replaceAll(' ', '-')}`"
         v-model="typed"
@@ -88,7 +92,7 @@ const isOpen = computed(() => props.incident.status === 'open')
         t('incident.cold.keep')
       }}</n-button>
     </form>
-    <template v-if="item.outcome">
+    <template v-if="item.outcome && !again">
       <p class="says" :class="item.outcome.is" role="status">
         {{
           t(`incident.cold.is.${item.outcome.is}`, {
@@ -98,8 +102,13 @@ const isOpen = computed(() => props.incident.status === 'open')
         <span v-if="'why' in item.outcome">{{ t(`incident.cold.why.${item.outcome.why}`) }}</span>
         <span v-if="item.kept">{{ t('incident.keptWhy', { why: item.kept }) }}</span>
       </p>
-      <div v-if="!item.isDone && isOpen" class="acts">
-        <n-button size="large" type="primary" @click="decide()">{{ t('incident.thrownOut') }}</n-button>
+      <div v-if="isOpen && (!item.isDone || item.outcome.is === 'use-by') && !item.isGone" class="acts">
+        <n-button v-if="item.outcome.is === 'read-again'" size="large" @click="again = true">{{
+          t('incident.cold.again')
+        }}</n-button>
+        <n-button v-else size="large" type="primary" @click="decide()">{{
+          t(item.outcome.is === 'use-by' ? 'incident.cold.usedUp' : 'incident.thrownOut')
+        }}</n-button>
         <reason-form
           v-if="item.outcome.is === 'ask'"
           :label="t('incident.cold.decided')"

@@ -100,15 +100,13 @@ const planLack = computed(() => {
       <p v-else>{{ t(rule.stops === 'always' ? 'incident.extent.always' : 'incident.extent.yes') }}</p>
       <template v-if="rule.stops === 'extended' && mayDecide && isOpen">
         <reason-form
-          v-if="isStopped(incident) && !incident.approval"
-          :label="t('incident.extent.say')"
-          :like="t('incident.extent.like')"
-          :act="t('incident.extent.say')"
-          @said="tells(false, $event)"
+          v-if="!incident.approval"
+          :key="String(isStopped(incident))"
+          :label="t(isStopped(incident) ? 'incident.extent.say' : 'incident.extent.undo')"
+          :like="t(isStopped(incident) ? 'incident.extent.like' : 'incident.extent.undoLike')"
+          :act="t(isStopped(incident) ? 'incident.extent.say' : 'incident.extent.undo')"
+          @said="tells(!isStopped(incident), $event)"
         />
-        <n-button v-else-if="!isStopped(incident)" @click="tells(true, t('incident.extent.undone'))">{{
-          t('incident.extent.undo')
-        }}</n-button>
       </template>
     </section>
     <section v-if="isStopped(incident)">

@@ -145,12 +145,6 @@ section + section {
 .none {
   padding: 24px var(--gutter);
 }
-.link {
-  min-height: 48px;
-  display: inline-flex;
-  align-items: center;
-  font-weight: 600;
-}
 @media (max-width: 900px) {
   .body {
     grid-template-columns: 1fr;

@@ -18,7 +18,7 @@ const next = computed(() => {
 })
 function add(): void {
   if (said.value.length < 3) return
-  did(props.incident, { task: next.value, note: said.value })
+  did(props.incident, { task: next.value, food: said.value })
   name.value = ''
 }
 </script>

@@ -19,7 +19,7 @@ export function useIncidentSentence() {
   const all = (ids: readonly string[]) => ids.map(names.station).join(', ')
 
   function done({ payload }: IncidentRecord & { type: 'incident.done@1' }): string {
-    const what = doneOf(payload.task, payload.station, payload.note)
+    const what = doneOf(payload.task, payload.station, payload.food ?? '')
     if (payload.kept) return t('log.say.incident.kept', { what, why: payload.note })
     if (!payload.read) return t('log.say.incident.done', { what })
     const { warmSince } = payload

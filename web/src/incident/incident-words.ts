@@ -1,4 +1,4 @@
-import { decidedTask, type Doubt, type IncidentItem, type IncidentKind } from '@tadka/core/incident'
+import { type Doubt, type IncidentItem, type IncidentKind } from '@tadka/core/incident'
 import { useI18n } from 'vue-i18n'
 import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
@@ -44,10 +44,10 @@ export function useIncidentWords() {
     }
   }
   /** What was done, from the name under which it is on record. */
-  function doneOf(task: string, station: string | null, note: string): string {
+  function doneOf(task: string, station: string | null, food: string): string {
     const plain = task.replace(/^decided\./, '').replace(/-begun$/, '')
     const [what = '', id = ''] = plain.split(' ')
-    if (plain.startsWith('food.')) return note
+    if (plain.startsWith('food.')) return food
     if (te(`incident.task.${plain}`)) return taskOf(plain)
     if (te(`incident.water.${plain}`)) return stationed(station, t(`incident.water.${plain}`))
     if (what === 'cold') return stationed(id || station, t('incident.cold.in'))
@@ -61,6 +61,5 @@ export function useIncidentWords() {
     itemOf,
     taskOf,
     doneOf,
-    decidedTask,
   }
 }

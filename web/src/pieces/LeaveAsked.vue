@@ -11,7 +11,8 @@ const router = useRouter()
 const to = ref<string | null>(null)
 let isSure = false
 onBeforeRouteLeave((next) => {
-  if (isSure || !props.asks) return true
+  // What goes wrong of a sudden waits for no question.
+  if (isSure || !props.asks || next.path.startsWith('/shift/wrong')) return true
   to.value = next.fullPath
   return false
 })

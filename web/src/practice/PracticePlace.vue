@@ -135,10 +135,4 @@ function begin(anew: boolean): void {
 .missing {
   font-weight: 600;
 }
-.link {
-  min-height: 48px;
-  display: inline-flex;
-  align-items: center;
-  font-weight: 600;
-}
 </style>

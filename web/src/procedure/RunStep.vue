@@ -50,6 +50,8 @@ const emit = defineEmits<{
   checked: []
   missing: [part: string]
 }>()
+/** What went wrong at the site and stops this run. */
+const closure = computed(() => (props.blocked === 'closed' ? props.station.closures?.[0] : undefined))
 const { t } = useI18n()
 const site = useSite()
 const names = useNames()
@@ -120,7 +122,7 @@ function poured(p: Poured): void {
     </div>
     <p v-if="blocked" class="blocked" role="alert">
       <b>{{ t('run.blocked') }}:</b> {{ t(`run.why.${blocked}`) }}
-      <router-link v-if="blocked === 'closed'" to="/shift" class="way">{{
+      <router-link v-if="closure" :to="`/shift/wrong/${closure.incident}`" class="link">{{
         t('run.begins.wrong')
       }}</router-link>
     </p>

@@ -50,6 +50,7 @@ const byType: Readonly<Record<string, readonly Edit[]>> = {
   'case.action@1': [number('amount', 'amount'), text('note', 'note')],
   'case.opened@1': [text('said', 'said')],
   'case.told@1': [text('said', 'said')],
+  'note.left@1': [text('said', 'said')],
   'count.read@1': [number('total', 'total')],
   'rack.tallied@1': [number('racks', 'racks')],
   'sign.seen@1': [text('note', 'note')],

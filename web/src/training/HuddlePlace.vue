@@ -138,10 +138,4 @@ h2 {
   min-width: 220px;
   font-size: 22px;
 }
-.link {
-  min-height: 48px;
-  display: inline-flex;
-  align-items: center;
-  font-weight: 600;
-}
 </style>

@@ -86,10 +86,4 @@ const title = computed(() =>
   font-weight: 600;
   justify-self: start;
 }
-.link {
-  min-height: 48px;
-  display: inline-flex;
-  align-items: center;
-  font-weight: 600;
-}
 </style>
