@@ -1,15 +1,14 @@
 import { boxFaults, screens } from './boxes.ts'
 import { address, enrol, press, signIn } from './crew.ts'
 import { places, visit } from './places.ts'
-import { beginsAnew, expect, test } from './test.ts'
+import { beginsAnew, expect, isLong, test } from './test.ts'
 
 beginsAnew()
 
 test.use({ hasTouch: true })
 
 /** The largest and the smallest; what is between them too, with `--long`. */
-const looked =
-  process.env['TADKA_LONG'] === undefined ? screens.filter((s) => s.width !== 1024) : [...screens]
+const looked = isLong ? [...screens] : screens.filter((s) => s.width !== 1024)
 
 test('on every view nothing lies over anything else, is cut off, or scrolls sideways, on any screen', async ({
   page,

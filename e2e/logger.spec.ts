@@ -1,4 +1,4 @@
-import { beginsAnew, expect, test, type Page } from './test.ts'
+import { beginsAnew, expect, longTest, test, type Page } from './test.ts'
 import { csvOf, rackStream } from '@tadka/devices'
 import { address, go, isAccessible, press, signIn } from './crew.ts'
 
@@ -74,33 +74,34 @@ test('a rack logger’s file is mapped by eye, refused with its line, brought in
   await expect(page.getByText('Logger file taken back: It rode in the other machine')).toBeVisible()
 })
 
-test('a machine’s signals give racks; a bad line far down refuses all of it; a large file can be stopped', async ({
-  page,
-}) => {
-  await signIn(page, 'Ines', '4711')
-  const now = await serverNow(page)
-  const stream = rackStream(12)
-  stream.busy(1770, 30)
-  const text = csvOf(stream.next(1800), now - 40 * 86_400_000)
-  await go(page, '/dish/files')
-  await choose(page, 'broken.csv', `${text}2026-10-01T10:00:00Z,68,warm,140,2.3,0,0,0\n`)
-  await expect(page.getByRole('alert')).toContainText('Line 1802')
-  await press(page, 'Cancel')
-  await choose(page, 'machine.csv', text)
-  await expect(page.getByText('a file with racks cannot be taken back')).toBeVisible()
-  await press(page, 'Save to the log')
-  await expect(page.getByText('It is in the log.')).toBeVisible()
-  await press(page, 'Close')
-  await expect(page.getByRole('button', { name: 'Take it back' })).toHaveCount(0)
+longTest(
+  'a machine’s signals give racks; a bad line far down refuses all of it; a large file can be stopped',
+  async ({ page }) => {
+    await signIn(page, 'Ines', '4711')
+    const now = await serverNow(page)
+    const stream = rackStream(12)
+    stream.busy(1770, 30)
+    const text = csvOf(stream.next(1800), now - 40 * 86_400_000)
+    await go(page, '/dish/files')
+    await choose(page, 'broken.csv', `${text}2026-10-01T10:00:00Z,68,warm,140,2.3,0,0,0\n`)
+    await expect(page.getByRole('alert')).toContainText('Line 1802')
+    await press(page, 'Cancel')
+    await choose(page, 'machine.csv', text)
+    await expect(page.getByText('a file with racks cannot be taken back')).toBeVisible()
+    await press(page, 'Save to the log')
+    await expect(page.getByText('It is in the log.')).toBeVisible()
+    await press(page, 'Close')
+    await expect(page.getByRole('button', { name: 'Take it back' })).toHaveCount(0)
 
-  // So large that stopping it comes before its end.
-  const begin = now - 20 * 86_400_000
-  const many = Array.from({ length: 600_000 }, (_, i) => `${begin + i * 1000};6${i % 10}.5`).join('\n')
-  await choose(page, 'cabinet.csv', `t;cabinet °C\n${many}\n`)
-  await pick(page, 'cabinet', 0, 'another temperature')
-  await press(page, 'Stop')
-  await expect(page.getByText('Stopped; nothing was changed.')).toBeVisible()
-  await press(page, 'Check it again')
-  await expect(page.getByText('600,000 rows')).toBeVisible({ timeout: 60_000 })
-  await expect(page.getByText('Nothing here is judged')).toBeVisible()
-})
+    // So large that stopping it comes before its end.
+    const begin = now - 20 * 86_400_000
+    const many = Array.from({ length: 600_000 }, (_, i) => `${begin + i * 1000};6${i % 10}.5`).join('\n')
+    await choose(page, 'cabinet.csv', `t;cabinet °C\n${many}\n`)
+    await pick(page, 'cabinet', 0, 'another temperature')
+    await press(page, 'Stop')
+    await expect(page.getByText('Stopped; nothing was changed.')).toBeVisible()
+    await press(page, 'Check it again')
+    await expect(page.getByText('600,000 rows')).toBeVisible({ timeout: 60_000 })
+    await expect(page.getByText('Nothing here is judged')).toBeVisible()
+  },
+)

@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test'
 import { address, go, isAccessible, press, signIn } from './crew.ts'
 import { GenericCrew } from './generic-crew.ts'
 import { seedWith, stateOf } from './practice-seeds.ts'
-import { beginsAnew, expect, test } from './test.ts'
+import { beginsAnew, expect, longTest, test } from './test.ts'
 
 test.use({ hasTouch: true })
 beginsAnew()
@@ -123,12 +123,13 @@ test('a practice run: who looks passes, who does not is told why it matters, and
   expect(log.ok() ? JSON.stringify(await log.json()) : '').not.toContain('practice')
 })
 
-test('a machine in a practice run: what runs out before its time is seen while time goes faster', async ({
-  page,
-}) => {
-  test.setTimeout(300_000)
-  await signIn(page, 'Noor', '3690')
-  await practise(page, 'slush.open', 'contact-cut', true)
-  await expect(page.getByRole('heading', { name: /\d+ points. Passed./ })).toBeVisible()
-  await expect(page.getByText('Somebody opened the spout before the time was over')).toBeVisible()
-})
+longTest(
+  'a machine in a practice run: what runs out before its time is seen while time goes faster',
+  async ({ page }) => {
+    test.setTimeout(300_000)
+    await signIn(page, 'Noor', '3690')
+    await practise(page, 'slush.open', 'contact-cut', true)
+    await expect(page.getByRole('heading', { name: /\d+ points. Passed./ })).toBeVisible()
+    await expect(page.getByText('Somebody opened the spout before the time was over')).toBeVisible()
+  },
+)

@@ -1,5 +1,5 @@
 import { allProcedures } from '@tadka/core/procedure'
-import { beginsAnew, expect, test, type Page } from './test.ts'
+import { beginsAnew, expect, isLong, test, type Page } from './test.ts'
 import { address, countParts, counts, go, heading, hold, later, press, signIn, touch } from './crew.ts'
 
 beginsAnew()
@@ -308,7 +308,7 @@ test('every wall chart prints on two pages at most', async ({ page }) => {
   const length = (chart: string) =>
     JSON.stringify(allProcedures().find((p) => chart.startsWith(`/chart/${p.id}?`)) ?? '').length
   const longest = charts.toSorted((a, b) => length(b) - length(a))
-  for (const chart of longest.slice(0, process.env['TADKA_LONG'] === undefined ? 8 : charts.length)) {
+  for (const chart of longest.slice(0, isLong ? charts.length : 4)) {
     await page.goto(address(chart))
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
     // Letter is the shorter sheet.

@@ -1,4 +1,4 @@
-import { beginsAnew, expect, test, type Page } from './test.ts'
+import { beginsAnew, expect, longTest, test, type Page } from './test.ts'
 import { control } from './control.ts'
 import { go, isAccessible, later, press, signIn } from './crew.ts'
 
@@ -54,7 +54,7 @@ test('the close is planned, somebody falls sick, and the new plan says what it c
   await expect(bars(page, /^About Tomas, to /)).toBeVisible({ timeout: 60_000 })
 })
 
-test('a run is moved: refused with its reason, or put there for its price', async ({ page }) => {
+longTest('a run is moved: refused with its reason, or put there for its price', async ({ page }) => {
   await signIn(page, 'Ines', '4711')
   await planned(page)
   const better = page.getByRole('button', { name: 'Use this plan' })

@@ -19,7 +19,7 @@ afterAll(() => {
 
 describe('an evening that goes wrong', () => {
   it('loses nothing that was acknowledged and doubles nothing: killed, offline, signed out, with wrong clocks and a full disk', async () => {
-    const kills = process.env['TADKA_LONG'] === undefined ? 4 : 20
+    const kills = process.env['TADKA_LONG'] === undefined ? 2 : 20
     const outcome = await evening(data, await freePort(), {
       seed: 1,
       kills,

@@ -76,7 +76,7 @@ describe('the demo’s history', () => {
         expect([s.id, s.facets.hygiene]).toEqual([s.id, 'sanitized'])
   })
   it('makes longer histories as well', () => {
-    const [days, most] = process.env['TADKA_LONG'] === undefined ? [30, 5_000] : [90, 15_000]
+    const [days, most] = process.env['TADKA_LONG'] === undefined ? [21, 3_500] : [90, 15_000]
     expect(demoHistory(now, days).length).toBeGreaterThan(most)
   })
 })

@@ -10,6 +10,7 @@ import {
 } from '../../practice/index.ts'
 import { Crew, type Habits } from './crew.ts'
 
+const isLong = process.env['TADKA_LONG'] !== undefined
 const procedures = allProcedures().filter((p) => latestProcedure(p.id) === p)
 const looking: Habits = { looks: true }
 const ignoring: Habits = { looks: false }
@@ -69,7 +70,7 @@ it('of any seed the same is thrown in again, at most two things, each at a step 
 
 it('whoever looks passes whatever is thrown in; whoever does not fails wherever anything was', () => {
   for (const p of procedures)
-    for (let seed = 100; seed < 112; seed++) {
+    for (let seed = 100; seed < (isLong ? 112 : 103); seed++) {
       const perfect = worked(p, seed, looking)
       expect([p.id, seed, perfect.score.points, perfect.score.passed]).toEqual([p.id, seed, 100, true])
       const { score, crew } = worked(p, seed, ignoring)
@@ -81,7 +82,7 @@ it('who ends waits before anything in them could show passes none that it was th
   for (const kind of ['beater-stopped', 'reservoir-dry'] as const) {
     let hurried = 0
     const seeded = whereItFits(kind).flatMap(([p]) =>
-      [1, 2, 3, 4, 5, 6, 7, 8].map((seed) => [p, seed] as const),
+      (isLong ? [1, 2, 3, 4, 5, 6, 7, 8] : [1, 2]).map((seed) => [p, seed] as const),
     )
     for (const [p, seed] of seeded) {
       const { crew, score } = worked(p, seed, { looks: true, hurries: true }, kind)
