@@ -93,3 +93,26 @@ export async function wentWrong(page: Page, each?: (where: string) => Promise<vo
   await expect(page.getByText('the fridge was off for a minute')).toBeVisible()
   await each?.('/shift')
 }
+
+/** A fridge of a site that began empty: read in its own units, and what is opened there gets its last day. */
+export async function readCold(page: Page, each?: (where: string) => Promise<void>): Promise<void> {
+  await page.goto(address('/shift/cold'))
+  await page.getByRole('link', { name: 'Enter it in House.' }).click()
+  await press(page, 'Add machines')
+  await press(page, 'One more: Fridge or chilled counter')
+  await press(page, /^Add 1/)
+  await expect(page.getByText('all sent')).toBeVisible()
+  await page.goto(address('/shift/cold'))
+  const keys = each ? '38' : '3'
+  await expect(page.getByRole('button', { name: /^Fridge/ })).toHaveAttribute('aria-pressed', 'true')
+  for (const key of keys) await press(page, key)
+  await press(page, 'Save to the log')
+  // Nobody has named a thermometer: as wide as the code allows, it is cold all the same.
+  await expect(page.getByRole('button', { name: /^Fridge/ })).toContainText(`${keys} ${each ? '°F' : '°C'}`)
+  await each?.('/shift/cold')
+  await page.goto(address('/shift/cold/opened'))
+  await page.getByRole('textbox', { name: 'What', exact: true }).fill('cream')
+  await press(page, 'Opened')
+  await expect(page.locator('li', { hasText: 'cream' })).toContainText('Use by')
+  await each?.('/shift/cold/opened')
+}

@@ -1,6 +1,6 @@
 import { control } from './control.ts'
 import { address, counts, heading, isAccessible, press, settled } from './crew.ts'
-import { looked, usReads, wentWrong } from './first-looks.ts'
+import { looked, readCold, usReads, wentWrong } from './first-looks.ts'
 import { GenericCrew } from './generic-crew.ts'
 import { beginsAnew, expect, test, type Page } from './test.ts'
 
@@ -343,6 +343,7 @@ test.describe('a site out of an empty database', () => {
     await press(page, /^Ada manager/)
     await looked(page)
     await wentWrong(page)
+    await readCold(page)
     await signed(page)
   })
 })
@@ -398,6 +399,7 @@ test.describe('a site in the United States', () => {
     }
     await looked(page, said)
     await wentWrong(page, said)
+    await readCold(page, said)
     await signed(page)
   })
 })

@@ -59,6 +59,8 @@ export function actWords({ t, volume }: Teller, { did, note, amount, unit }: Cas
     if (unit === 'share') return `${Math.round((amount ?? 0) * 100)} %`
     return unit === 'g' || unit === 'pieces' ? `${decimals(amount ?? 0, 1)} ${unit}` : volume(amount ?? 0)
   }
+  // Of a bath it was all of it; of food it is told which.
+  if (did === 'discarded' && note) return t('log.say.discardedWhat', { what: note })
   return t(`log.say.${did}`, { amount: told(), note })
 }
 

@@ -47,6 +47,7 @@ export const siteSet = z.strictObject({
   timeOnly: z
     .strictObject({ hours: z.union([z.literal(4), z.literal(6)]), written: words(200).min(3) })
     .exactOptional(),
+  milkAt7: z.literal(true).exactOptional(),
   outagePlan: z
     .strictObject({ approvedBy: words(120).min(2), conditions: z.array(words(300).min(3)).min(1).max(20) })
     .exactOptional(),

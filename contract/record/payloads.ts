@@ -12,6 +12,7 @@ import { stationPayloads } from '../procedure/records.ts'
 import { runPayloads, stepKey } from '../procedure/runs.ts'
 import { readingPayloads } from '../reading/records.ts'
 import { instantMs, sha256, slug, subjectRef, words } from '../stream/envelope.ts'
+import { foodPayloads } from '../food/records.ts'
 import { rerunPayloads } from '../rerun/records.ts'
 import { trainingPayloads } from '../training/records.ts'
 import { dishPayloads } from '../warewash/records.ts'
@@ -29,6 +30,7 @@ export const payloadSchemas = {
   ...dishPayloads,
   ...loggerPayloads,
   ...rerunPayloads,
+  ...foodPayloads,
   ...trainingPayloads,
   ...incidentPayloads,
   'photo.attached@1': z.strictObject({

@@ -76,7 +76,13 @@ export const dishMachineReading = z
 
 /** Product kept cold. */
 export const coldProductReading = z
-  .strictObject({ unit: temperatureUnit, value: z.number(), interval, notTcs: z.literal(true).optional() })
+  .strictObject({
+    unit: temperatureUnit,
+    value: z.number(),
+    interval,
+    notTcs: z.literal(true).optional(),
+    store: z.literal(true).optional(),
+  })
   .refine((r) => isPlausible('product', r.unit, r.value) && isReal('product', r.unit)(r.interval), nonsense)
 
 export const hotWaterReading = z.strictObject({

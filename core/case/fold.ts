@@ -21,6 +21,8 @@ export interface CaseState {
   readonly said: string
   readonly told: readonly (Pick<CaseTold, 'part' | 'said'> & { readonly at: number; readonly by: string })[]
   readonly actions: readonly (CaseAction & { readonly at: number; readonly by: string })[]
+  /** Where food is kept it was read cold again: it closes once somebody has said what became of what stood warm. Absent elsewhere. */
+  readonly coldAgain?: { readonly record: string; readonly at: number; readonly by: string }
   readonly closedAt: number | null
   /** The recheck that closed it, or null where it was closed with a reason. */
   readonly closedBy: string | null
@@ -67,11 +69,12 @@ export const caseFold: Fold<CaseState> = {
           bath: payload.bath,
           what: payload.what,
         }
-      if (payload.judgement.overall === 'in' && state.status === 'open')
-        return {
-          ...state,
-          ...{ status: 'closed', closedAt: correctedAt(record), closedBy: record.id, endedBy: record.by },
-        }
+      if (payload.judgement.overall === 'in' && state.status === 'open') {
+        const recheck = { record: record.id, at: correctedAt(record), by: record.by }
+        const isStore = payload.what === 'cold-product' && payload.reading.store
+        if (!isStore || foodTold(state)) return closedBy(state, recheck)
+        return { ...state, coldAgain: recheck }
+      }
     }
     if (record.type === 'case.opened@1') {
       const { station, run, origin, said } = record.payload
@@ -88,11 +91,12 @@ export const caseFold: Fold<CaseState> = {
       const opened = { status: 'open', openedAt: correctedAt(record), by: record.by } as const
       return { ...state, ...opened, station, run, what: 'forbidden-act' }
     }
-    if (record.type === 'case.action@1')
-      return {
-        ...state,
-        actions: [...state.actions, { ...record.payload, at: correctedAt(record), by: record.by }],
-      }
+    if (record.type === 'case.action@1') {
+      const done = { ...record.payload, at: correctedAt(record), by: record.by }
+      const next = { ...state, actions: [...state.actions, done] }
+      const { coldAgain, status } = next
+      return coldAgain && status === 'open' && foodTold(next) ? closedBy(next, coldAgain) : next
+    }
     if (record.type === 'case.closed@1' && state.status === 'open')
       return {
         ...state,
@@ -102,3 +106,12 @@ export const caseFold: Fold<CaseState> = {
     return state
   },
 }
+
+/** Whether somebody has said what became of the food: cold again is the fridge, not what stood in it. FDA Food Code 2022, 3-701.11. */
+const foodTold = ({ actions }: CaseState): boolean =>
+  actions.some((a) => a.did === 'discarded' || a.did === 'other')
+
+const closedBy = (state: CaseState, { record, at, by }: NonNullable<CaseState['coldAgain']>): CaseState => ({
+  ...state,
+  ...{ status: 'closed', closedAt: at, closedBy: record, endedBy: by },
+})

@@ -51,6 +51,8 @@ export interface SiteSet {
   readonly meetingPoint?: string
   /** The site's written procedure for food held by time alone: hours, and where it is kept. FDA Food Code 2022, 3-501.19. */
   readonly timeOnly?: { readonly hours: 4 | 6; readonly written: string }
+  /** The law here lets milk come at 7 °C (45 °F), to be at 5 °C within 4 h: FDA Food Code 2022, 3-202.11(B), 3-501.14(C). */
+  readonly milkAt7?: true
   /** The plan that the authority approved for work without power or water, and its conditions. FDA Food Code 2022, 8-404.11(C). */
   readonly outagePlan?: { readonly approvedBy: string; readonly conditions: readonly string[] }
   /** Where the eye-wash is, and how it opens; absent where nobody has said. */

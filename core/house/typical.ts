@@ -3,8 +3,11 @@ import type { StationDuty, StationSet, Trigger } from './station.ts'
 import data from './typical.json' with { type: 'json' }
 
 /** Groups of machines, in the order in which somebody walks through a café. */
-export const machineGroups = ['hot', 'frozen', 'ice', 'wash', 'small'] as const
+export const machineGroups = ['hot', 'frozen', 'ice', 'cold', 'wash', 'small'] as const
 export type MachineGroup = (typeof machineGroups)[number]
+
+/** Fridges, chilled counters, cold rooms: where food is kept cold, and read. */
+export const coldStore = 'cold-store'
 
 /** As it is built, or metric beside what a US plate says: gallons, quarts, fluid ounces, °F, psi. */
 type Figure = number | readonly [metric: number, us: number, unit: string]

@@ -1,5 +1,5 @@
 import { lastInVessels, type BathState } from '../bath/index.ts'
-import { groupOf } from '../house/index.ts'
+import { coldStore, groupOf } from '../house/index.ts'
 import type { Contents, StationState } from '../procedure/index.ts'
 import type { RerunState } from '../rerun/index.ts'
 
@@ -69,10 +69,13 @@ function ofStation(station: StationState, isOf: (made: number | null) => boolean
   }
   if (solutions.includes(facets.contents) || vessels.includes(family))
     return facets.contents === 'empty' ? [] : [{ what: 'solution', station: id }]
+  // What stands in a fridge was not made in it: it is asked about by its name.
+  if (family === coldStore) return []
   return holdsProduct(station) ? [{ what: 'product', station: id }] : []
 }
 
 /** Whether product is in it; where nobody knows what is in a machine that makes food, there may be. */
 export const holdsProduct = ({ facets, plate }: Pick<StationState, 'facets' | 'plate'>): boolean =>
+  plate?.family === coldStore ||
   facets.contents === 'product' ||
   (facets.contents === 'unknown' && groupOf(plate?.family ?? '') === 'frozen')

@@ -1,7 +1,6 @@
 export * from './kinds.ts'
 export * from './records.ts'
 export { doneKey, incidentFold, type IncidentState } from './fold.ts'
-export { coldOutcome, type ColdFood, type ColdOutcome } from './cold.ts'
 export { waterDoubts, type Doubt } from './doubt.ts'
 export { cleansBefore, stationsTouched, waterWork, type Touchable } from './touched.ts'
 export {

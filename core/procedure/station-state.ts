@@ -1,3 +1,4 @@
+import type { ColdKept } from '../cold/index.ts'
 import type { Counted, StationSet } from '../house/station.ts'
 import type { Verdict } from '../rules/index.ts'
 import type { Facets } from './facets.ts'
@@ -116,6 +117,8 @@ export interface StationState {
     readonly celsius: { readonly lo: number | null; readonly hi: number | null } | null
     readonly verdict: Verdict
   } | null
+  /** Where food is kept cold: how it was last read; absent where it never was. */
+  readonly cold?: ColdKept
   /** Since when it is laid up; null while it is in service. */
   readonly laidUp: { readonly since: number; readonly reason: string } | null
 }

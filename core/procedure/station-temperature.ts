@@ -1,3 +1,4 @@
+import { coldReading } from '../cold/index.ts'
 import { readingInCelsius } from '../quantity/index.ts'
 import { correctedAt, type AnyRecord } from '../stream/record.ts'
 import type { StationState } from './station-state.ts'
@@ -18,5 +19,9 @@ export function withTemperature(
   }
   if (payload.what !== 'cold-product') return state
   const temperature = readingInCelsius(payload.reading)
-  return { ...state, facets: { ...state.facets, temperature } }
+  const next = { ...state, facets: { ...state.facets, temperature } }
+  if (!payload.reading.store) return next
+  const { unit, value } = payload.reading
+  const last = { at: correctedAt(record), by: record.by, read: { unit, value }, record: record.id }
+  return { ...next, cold: coldReading(state.cold, { ...last, verdict: payload.judgement.overall }) }
 }

@@ -49,6 +49,8 @@ export interface HeatEntry {
   readonly label: TemperaturePair | null
   /** Every mix in it is stated by its maker not to be TCS. */
   readonly notTcs?: boolean
+  /** It is read in a fridge, a chilled counter, a cold room. */
+  readonly isStore?: boolean
 }
 
 /** Only the fields that matter to the verdict. A chemical machine sanitizes by no heat. */
@@ -111,6 +113,7 @@ export function heatRead(what: HeatWhat, e: HeatEntry, now: Instant): Read {
           value: numbers.product ?? 0,
           interval: product?.reading ?? notTold,
           ...(e.notTcs ? { notTcs: true as const } : {}),
+          ...(e.isStore ? { store: true as const } : {}),
         },
       }
     }

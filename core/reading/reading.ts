@@ -55,6 +55,8 @@ export type ReadingTaken = ReadingPlace & {
           readonly interval: Interval
           /** Every mix in it is stated by its maker not to need time and temperature control. */
           readonly notTcs?: true | undefined
+          /** Read where food is kept: one that is cold again says nothing of what stood warm there. */
+          readonly store?: true | undefined
         }
       }
     | { readonly what: 'utensils'; readonly reading: UtensilsReading }

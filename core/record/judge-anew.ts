@@ -18,6 +18,7 @@ import { canonicalText } from '../stream/canonical.ts'
 import { pressureRead, surfaceOf, type HeatField, type HeatInstrument } from '../reading/heat-entry.ts'
 import type { InstrumentSet } from '../house/instrument.ts'
 import { anyTcs, type MixSet } from '../house/mix.ts'
+import { coldStore } from '../house/typical.ts'
 import type { ProductSet } from '../house/product.ts'
 import type { StationSet } from '../house/station.ts'
 import { judge, type Read } from '../reading/judge.ts'
@@ -100,7 +101,10 @@ function readAnew(taken: ReadingTaken, known: ReadingKnown, at: Instant): Read {
       const told = heat.degrees('product', { unit, reading: interval(value, value) }, 'food')
       const mixes = taken.station === null ? [] : known.mixesIn(taken.station)
       const notTcs = anyTcs(mixes) ? {} : { notTcs: true as const }
-      return { what: 'cold-product', reading: { unit, value, interval: told?.reading ?? notTold, ...notTcs } }
+      const family = taken.station === null ? null : known.plate(taken.station)?.family
+      const store = family === coldStore ? { store: true as const } : {}
+      const as = { unit, value, interval: told?.reading ?? notTold, ...notTcs, ...store }
+      return { what: 'cold-product', reading: as }
     }
     case 'dish-machine': {
       const r = taken.reading

@@ -1,5 +1,6 @@
 import { bathRecords } from '../bath/records.ts'
 import { caseRecords } from '../case/records.ts'
+import { foodRecords } from '../food/records.ts'
 import { houseRecords } from '../house/records.ts'
 import { incidentRecords } from '../incident/records.ts'
 import { loggerRecords } from '../logger/records.ts'
@@ -29,6 +30,7 @@ const rules: RulesOf<RecordType> = {
   ...rerunRecords,
   ...trainingRecords,
   ...incidentRecords,
+  ...foodRecords,
   ...logRecords,
 }
 

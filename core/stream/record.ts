@@ -20,6 +20,7 @@ export const subjectKinds = [
   'rerun',
   'training',
   'incident',
+  'food',
 ] as const
 export type SubjectKind = (typeof subjectKinds)[number]
 

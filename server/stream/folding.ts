@@ -8,6 +8,7 @@ import {
   type SubjectKind,
   type SubjectRef,
 } from '@tadka/core/stream'
+import { isFollowed, type FoodState } from '@tadka/core/food'
 import { foldOf, upcast, type ShiftState } from '@tadka/core/record'
 
 export interface StoredState {
@@ -132,5 +133,6 @@ function isLive(kind: SubjectKind, state: unknown): boolean {
   if (kind === 'case' || kind === 'incident') return status === 'open'
   // What was left for who comes stands there until it is settled.
   if (kind === 'shift') return notes?.some((n) => n.settled === null) ?? false
+  if (kind === 'food') return isFollowed(state as FoodState)
   return kind !== 'bath' && kind !== 'plan'
 }

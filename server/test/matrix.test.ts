@@ -284,6 +284,7 @@ describe('every type of record', () => {
     'shift.reviewed@1': 'review-day',
     ...Object.fromEntries(
       `incident.opened@1 incident.counted@1 incident.known-good@1 incident.product@1 incident.done@1
+      food.received@1 food.read@1 food.opened@1 food.gone@1
       note.left@1 note.settled@1 note.read@1
       case.opened@1 case.told@1 concentrate.opened@1 water.measured@1 concentrate.drawn@1 instrument.checked@1 spare.drawn@1 run.started@1
       run.started@2 run.step.done@1 run.step.done@2 run.step.undone@1 run.step.undone@2 run.wait.started@1

@@ -30,6 +30,7 @@ const views = {
   practice: withWords(() => import('./practice/PracticePlace.vue')),
   // What follows it comes with it: when it is needed, the network may be gone.
   note: withWords(() => import('./duty/NotePlace.vue')),
+  cold: withWords(() => import('./cold/ColdPlace.vue')),
   newIncident: withWords(() =>
     Promise.all([import('./incident/NewIncident.vue'), import('./incident/IncidentPlace.vue')]).then(
       ([it]) => it,
@@ -87,6 +88,12 @@ export const router = createRouter({
     { path: '/shift/roster', component: views.roster, meta: { place: 'shift' } },
     { path: '/shift/huddle', component: views.huddle, meta: { place: 'shift' } },
     { path: '/shift/note', component: views.note, meta: { place: 'shift' } },
+    {
+      path: '/shift/cold/:view(fridges|delivery|opened)?',
+      component: views.cold,
+      props: true,
+      meta: { place: 'shift' },
+    },
     { path: '/shift/wrong', component: views.newIncident, meta: { place: 'shift' } },
     { path: '/shift/wrong/:incident', component: views.incident, props: true, meta: { place: 'shift' } },
     { path: '/shift/training', component: views.training, meta: { place: 'shift' } },

@@ -7,6 +7,7 @@ import blenderOpen from './blender.open.json' with { type: 'json' }
 import bottleFill from './bottle.fill.json' with { type: 'json' }
 import bucketChange from './bucket.change.json' with { type: 'json' }
 import bucketFill from './bucket.fill.json' with { type: 'json' }
+import coldStoreClean from './cold-store.clean.json' with { type: 'json' }
 import custardClose from './custard.close.json' with { type: 'json' }
 import custardHold from './custard.hold.json' with { type: 'json' }
 import custardOpen from './custard.open.json' with { type: 'json' }
@@ -62,6 +63,7 @@ const shipped = [
   bottleFill,
   bucketChange,
   bucketFill,
+  coldStoreClean,
   custardClose,
   custardHold,
   custardOpen,

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { dateAt, instantAt, localTimeAt } from '../../duty/index.ts'
-import { coldOutcome } from '../../incident/index.ts'
+import { coldOutcome } from '../../cold/index.ts'
 import { instant } from '../../quantity/index.ts'
 
 const [minute, hour] = [60_000, 3_600_000]

@@ -36,6 +36,9 @@ const RerunList = later(() =>
 const MixAsked = later(() =>
   Promise.all([import('../machine/MixAsked.vue'), fetchWords()]).then(([asked]) => asked),
 )
+const ColdAsked = later(() =>
+  Promise.all([import('../cold/ColdAsked.vue'), fetchWords()]).then(([asked]) => asked),
+)
 const NotesFound = later(() => import('../duty/NotesFound.vue'))
 const FollowUps = later(() => import('../duty/FollowUps.vue'))
 const OpenCases = later(() => import('../case/OpenCases.vue'))
@@ -103,6 +106,7 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
       :under="title"
     >
       <router-link to="/shift/roster" class="ahead">{{ t('plan.roster.link') }}</router-link>
+      <router-link to="/shift/cold" class="ahead">{{ t('shift.cold') }}</router-link>
       <router-link to="/shift/training" class="ahead">{{ t('shift.training') }}</router-link>
       <router-link to="/shift/ahead" class="ahead">{{ t('shift.ahead') }}</router-link>
       <plan-head />
@@ -133,6 +137,7 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
       <plan-price v-if="risk && session.mayDo('plan-shift')" :plan="risk.plan" :problem="risk.problem" />
       <running-now v-if="planner.inForce && running.length > 0" :runs="running" @go-on="goOn" />
       <rerun-list v-if="kept.length > 0" :kept="kept" />
+      <cold-asked />
       <baths-due />
       <review-waiting v-if="session.mayDo('review-day')" />
       <follow-ups v-if="asked.length > 0" :stations="asked" />

@@ -10,7 +10,7 @@ import { useSiteStore } from '../site/site.ts'
 export type LogRecord = AnyRecord & { readonly hash: string }
 
 export const typesOf: Readonly<Record<string, string>> = {
-  readings: 'reading.taken@1,record.amended@1',
+  readings: 'reading.taken@1,food.received@1,food.read@1,food.opened@1,food.gone@1,record.amended@1',
   runs: [
     'run.started@1,run.started@2,run.finished@1,run.abandoned@1,run.entered@1,run.overridden@1,bath.mixed@1',
     'run.step.done@1,run.step.done@2,run.wait.started@1,run.wait.started@2,run.step.undone@1,run.step.undone@2',

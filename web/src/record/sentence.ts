@@ -291,6 +291,28 @@ export function useSentence() {
           read: `${record.payload.read.value} ${record.payload.read.unit}`,
           day: date(record.payload.useBy),
         })
+      case 'food.received@1': {
+        const { name, read, took, note } = record.payload
+        const said = t(`log.say.food.${took ? 'received' : 'sentBack'}${read ? 'Read' : ''}`, {
+          name,
+          read: read ? `${read.value} ${read.unit}` : '',
+        })
+        return note ? `${said}. ${note}` : said
+      }
+      case 'food.read@1': {
+        const { read } = record.payload
+        const name = site.one('food', record.subject.id)?.name ?? ''
+        return t('log.say.food.read', { name, read: `${read.value} ${read.unit}` })
+      }
+      case 'food.opened@1':
+        return t('log.say.food.opened', { name: record.payload.name, day: date(record.payload.useBy) })
+      case 'food.gone@1': {
+        const { how, reason } = record.payload
+        const said = t(`log.say.food.${how === 'used' ? 'used' : 'gone'}`, {
+          name: site.one('food', record.subject.id)?.name ?? '',
+        })
+        return reason ? `${said}: ${reason}` : said
+      }
       case 'rerun.read@1':
         return t('log.say.rerun.read', { read: `${record.payload.read.value} ${record.payload.read.unit}` })
       case 'rerun.ended@1':

@@ -38,6 +38,7 @@ const drawings: Readonly<Record<string, readonly string[]>> = {
     'M11 14c3 3 5-3 8 0M29 14c3 3 5-3 8 0',
     'M14 34h2v4M32 34h2v4',
   ],
+  'cold-store': ['M12 5h24v36H12z', 'M12 20h24', 'M17 10v6M17 25v8', 'M15 41v3M33 41v3'],
   custard: [
     'M7 10h34v31H7z',
     'M18 10v31M30 10v31',

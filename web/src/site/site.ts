@@ -29,6 +29,7 @@ import { type PlanState } from '@tadka/core/plan'
 import type { MixState } from '@tadka/core/house'
 import type { IncidentState } from '@tadka/core/incident'
 import type { TrainingState } from '@tadka/core/training'
+import type { FoodState } from '@tadka/core/food'
 import type { RerunState } from '@tadka/core/rerun'
 import type { LoggerState } from '@tadka/core/logger'
 import type { DishState } from '@tadka/core/warewash'
@@ -68,6 +69,7 @@ interface Kinds {
   logger: LoggerState
   mix: MixState
   rerun: RerunState
+  food: FoodState
   training: TrainingState
   incident: IncidentState
 }

@@ -9,7 +9,7 @@ import {
   type Place,
   type ReadingTaken,
 } from '@tadka/core/reading'
-import { anyTcs } from '@tadka/core/house'
+import { anyTcs, coldStore } from '@tadka/core/house'
 import { Refusal } from '@tadka/core/refusal'
 import { kindOf } from '@tadka/core/warewash'
 import { computed, ref, toRef } from 'vue'
@@ -94,6 +94,7 @@ export function useHeatChecking(asked: HeatAsked, named: string | null) {
     plate: station.value?.plate?.parameters ?? null,
     schools: site.set?.schools ?? {},
     label: washLabel(kit.products.value, site.set?.schools ?? {}),
+    isStore: station.value?.plate?.family === coldStore,
     notTcs: !anyTcs((station.value?.holds?.mixes ?? []).map((id) => site.one('mix', id))),
   }))
   const touched = computed(() => (known.value ? fieldsRead(asked.what, typed.value) : []))

@@ -24,6 +24,7 @@ export interface Typed {
   readonly schools: Readonly<Record<string, string>>
   readonly label: HeatEntry['label']
   readonly notTcs?: boolean
+  readonly isStore?: boolean
 }
 
 export const emptyFields: Record<HeatField, string> = {
@@ -45,7 +46,7 @@ function entryOf(what: HeatWhat, t: Typed): HeatEntry {
     if (value !== null) numbers[field] = value
   }
   const practice = chosenPractice('hot-water-machine', t.schools) as HotWaterPractice
-  const { on, turned, kind, kept, units, label, notTcs = false } = t
+  const { on, turned, kind, kept, units, label, notTcs = false, isStore = false } = t
   return {
     numbers,
     on,
@@ -55,6 +56,7 @@ function entryOf(what: HeatWhat, t: Typed): HeatEntry {
     units,
     label,
     notTcs,
+    isStore,
     practice,
     plate: t.plate && plateOf(t.plate),
   }

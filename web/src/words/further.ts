@@ -1,5 +1,6 @@
 import { caseWords } from '@tadka/words/en/case'
 import { chart } from '@tadka/words/en/chart'
+import { cold } from '@tadka/words/en/cold'
 import { dish } from '@tadka/words/en/dish'
 import { editor } from '@tadka/words/en/editor'
 import { first } from '@tadka/words/en/first'
@@ -29,6 +30,7 @@ import { uses } from '@tadka/words/en/uses'
 export const further = {
   case: caseWords,
   chart,
+  cold,
   dish,
   editor,
   first,

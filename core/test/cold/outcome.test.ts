@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { coldOutcome, type ColdFood } from '../../incident/index.ts'
+import { coldOutcome, type ColdFood } from '../../cold/index.ts'
 
 const hour = 3_600_000
 const at = 100 * hour

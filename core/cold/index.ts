@@ -1,0 +1,2 @@
+export { coldOutcome, type ColdFood, type ColdOutcome } from './outcome.ts'
+export { coldDue, coldReading, coldStands, type ColdDue, type ColdKept, type ColdStands } from './store.ts'

@@ -1,0 +1,196 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { coldDue, coldReading, coldStands, type ColdKept } from '../../cold/index.ts'
+import { caseFold, type CaseAct } from '../../case/index.ts'
+import { folds } from '../../record/index.ts'
+import type { ReadingTaken } from '../../reading/index.ts'
+import type { Verdict } from '../../rules/index.ts'
+import { recordOf } from '../records.ts'
+
+const [minute, hour] = [60_000, 3_600_000]
+const read = (hours: number, value: number, verdict: Verdict = value <= 5 ? 'in' : 'out') => ({
+  ...{ at: hours * hour, by: 'bao', record: `r${hours}`, verdict },
+  read: { value, unit: '°C' as const },
+})
+const after = (...reads: ReturnType<typeof read>[]) =>
+  reads.reduce<ColdKept | undefined>((kept, one) => coldReading(kept, one), undefined)
+
+describe('where food is kept cold (FDA Food Code 2022, 3-501.16(A)(2), 3-501.19, 3-701.11)', () => {
+  it.each([
+    ['never read', [], 10, null, { is: 'not-read' }],
+    ['read cold', [read(8, 4)], 10, null, { is: 'cold' }],
+    [
+      'read on a thermometer that nobody checked, astride the limit',
+      [read(8, 5, 'too-close')],
+      8,
+      null,
+      { is: 'read-again' },
+    ],
+    ['nothing told by a thermometer that failed', [read(8, 5, 'cannot-tell')], 8, null, { is: 'read-again' }],
+    [
+      'warm, never read cold: nobody knows since when',
+      [read(8, 9)],
+      8,
+      4,
+      { is: 'warm', since: null, outcome: { is: 'discard', why: 'time-unknown' } },
+    ],
+    [
+      'warm three hours after it was cold, no written procedure',
+      [read(5, 4), read(8, 9)],
+      8,
+      null,
+      { is: 'warm', since: 5 * hour, outcome: { is: 'ask', why: 'no-procedure' } },
+    ],
+    [
+      'the same by a written procedure of four hours: one is left',
+      [read(5, 4), read(8, 9)],
+      8,
+      4,
+      { is: 'warm', since: 5 * hour, outcome: { is: 'use-by', by: 9 * hour } },
+    ],
+    [
+      'the same, looked at two hours later',
+      [read(5, 4), read(8, 9)],
+      10,
+      4,
+      { is: 'warm', since: 5 * hour, outcome: { is: 'discard', why: 'too-long' } },
+    ],
+    [
+      'warm twice: it runs from when it was cold last, not from when it was found',
+      [read(5, 4), read(6, 9), read(8, 8)],
+      8,
+      4,
+      { is: 'warm', since: 5 * hour, outcome: { is: 'use-by', by: 9 * hour } },
+    ],
+  ] as const)('%s', (_, reads, now, written, stands) => {
+    expect(coldStands(after(...reads), now * hour, written)).toEqual(stands)
+  })
+  it('never keeps food by what was entered late, before a newer reading', () => {
+    expect(coldStands(after(read(8, 9), read(5, 4)), 8 * hour, null)).toMatchObject({
+      is: 'warm',
+      since: 5 * hour,
+    })
+  })
+  it('never says less time than since it was read cold, in any order of readings', () => {
+    const reads = fc.array(fc.tuple(fc.integer({ min: 0, max: 20 }), fc.integer({ min: 0, max: 12 })), {
+      maxLength: 8,
+    })
+    fc.assert(
+      fc.property(reads, (all) => {
+        const kept = after(...all.map(([h, v]) => read(h, v)))
+        const stands = coldStands(kept, 20 * hour, 6)
+        if (stands.is !== 'warm') return
+        const cold = all.filter(([, v]) => v <= 5).map(([h]) => h * hour)
+        expect(stands.since).toBe(cold.length > 0 ? Math.max(...cold) : null)
+        if (stands.outcome.is === 'use-by')
+          expect(stands.outcome.by).toBeLessThanOrEqual((stands.since ?? 0) + 6 * hour)
+      }),
+    )
+  })
+})
+
+describe('when it is read', () => {
+  const day = { opens: 6 * hour, closes: 22 * hour }
+  const due = (last: ReturnType<typeof read> | null, now: number) => coldDue(last, day, now * hour)
+  it.each([
+    ['not in the night', null, 3, null],
+    ['at opening', null, 6, { at: 6 * hour, is: 'now' }],
+    ['late half an hour after', null, 6.75, { at: 6 * hour, is: 'late' }],
+    ['yesterday’s reading is not today’s', read(-3, 4), 6, { at: 6 * hour, is: 'now' }],
+    ['one just before the opening is', read(5, 4), 6, { at: 8.5 * hour, is: 'ahead' }],
+    ['again before four hours are over', read(6, 4), 9.5, { at: 9.5 * hour, is: 'now' }],
+    ['not once more where it would fall after the close', read(19, 4), 20, null],
+    ['what was warm half an hour later', read(10, 9), 10.25, { at: 10.5 * hour, is: 'ahead' }],
+    ['what nobody could tell, too', read(10, 5, 'too-close'), 11.5, { at: 10.5 * hour, is: 'late' }],
+  ] as const)('%s', (_, last, now, is) => {
+    expect(due(last, now)).toEqual(is)
+  })
+  it('comes at least twice in any eight hours of trading, and less than four hours apart', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 60 }), (late) => {
+        let at = day.opens
+        const reads: number[] = []
+        for (;;) {
+          const next = coldDue({ at, verdict: 'in' }, day, at)
+          if (!next) break
+          at = next.at + (late % 30) * minute
+          reads.push(at)
+        }
+        const all = [day.opens, ...reads]
+        expect(all.slice(1).every((t, i) => t - (all[i] ?? 0) <= 4 * hour)).toBe(true)
+        expect(all.length).toBeGreaterThanOrEqual(4)
+      }),
+    )
+  })
+})
+
+describe('the corrective action of a fridge', () => {
+  const place = { station: 'fridge', run: null, step: null, bath: null }
+  const payload = (value: number, of: string | null): ReadingTaken & { readonly what: 'cold-product' } =>
+    ({
+      ...place,
+      ...{ case: of, what: 'cold-product', instruments: [] },
+      reading: { unit: '°C', value, interval: { lo: value, hi: value }, store: true },
+      judgement: {
+        overall: value <= 5 ? 'in' : 'out',
+        layers: [],
+        missing: [],
+        profile: { id: 'p', version: 1 },
+      },
+    }) as const
+  const did = (act: CaseAct) =>
+    ({
+      case: 'warm',
+      station: 'fridge',
+      run: null,
+      bath: null,
+      did: act,
+      amount: null,
+      note: 'milk, 4 L',
+    }) as const
+  const of = { kind: 'case', id: 'warm' } as const
+  const opened = caseFold.apply(caseFold.initial('warm'), {
+    ...recordOf(1, 'reading.taken@1', { kind: 'station', id: 'fridge' }, payload(9, null)),
+    id: 'warm',
+  })
+  const cold = {
+    ...recordOf(2, 'reading.taken@1', { kind: 'station', id: 'fridge' }, payload(4, 'warm')),
+    id: 'again',
+  }
+
+  it('is not closed by cold air: what stood warm is in there still', () => {
+    expect(caseFold.apply(opened, cold)).toMatchObject({ status: 'open', coldAgain: { record: 'again' } })
+  })
+  it('closes by both, in either order', () => {
+    const told = recordOf(3, 'case.action@1', of, did('discarded'))
+    for (const both of [
+      [cold, told],
+      [told, cold],
+    ])
+      expect(both.reduce((s, r) => caseFold.apply(s, r), opened)).toMatchObject({
+        status: 'closed',
+        closedBy: 'again',
+      })
+  })
+  it('is not closed by an act that says nothing of the food', () => {
+    const act = recordOf(3, 'case.action@1', of, did('remixed'))
+    expect([cold, act].reduce((s, r) => caseFold.apply(s, r), opened).status).toBe('open')
+  })
+  it('a machine’s own product closes by its recheck, as before', () => {
+    const { store: _, ...reading } = payload(4, 'warm').reading
+    const again = {
+      ...recordOf(
+        2,
+        'reading.taken@1',
+        { kind: 'station', id: 'fridge' },
+        { ...payload(4, 'warm'), reading },
+      ),
+      id: 'again',
+    }
+    expect(caseFold.apply(opened, again).status).toBe('closed')
+  })
+  it('the station remembers its readings', () => {
+    const state = folds.station.apply(folds.station.initial('fridge'), { ...cold, id: 'again' })
+    expect(state.cold).toMatchObject({ coldAt: cold.observedAt, last: { record: 'again', verdict: 'in' } })
+  })
+})
