@@ -27,7 +27,7 @@ export const test = base.extend<object, { readonly isServed: boolean }>({
 /** Everything is worked, not only what a test of every change has time for: asked for with `--long`. */
 export const isLong = process.env['TADKA_LONG'] !== undefined
 /** A test of the whole alone: another of its file works the same screens. */
-export const longTest = isLong ? test : test.skip
+export const longTest = ((...told: Parameters<typeof test>) => isLong && test(...told)) as typeof test
 
 let isUsed = false
 /** Gives a file of tests the database and the clock as they were at first, whatever files this worker ran before. */

@@ -31,6 +31,8 @@ export type Permission =
   /** Sees what the log makes one ask, and answers it. */
   | 'ask-questions'
   | 'invite-inspector'
+  /** Sees and keeps what staff told of an illness. */
+  | 'keep-illness'
 
 const inspector: readonly Permission[] = ['inspect', 'verify-chain']
 const crew: readonly Permission[] = ['inspect', 'read', 'record', 'amend', 'verify-chain', 'export-log']
@@ -47,7 +49,13 @@ const lead: readonly Permission[] = [
   'invite-inspector',
   'set-procedures',
 ]
-const manager: readonly Permission[] = [...lead, 'set-up-house', 'decide-held', 'ask-questions']
+const manager: readonly Permission[] = [
+  ...lead,
+  'set-up-house',
+  'decide-held',
+  'ask-questions',
+  'keep-illness',
+]
 
 const permissions: Record<Role, readonly Permission[]> = { inspector, crew, lead, manager }
 

@@ -136,6 +136,25 @@ export const operations: Readonly<Record<string, Operation>> = {
     needs: read,
     example: { what: 'pin', by: 'pin', now: '2468', next: '5274' },
   },
+  [`GET ${site('/illness')}`]: {
+    summary: 'What staff told of an illness: in no log and no pack',
+    needs: 'keep-illness',
+  },
+  [`POST ${site('/illness/{illness}')}`]: {
+    summary: 'Keeps what somebody told of an illness, or what is known of it since',
+    needs: 'keep-illness',
+    example: {
+      ...{
+        person: 'bao',
+        symptoms: ['vomiting'],
+        diagnosis: null,
+        began: 1_764_600_000_000,
+        freeSince: null,
+      },
+      ...{ doctor: false, authority: false, covered: false, toldAt: null, note: '' },
+    },
+  },
+  [`DELETE ${site('/illness/{illness}')}`]: { summary: 'Erases it for good', needs: 'keep-illness' },
   [`GET ${site('/training/{person}')}`]: {
     summary: 'Runs that count towards somebody’s next sign-off, by procedure',
     needs: read,

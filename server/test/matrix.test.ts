@@ -103,6 +103,15 @@ const routes: Readonly<Record<string, Route>> = {
       ...{ kind: 'two-places', person: 'bao', upTo: 12, how: 'dismissed', note: 'one counter' },
     },
   },
+  'GET /api/sites/{site}/illness': { access: 'keep-illness' },
+  'POST /api/sites/{site}/illness/{illness}': {
+    access: 'keep-illness',
+    body: {
+      ...{ person: 'bao', symptoms: ['wound'], diagnosis: null, began: 1, freeSince: null },
+      ...{ doctor: false, authority: false, covered: false, toldAt: null, note: '' },
+    },
+  },
+  'DELETE /api/sites/{site}/illness/{illness}': { access: 'keep-illness' },
   'GET /api/sites/{site}/training/{person}': read,
   'POST /api/sites/{site}/training/watch': { access: 'record', body: { ...who, run: 'r' } },
   'POST /api/sites/{site}/training/sign-off': {

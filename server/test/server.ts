@@ -131,7 +131,7 @@ export async function inspect(server: TestServer, by: string, more: object = {})
 export const ask = (
   { app }: TestServer,
   cookie: string,
-  method: 'GET' | 'POST',
+  method: 'GET' | 'POST' | 'DELETE',
   path: string,
   payload?: object,
 ) =>

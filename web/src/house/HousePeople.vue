@@ -9,6 +9,7 @@ import { useRefusalText } from '../rights/refusal-text.ts'
 import { useSession } from '../rights/session.ts'
 import { useSite } from '../site/site.ts'
 import { ask } from '../wire/api.ts'
+import HouseIllness from './HouseIllness.vue'
 import InspectorLinks from './InspectorLinks.vue'
 import NewPin from './NewPin.vue'
 import OwnSecret from './OwnSecret.vue'
@@ -188,6 +189,7 @@ async function add(to: PersonSet, pin: string, password: string | null, cleans: 
         </ul>
       </template>
     </template>
+    <house-illness v-if="session.mayDo('keep-illness')" />
     <inspector-links v-if="session.mayDo('invite-inspector')" />
   </section>
 </template>

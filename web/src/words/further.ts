@@ -6,6 +6,7 @@ import { editor } from '@tadka/words/en/editor'
 import { first } from '@tadka/words/en/first'
 import { house } from '@tadka/words/en/house'
 import { huddle } from '@tadka/words/en/huddle'
+import { illness } from '@tadka/words/en/illness'
 import { incident } from '@tadka/words/en/incident'
 import { inspect } from '@tadka/words/en/inspect'
 import { instruments } from '@tadka/words/en/instruments'
@@ -36,6 +37,7 @@ export const further = {
   first,
   house,
   huddle,
+  illness,
   incident,
   inspect,
   instruments,
