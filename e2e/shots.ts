@@ -150,27 +150,13 @@ await take('editor', manager)
 
 await go('/chart/soft-serve-twin.close?station=lounge-twin', '.chart ol', manager)
 await take('wall-chart', manager)
-// A logger that rode in the rack for some hours, two days ago.
-await go('/dish/files', 'label.file', lead)
-const serverTime = (
-  (await (await lead.request.get(`${process.env['TADKA_URL']}/api/health`)).json()) as { serverTime: number }
-).serverTime
-await lead.setInputFiles('input[type=file]', [
-  {
-    name: 'rack-logger-7.csv',
-    mimeType: 'text/csv',
-    buffer: Buffer.from(rides(serverTime - 2 * 86_400_000)),
-  },
-])
-const column = lead.locator('th', { hasText: 'Wert' })
-await column.locator('.n-select').first().click()
-await lead.locator('.n-base-select-option', { hasText: 'the ware’s surface' }).click()
-await column.locator('.n-select').nth(1).click()
-await lead.locator('.n-base-select-option', { hasText: '°C' }).click()
-await lead.getByLabel(/Reads right within/).fill('0.5')
-await lead.getByLabel(/Reads right within/).blur()
-await lead.getByRole('button', { name: 'Save to the log' }).waitFor()
-await take('logger-file', lead)
+// A fridge that was read warm: what becomes of its food.
+await go('/shift/cold', '.stores', lead)
+await settled(lead)
+await lead.getByRole('button', { name: '9', exact: true }).click()
+await press(lead, 'Save to the log')
+await lead.locator('.fate').waitFor()
+await take('cold', lead)
 
 // The sink as it stands an hour after its water was changed.
 await turn(-60)
@@ -193,17 +179,3 @@ for (let i = 0; i < 2; i++) {
 await take('no-water', lead)
 await browser.close()
 await stop()
-
-/** A file of such a logger: a reading every five seconds, a ride every quarter of an hour, the last ones cooler. */
-function rides(begin: number): string {
-  const two = (n: number) => String(n).padStart(2, '0')
-  const rows = Array.from({ length: 2400 }, (_, i) => {
-    const at = new Date(begin + i * 5000)
-    const into = i % 180
-    const held = 72.4 + (i % 3) * 0.4 - (i > 1500 ? 4 : 0)
-    const celsius = into < 6 ? 24 + into * 8 : into < 20 ? held : Math.max(24, 68 - (into - 20) * 1.2)
-    const date = `${two(at.getUTCDate())}.${two(at.getUTCMonth() + 1)}.${at.getUTCFullYear()}`
-    return `${i + 1};${date} ${at.toISOString().slice(11, 19)};${celsius.toFixed(1).replace('.', ',')}`
-  })
-  return `Logger;7\n\nNr;Zeit;Wert\n${rows.join('\n')}\n`
-}

@@ -38,5 +38,5 @@ export const foodPayloads = {
   'food.opened@1': z
     .strictObject({ name: words(80).min(1), since: day, useBy: day })
     .refine(isOpenedDay, { path: ['useBy'], message: 'is no day that it may be kept to' }),
-  'food.gone@1': z.strictObject({ how: z.enum(['used', 'thrown-out']), reason: words(300) }),
+  'food.gone@1': z.strictObject({ how: z.enum(['used', 'thrown-out']) }),
 }

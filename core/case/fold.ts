@@ -109,7 +109,7 @@ export const caseFold: Fold<CaseState> = {
 
 /** Whether somebody has said what became of the food: cold again is the fridge, not what stood in it. FDA Food Code 2022, 3-701.11. */
 const foodTold = ({ actions }: CaseState): boolean =>
-  actions.some((a) => a.did === 'discarded' || a.did === 'other')
+  actions.some((a) => a.did === 'discarded' || a.did === 'moved')
 
 const closedBy = (state: CaseState, { record, at, by }: NonNullable<CaseState['coldAgain']>): CaseState => ({
   ...state,

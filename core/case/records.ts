@@ -6,6 +6,8 @@ export const caseActs = [
   'drained-refilled',
   'remixed',
   'discarded',
+  /** Food, into another place that keeps it cold. */
+  'moved',
   'other',
 ] as const
 export type CaseAct = (typeof caseActs)[number]

@@ -51,7 +51,6 @@ export interface FoodOpened {
 
 export interface FoodGone {
   readonly how: 'used' | 'thrown-out'
-  readonly reason: string
 }
 
 export type Received =

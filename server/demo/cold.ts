@@ -49,13 +49,13 @@ export function coldHistory(
         const isOpen = days - age === 4 && n === 0 && at > day.opens + 6 * hour && at < day.opens + 9 * hour
         const read = take(when, by, station, isOpen ? 8.2 : 2.6 + random() * 1.8, null)
         if (!isOpen) return
-        const act = { case: read.id, station, run: null, bath: null, did: 'other', amount: null } as const
+        const act = { case: read.id, station, run: null, bath: null, did: 'moved', amount: null } as const
         diary.note(
           when + 3 * minute,
           by,
           'case.action@1',
           { kind: 'case', id: read.id },
-          { ...act, note: 'Moved to another fridge: milk, 6 bottles' },
+          { ...act, note: 'milk, 6 bottles' },
         )
         take(when + 34 * minute, by, station, 4.1, read.id)
       })

@@ -98,7 +98,7 @@ describe('opened food', () => {
         .states.filter((s) => s.kind === 'food')
         .map((s) => s.id)
     expect(await there()).toContain('cream')
-    await send('food.gone@1', { kind: 'food', id: 'cream' }, { how: 'used', reason: '' })
+    await send('food.gone@1', { kind: 'food', id: 'cream' }, { how: 'used' })
     at += 5 * 24 * 60 * minute
     server.clock.now = at
     crew = await signIn(server.app, 'bao')

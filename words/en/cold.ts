@@ -5,6 +5,8 @@ export const cold = {
   none: 'No fridge is entered yet',
   noneHow: 'Enter each fridge, chilled counter and cold room in House, and read them here.',
   notRead: 'Not read yet',
+  lastRead: 'Last read',
+  readThis: 'Read it',
   readAt: '{when}, {who}',
   due: {
     now: 'Read now',
@@ -36,7 +38,6 @@ export const cold = {
   whatLike: 'for example: milk, 4 bottles',
   thrownOut: 'Thrown out',
   moved: 'Moved to another fridge',
-  movedSaid: 'Moved to another fridge: {what}',
   case: 'Corrective action',
   isWarm: 'Read warm: look after the food',
   toRead: 'One fridge to read | One fridge to read | {n} fridges to read',
@@ -98,7 +99,6 @@ export const cold = {
   isOpen: 'Open now',
   nothingOpen: 'Nothing is open. What is opened or prepared here stands here until it is gone.',
   late: 'Past its last day, {day}: throw it out',
-  lateSaid: 'past its last day',
   today: 'Use it today',
   usedUp: 'Used up',
 }

@@ -374,6 +374,7 @@ export const log = {
     remixed: 'Poured away, mixed again',
     discarded: 'Thrown out',
     discardedWhat: 'Thrown out: {what}',
+    moved: 'Moved to another fridge: {note}',
     other: '{note}',
     yes: 'yes',
     no: 'no, once more',

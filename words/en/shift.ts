@@ -6,7 +6,6 @@ export const shift = {
   quiet: 'planned for a quiet night, due by {day}',
   ahead: 'Weeks ahead',
   training: 'Training',
-  cold: 'Cold food',
   huddle: 'Two minutes for the crew',
   note: {
     title: 'For the next shift',

@@ -175,6 +175,8 @@ describe('the corrective action of a fridge', () => {
   it('is not closed by an act that says nothing of the food', () => {
     const act = recordOf(3, 'case.action@1', of, did('remixed'))
     expect([cold, act].reduce((s, r) => caseFold.apply(s, r), opened).status).toBe('open')
+    const moved = recordOf(4, 'case.action@1', of, did('moved'))
+    expect([cold, act, moved].reduce((s, r) => caseFold.apply(s, r), opened).status).toBe('closed')
   })
   it('a machine’s own product closes by its recheck, as before', () => {
     const { store: _, ...reading } = payload(4, 'warm').reading

@@ -145,7 +145,7 @@ describe('food from when it comes until it is gone', () => {
       since: '2026-12-01',
       useBy: '2026-12-07',
     })
-    const gone = recordOf(2, 'food.gone@1', of, { how: 'used', reason: '' })
+    const gone = recordOf(2, 'food.gone@1', of, { how: 'used' })
     expect(stands(3, opened, gone)).toEqual({ is: 'gone' })
     expect(isFollowed(folded(opened, gone))).toBe(false)
   })

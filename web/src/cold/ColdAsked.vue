@@ -3,15 +3,15 @@ import { useI18n } from 'vue-i18n'
 import { useColdStores } from './cold.ts'
 import { useFood } from './food.ts'
 
-/** What cold food asks for now: fridges to be read, food to be read again or thrown out. */
+/** The way to cold food, and what it asks for now: fridges to be read, food to be read again or thrown out. */
 const { t } = useI18n()
 const { rows, asking } = useColdStores()
 const food = useFood()
 </script>
 
 <template>
-  <section v-if="asking.length + food.asking.value.length > 0 || rows.some((r) => r.openCase)">
-    <h2 class="label">{{ t('cold.title') }}</h2>
+  <section>
+    <router-link to="/shift/cold" class="all">{{ t('cold.title') }}</router-link>
     <ul>
       <li v-for="r in rows.filter((x) => x.openCase)" :key="r.station.id">
         <span
@@ -57,6 +57,9 @@ li {
 }
 b {
   display: block;
+}
+a.all {
+  display: inline-flex;
 }
 .out {
   color: var(--out);

@@ -27,7 +27,7 @@ const since = computed(() => {
 const told = computed(() => found.value?.actions.length ?? 0)
 const what = ref('')
 const enough = computed(() => what.value.trim().length > 2)
-function did(act: 'discarded' | 'other', said: string): void {
+function did(act: 'discarded' | 'moved', said: string): void {
   const { openCase } = props.row
   if (!openCase || !enough.value) return
   site.record(
@@ -67,7 +67,7 @@ function did(act: 'discarded' | 'other', said: string): void {
         v-if="outcome?.is !== 'discard'"
         size="large"
         :disabled="!enough"
-        @click="did('other', t('cold.movedSaid', { what: what.trim() }))"
+        @click="did('moved', what.trim())"
         >{{ t('cold.moved') }}</n-button
       >
       <router-link v-if="session.mayDo('close-case')" :to="`/log/case/${found.id}`" class="link">{{

@@ -44,7 +44,7 @@ function read(id: string): void {
           v-else
           size="large"
           type="primary"
-          @click="record(food.id, 'food.gone@1', { how: 'thrown-out', reason: t('cold.notCooled') })"
+          @click="record(food.id, 'food.gone@1', { how: 'thrown-out' })"
           >{{ t('cold.thrownOut') }}</n-button
         >
       </li>

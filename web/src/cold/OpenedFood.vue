@@ -37,8 +37,7 @@ function open(): void {
   withOld.value = null
   from.value = null
 }
-const end = (id: string, how: 'used' | 'thrown-out', reason: string) =>
-  (made.value = record(id, 'food.gone@1', { how, reason }))
+const end = (id: string, how: 'used' | 'thrown-out') => (made.value = record(id, 'food.gone@1', { how }))
 </script>
 
 <template>
@@ -100,13 +99,13 @@ const end = (id: string, how: 'used' | 'thrown-out', reason: string) =>
             </p>
           </div>
           <div class="acts">
-            <n-button v-if="stands.is !== 'throw-out'" size="large" @click="end(food.id, 'used', '')">{{
+            <n-button v-if="stands.is !== 'throw-out'" size="large" @click="end(food.id, 'used')">{{
               t('cold.usedUp')
             }}</n-button>
             <n-button
               size="large"
               :type="stands.is === 'throw-out' ? 'primary' : 'default'"
-              @click="end(food.id, 'thrown-out', stands.is === 'throw-out' ? t('cold.lateSaid') : '')"
+              @click="end(food.id, 'thrown-out')"
               >{{ t('cold.thrownOut') }}</n-button
             >
           </div>

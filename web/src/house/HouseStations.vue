@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { StationState } from '@tadka/core/procedure'
-import type { StationSet } from '@tadka/core/house'
+import { coldStore, type StationSet } from '@tadka/core/house'
 import { NButton, NInput } from 'naive-ui'
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -101,7 +101,10 @@ const lastDone = (runs: Record<string, { finishedAt: number; by: string }>) =>
             <span v-if="s.plate?.typical" class="typical small">{{ t('machines.typical') }}</span>
             <span class="quiet small">{{ whereOf(s.plate) }}</span>
           </span>
-          <span class="quiet">
+          <span v-if="s.plate?.family === coldStore" class="quiet">
+            {{ s.cold ? `${s.cold.last.read.value} ${s.cold.last.read.unit}` : t('cold.notRead') }}
+          </span>
+          <span v-else class="quiet">
             {{ t(`run.contents.${s.facets.contents}`) }}, {{ t(`run.assembly.${s.facets.assembly}`)
             }}<template v-if="s.sanitizedAt"
               >, {{ t('house.sanitizedAt', { time: clock(s.sanitizedAt) }) }}</template

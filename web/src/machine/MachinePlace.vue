@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { dueList, type DueItem } from '@tadka/core/duty'
-import type { SiteSet } from '@tadka/core/house'
+import { coldStore, type SiteSet } from '@tadka/core/house'
 import { baseOf, bringsProduct, stationFold } from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
@@ -19,6 +19,7 @@ import FamilyMark from '../site/FamilyMark.vue'
 import { useNames } from '../site/names.ts'
 import { useProcedures } from '../site/procedures.ts'
 import { useSite } from '../site/site.ts'
+import { useTimes } from '../site/times.ts'
 import { useDutyInputs } from '../warewash/duty-inputs.ts'
 import { nowByMinute } from '../wire/clock.ts'
 
@@ -30,6 +31,7 @@ const router = useRouter()
 const procedures = useProcedures()
 const { start } = useStartRun()
 const names = useNames()
+const { clock, day } = useTimes()
 const { stations, predictions } = useDutyInputs()
 
 const state = computed(() => site.one('station', props.station))
@@ -45,6 +47,13 @@ const offered = computed(() => procedures.of(plate.value?.family ?? ''))
 const takesMix = computed(
   () => state.value?.facets.contents === 'product' && offered.value.some(bringsProduct),
 )
+/** Where food is kept cold it is read: nothing else of it is followed. */
+const isStore = computed(() => plate.value?.family === coldStore)
+const lastRead = computed(() => {
+  const last = state.value?.cold?.last
+  if (!last) return t('cold.notRead')
+  return `${last.read.value} ${last.read.unit}, ${day(last.at)} ${clock(last.at)}`
+})
 const isBusy = (procedure: string) => !!state.value?.currentRun && !isOn(procedure)
 const isOn = (procedure: string) => state.value?.currentRun?.procedure === baseOf(procedure)
 const begin = (item: DueItem) => start(item.station, item.procedure)
@@ -58,13 +67,27 @@ const begin = (item: DueItem) => start(item.station, item.procedure)
     <div class="machine">
       <section class="now">
         <family-mark :family="plate.family" />
-        <dl>
+        <dl v-if="isStore">
+          <div>
+            <dt>{{ t('cold.lastRead') }}</dt>
+            <dd>{{ lastRead }}</dd>
+          </div>
+        </dl>
+        <dl v-else>
           <div v-for="[name, value] in facets" :key="name">
             <dt>{{ t(`run.facet.${name}`) }}</dt>
             <dd>{{ value }}</dd>
           </div>
         </dl>
       </section>
+      <n-button
+        v-if="isStore"
+        class="read"
+        type="primary"
+        size="large"
+        @click="router.push({ path: '/shift/cold/fridges', query: { station } })"
+        >{{ t('cold.readThis') }}</n-button
+      >
       <out-of-service :stations="[state]" />
       <mix-asked :stations="[state]" />
       <section>
@@ -114,6 +137,9 @@ const begin = (item: DueItem) => start(item.station, item.procedure)
   display: inline-flex;
   align-items: center;
   font-weight: 600;
+}
+.read {
+  justify-self: start;
 }
 .now {
   display: flex;

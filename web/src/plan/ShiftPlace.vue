@@ -106,7 +106,6 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
       :under="title"
     >
       <router-link to="/shift/roster" class="ahead">{{ t('plan.roster.link') }}</router-link>
-      <router-link to="/shift/cold" class="ahead">{{ t('shift.cold') }}</router-link>
       <router-link to="/shift/training" class="ahead">{{ t('shift.training') }}</router-link>
       <router-link to="/shift/ahead" class="ahead">{{ t('shift.ahead') }}</router-link>
       <plan-head />

@@ -307,11 +307,9 @@ export function useSentence() {
       case 'food.opened@1':
         return t('log.say.food.opened', { name: record.payload.name, day: date(record.payload.useBy) })
       case 'food.gone@1': {
-        const { how, reason } = record.payload
-        const said = t(`log.say.food.${how === 'used' ? 'used' : 'gone'}`, {
-          name: site.one('food', record.subject.id)?.name ?? '',
-        })
-        return reason ? `${said}: ${reason}` : said
+        const { how } = record.payload
+        const name = site.one('food', record.subject.id)?.name ?? ''
+        return t(`log.say.food.${how === 'used' ? 'used' : 'gone'}`, { name })
       }
       case 'rerun.read@1':
         return t('log.say.rerun.read', { read: `${record.payload.read.value} ${record.payload.read.unit}` })
