@@ -1,4 +1,4 @@
-import { address, isAccessible, press, settled } from './crew.ts'
+import { address, isAccessible, press, settled, touch } from './crew.ts'
 import { GenericCrew } from './generic-crew.ts'
 import { expect, type Page } from './test.ts'
 
@@ -105,14 +105,25 @@ export async function readCold(page: Page, each?: (where: string) => Promise<voi
   await page.goto(address('/shift/cold'))
   const keys = each ? '38' : '3'
   await expect(page.getByRole('button', { name: /^Fridge/ })).toHaveAttribute('aria-pressed', 'true')
-  for (const key of keys) await press(page, key)
-  await press(page, 'Save to the log')
+  const by = (name: string | RegExp) =>
+    touch(page, page.getByRole('button', { name, exact: typeof name === 'string' }))
+  for (const key of keys) await by(key)
+  await by('Save to the log')
   // Nobody has named a thermometer: as wide as the code allows, it is cold all the same.
   await expect(page.getByRole('button', { name: /^Fridge/ })).toContainText(`${keys} ${each ? '°F' : '°C'}`)
   await each?.('/shift/cold')
-  await page.goto(address('/shift/cold/opened'))
+  await page.goto(address('/shift/cold/delivery'))
   await page.getByRole('textbox', { name: 'What', exact: true }).fill('cream')
-  await press(page, 'Opened')
+  await page.getByRole('radio', { name: 'Yes' }).tap()
+  const read = page.getByRole('textbox', { name: 'Its temperature' })
+  await read.fill(each ? '45' : '8')
+  await expect(page.getByText('Send it back')).toBeVisible()
+  await each?.('/shift/cold/delivery')
+  await read.fill(keys)
+  await by('Taken')
+  await page.goto(address('/shift/cold/opened'))
+  await by('cream')
+  await by('Opened')
   await expect(page.locator('li', { hasText: 'cream' })).toContainText('Use by')
   await each?.('/shift/cold/opened')
 }

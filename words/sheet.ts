@@ -189,9 +189,10 @@ export const runTimes = ({ t, clock }: Teller, { from, to }: Pick<RunLine, 'from
     : t('sheet.until', { from: clock(from), to: clock(to) })
 
 /** Something of a day that is not as it should be, with its names: what it is of, without what is wrong with it. */
-export function leftName({ t, station, procedure, person }: Teller, l: DayLeft): string {
+export function leftName({ t, clock, station, procedure, person }: Teller, l: DayLeft): string {
   if (l.what === 'amended') return ''
   const where = l.station ? station(l.station) : t('log.left.noStation')
+  if (l.what === 'not-read') return t('log.left.unread', { where, from: clock(l.from), to: clock(l.to) })
   const what = 'procedure' in l ? `${where}: ${procedure(l.procedure)}` : where
   if (l.what === 'not-sanitized')
     return t('log.left.short', {

@@ -2,7 +2,7 @@ import type { ReadingTaken } from '../reading/reading.ts'
 import type { Verdict } from '../rules/index.ts'
 import type { Fold } from '../stream/fold.ts'
 import { correctedAt } from '../stream/record.ts'
-import type { CaseAction, CaseOrigin, CaseTold } from './records.ts'
+import type { CaseAct, CaseAction, CaseOrigin, CaseTold } from './records.ts'
 
 export interface CaseState {
   readonly id: string
@@ -108,8 +108,9 @@ export const caseFold: Fold<CaseState> = {
 }
 
 /** Whether somebody has said what became of the food: cold again is the fridge, not what stood in it. FDA Food Code 2022, 3-701.11. */
-const foodTold = ({ actions }: CaseState): boolean =>
-  actions.some((a) => a.did === 'discarded' || a.did === 'moved')
+const foodActs: readonly CaseAct[] = ['discarded', 'moved', 'used-up']
+export const foodTold = ({ actions }: Pick<CaseState, 'actions'>): boolean =>
+  actions.some((a) => foodActs.includes(a.did))
 
 const closedBy = (state: CaseState, { record, at, by }: NonNullable<CaseState['coldAgain']>): CaseState => ({
   ...state,

@@ -1,3 +1,3 @@
 export * from './records.ts'
 export { caseKindOf, caseKinds, type CaseKind } from './kind.ts'
-export { caseFold, type CaseState } from './fold.ts'
+export { caseFold, foodTold, type CaseState } from './fold.ts'

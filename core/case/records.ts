@@ -8,6 +8,8 @@ export const caseActs = [
   'discarded',
   /** Food, into another place that keeps it cold. */
   'moved',
+  /** Food, served before its time was over. */
+  'used-up',
   'other',
 ] as const
 export type CaseAct = (typeof caseActs)[number]

@@ -1,2 +1,10 @@
 export { coldOutcome, type ColdFood, type ColdOutcome } from './outcome.ts'
-export { coldDue, coldReading, coldStands, type ColdDue, type ColdKept, type ColdStands } from './store.ts'
+export {
+  coldDue,
+  coldReading,
+  coldStands,
+  coldUnread,
+  type ColdDue,
+  type ColdKept,
+  type ColdStands,
+} from './store.ts'

@@ -1,9 +1,11 @@
+import { coldUnread } from '../cold/store.ts'
 import { dutiesOf } from './duties.ts'
 import { closedKey, type StationState } from '../procedure/station-state.ts'
 import { overriddenStep, type RunState, type Short } from '../procedure/run-state.ts'
 import { baseOf } from '../procedure/own.ts'
 import { instant, type Instant } from '../quantity/index.ts'
 import type { SiteSet } from '../house/site.ts'
+import { coldStore } from '../house/typical.ts'
 import { boundsOfDay, dateAfter, tradingDays, type TradingDay } from './trading-day.ts'
 import { isCloseByHours, recurringOn } from './windows.ts'
 
@@ -19,6 +21,8 @@ export type DayLeft =
         readonly reason: string
       })
   | { readonly what: 'unfinished'; readonly station: string; readonly procedure: string }
+  /** Where food is kept cold nobody read it from then to then, ms UTC. */
+  | { readonly what: 'not-read'; readonly station: string; readonly from: number; readonly to: number }
   | { readonly what: 'out-of-service'; readonly station: string }
   | { readonly what: 'case'; readonly station: string | null; readonly case: string }
   | { readonly what: 'amended'; readonly record: string }
@@ -31,23 +35,26 @@ export interface DayKnown {
   readonly runs: readonly RunState[]
   /** Corrective actions opened by its end and open still. */
   readonly cases: readonly { readonly id: string; readonly station: string | null }[]
+  /** When food was read that is kept cold, by station, ms UTC. Absent: that is not looked at. */
+  readonly coldReads?: ReadonlyMap<string, readonly number[]>
   /** Since when a station is in the log, milliseconds UTC: nothing was due on it before. Absent: always. */
   readonly since?: ReadonlyMap<string, number>
 }
 
 /**
  * What is not done, late, cut short, open or out of service on a trading day, so that who signs it sees it first. Duties that
- * come back with the days are looked at; what falls due by hours or counts stands on Shift.
+ * come back with the days are looked at, and food that is kept cold; what else falls due by hours or counts stands on Shift.
  * @param date ISO date; @param now milliseconds UTC: a window that is still open is not yet missed.
  */
 export function dayLeft(known: DayKnown, date: string, now: Instant): DayLeft[] {
-  const { site, stations, runs, cases } = known
+  const { site, stations, runs, cases, coldReads } = known
   const { from, to } = boundsOfDay(site, date)
   // Worked out once for all stations: calendars are slow.
   const around = tradingDays(site, dateAfter(date, -8), 17)
   const ofDay = runs.filter((r) => r.startedAt >= from && r.startedAt < to)
   return [
     ...stations.flatMap((s) => dutiesLeft(s, known, { date, from, days: around }, now)),
+    ...(coldReads ? stations.flatMap((s) => unreadOf(s, known, coldReads, around, date, now)) : []),
     ...ofDay.flatMap((r) => shortOf(r)),
     ...ofDay.flatMap((r): DayLeft[] =>
       r.status === 'running' || r.status === 'parked' || r.status === 'stopped'
@@ -59,6 +66,23 @@ export function dayLeft(known: DayKnown, date: string, now: Instant): DayLeft[] 
     ),
     ...cases.map((c): DayLeft => ({ what: 'case', station: c.station, case: c.id })),
   ]
+}
+
+function unreadOf(
+  { id, plate, laidUp }: StationState,
+  { since }: DayKnown,
+  reads: ReadonlyMap<string, readonly number[]>,
+  days: readonly TradingDay[],
+  date: string,
+  now: Instant,
+): DayLeft[] {
+  const day = days.find((d) => d.date === date)
+  if (!day || plate?.family !== coldStore || plate.retired || (laidUp && laidUp.since < day.closes)) return []
+  return coldUnread(reads.get(id) ?? [], day, since?.get(id) ?? 0, now).map((gap): DayLeft => ({
+    what: 'not-read',
+    station: id,
+    ...gap,
+  }))
 }
 
 /** Since when it is out of service, ms UTC; never where it is in service. */

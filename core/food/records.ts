@@ -13,8 +13,8 @@ declare module '../stream/record.ts' {
 }
 
 export const foodRecords: RulesOf<keyof FoodPayloads> = {
-  'food.received@1': { needs: 'record', typed: true, tap: true },
-  'food.read@1': { needs: 'record', typed: true, tap: true },
-  'food.opened@1': { needs: 'record', typed: true, tap: true },
-  'food.gone@1': { needs: 'record', typed: true, tap: true },
+  'food.received@1': { needs: 'record', tap: true },
+  'food.read@1': { needs: 'record', tap: true },
+  'food.opened@1': { needs: 'record', tap: true },
+  'food.gone@1': { needs: 'record', tap: true },
 }

@@ -55,9 +55,31 @@ export function mayWork(illness: Illness, now: number): MayWork {
     ...ofRest(illness),
   ]
   const found = all.filter((m): m is MayWork => m !== null && m.is !== 'fit')
-  const strictest = found.find((m) => m.is === 'excluded') ?? found[0]
-  return strictest ?? { is: 'fit', until: [] }
+  if (found.length === 0) return { is: 'fit', until: [] }
+  const is = found.some((m) => m.is === 'excluded') ? 'excluded' : 'restricted'
+  return { is, until: shortest(found.map((m) => m.until).reduce(both, [[]])) }
 }
+
+type Way = readonly Lacking[]
+/** Each of one's ways together with each of the other's. */
+const both = (a: readonly Way[], b: readonly Way[]): Way[] => a.flatMap((x) => b.map((y) => joined(x, y)))
+
+/** All parts of two ways; of two times the longer, which holds the shorter. */
+function joined(a: Way, b: Way): Way {
+  const parts = [...a, ...b]
+  return parts.filter((p, n) => !parts.some((q, m) => m !== n && holds(q, p) && (m < n || !holds(p, q))))
+}
+
+/** Whether whoever has done one part has done the other. */
+function holds(one: Lacking, other: Lacking): boolean {
+  if (one.is === 'free' && other.is === 'free') return one.hours >= other.hours
+  return one.is === 'days' && other.is === 'days' ? one.days >= other.days : one.is === other.is
+}
+
+/** Ways of which no other asks for less. */
+const shortest = (ways: readonly Way[]): Way[] =>
+  ways.filter((way, n) => !ways.some((w, m) => m !== n && asksLess(w, way) && (m < n || !asksLess(way, w))))
+const asksLess = (less: Way, more: Way) => less.every((p) => more.some((q) => holds(q, p)))
 
 const has = ({ symptoms: all }: Illness, ...which: readonly Symptom[]) => all.some((s) => which.includes(s))
 const isFree = ({ freeSince }: Illness, hours: number, now: number) =>
@@ -121,6 +143,16 @@ const ofRest = (illness: Illness): (MayWork | null)[] => [
   has(illness, 'wound') ? held('restricted', [[illness.covered ? null : { is: 'cover' }]]) : null,
 ]
 
+/** Whether how long they are free of it brings them back. */
+export const asksFree = ({ symptoms: all, diagnosis }: Told): boolean =>
+  all.includes('vomiting') || all.includes('diarrhoea') || (diagnosis !== null && diagnosis in freeHours)
+
+/** Whether a doctor's paper does: a wound asks for its cover alone. */
+export const asksDoctor = ({ symptoms: all, diagnosis }: Told): boolean =>
+  diagnosis !== null || all.some((s) => s !== 'wound')
+
+type Told = Pick<Illness, 'symptoms' | 'diagnosis'>
+
 /** Whether the person in charge has to tell the authority: 2-201.11(B) and (C), from memory. */
-export const isTold = ({ symptoms: all, diagnosis }: Pick<Illness, 'symptoms' | 'diagnosis'>): boolean =>
+export const isTold = ({ symptoms: all, diagnosis }: Told): boolean =>
   diagnosis !== null || all.includes('jaundice')

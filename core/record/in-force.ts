@@ -14,6 +14,7 @@ import type { ProductSet } from '../house/product.ts'
 import type { PlanSet } from '../plan/records.ts'
 import type { ReadingTaken } from '../reading/reading.ts'
 import type { AnyDraft, SubjectRef } from '../stream/record.ts'
+import { foodReadIn } from './food-flags.ts'
 
 /** What the site's records know, as far as a run depends on it. */
 export interface Known {
@@ -39,6 +40,12 @@ export function alsoNeeded(draft: AnyDraft): SubjectRef[] {
   if (draft.type === 'ware.in@1') return [{ kind: 'product', id: draft.payload.product }]
   const reading = readingIn(draft)
   if (reading) return readingNeeds(reading)
+  const food = foodReadIn(draft)
+  if (draft.type === 'food.received@1' || food)
+    return [
+      { kind: 'site', id: draft.site },
+      ...(food?.on ? [{ kind: 'instrument' as const, id: food.on }] : []),
+    ]
   const used = solutionOf(draft)
   return used ? [{ kind: 'product', id: used.product }] : []
 }

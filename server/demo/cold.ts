@@ -1,4 +1,4 @@
-import { tradingDays } from '@tadka/core/duty'
+import { dateAt, tradingDays } from '@tadka/core/duty'
 import { coldStore } from '@tadka/core/house'
 import { openedUntil } from '@tadka/core/food'
 import { instant } from '@tadka/core/quantity'
@@ -12,7 +12,7 @@ const [minute, hour] = [60_000, 3_600_000]
 const everyMinutes = 205
 const lastMinutes = 40
 
-/** Fridges as they were read on days gone by: cold, but for one whose door stood open once. Deliveries, and what is open now. */
+/** Fridges as they were read on days gone by: cold, but for one whose door stood open once. And what is open now. */
 export function coldHistory(
   diary: Diary,
   first: string,
@@ -77,7 +77,7 @@ function opened(diary: Diary, now: number): void {
   ] as const
   for (const [name, ago] of things) {
     const at = now - ago * 24 * hour - 9 * hour
-    const date = new Date(at).toISOString().slice(0, 10)
+    const date = dateAt(instant(at), site.timeZone)
     diary.note(
       at,
       'noor',

@@ -30,6 +30,27 @@ export const stationsSince = (pool: Pool, site: string): Promise<ReadonlyMap<str
     return new Map(rows.map((r) => [r.id, Number(r.at)]))
   })
 
+/** When food was read at some stations between two instants, ms UTC: what was taken back was not read. */
+export const coldReadsBetween = (
+  pool: Pool,
+  site: string,
+  stations: readonly string[],
+  from: number,
+  to: number,
+): Promise<ReadonlyMap<string, readonly number[]>> =>
+  inSite(pool, site, async (db) => {
+    const sql = `
+      select r.body #>> '{payload,station}' as station, array_agg(r.corrected_at::text) as reads from record r
+      where r.site_id = $1 and r.corrected_at >= $3 and r.corrected_at < $4 and r.type = 'reading.taken@1'
+        and r.body #>> '{payload,what}' = 'cold-product' and r.body #>> '{payload,station}' = any ($2)
+        and not exists (
+          select from record a where a.site_id = r.site_id and a.type = 'record.amended@1'
+            and a.body #>> '{payload,target}' = r.id::text and a.body #> '{payload,instead}' = 'null')
+      group by 1`
+    const { rows } = await db.query<{ station: string; reads: string[] }>(sql, [site, stations, from, to])
+    return new Map(rows.map((r) => [r.station, r.reads.map(Number)]))
+  })
+
 /** Open corrective actions that were opened before an instant, ms UTC. */
 export const casesOpenBefore = (
   pool: Pool,

@@ -1,12 +1,19 @@
 import { boundsOfDay, dayLeft, dayOf, type DayLeft } from '@tadka/core/duty'
-import type { SiteSet } from '@tadka/core/house'
+import { coldStore, type SiteSet } from '@tadka/core/house'
 import type { StationState } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'
 import { shiftFold, type ShiftState } from '@tadka/core/record'
 import { Refusal } from '@tadka/core/refusal'
 import type { Pool } from '../db/pool.ts'
 import * as queries from '../stream/queries.ts'
-import { amendedSince, casesOpenBefore, hoursWithRecords, runsBetween, stationsSince } from './day-queries.ts'
+import {
+  amendedSince,
+  casesOpenBefore,
+  coldReadsBetween,
+  hoursWithRecords,
+  runsBetween,
+  stationsSince,
+} from './day-queries.ts'
 
 const dayMs = 86_400_000
 
@@ -49,12 +56,14 @@ export async function leftOfDay(
 ): Promise<DayLeft[]> {
   const all = known ?? (await siteKnown(pool, where))
   const { from, to } = boundsOfDay(all.site, day)
-  const [runs, cases, { signatures: signed }] = await Promise.all([
+  const stores = all.stations.filter((s) => s.plate?.family === coldStore).map((s) => s.id)
+  const [runs, cases, coldReads, { signatures: signed }] = await Promise.all([
     runsBetween(pool, where, from, to + dayMs),
     casesOpenBefore(pool, where, to),
+    stores.length > 0 ? coldReadsBetween(pool, where, stores, from, to) : new Map<string, number[]>(),
     shiftOf(pool, where, day),
   ])
-  const left = dayLeft({ ...all, runs, cases }, day, instant(now))
+  const left = dayLeft({ ...all, runs, cases, coldReads }, day, instant(now))
   const last = signed.at(-1)
   const amended = last ? await amendedSince(pool, where, from, to, last.upTo) : []
   return [...left, ...amended.map((record): DayLeft => ({ what: 'amended', record }))]

@@ -11,6 +11,7 @@ import { instant } from '@tadka/core/quantity'
 import {
   asJudged,
   flagsOf,
+  foodFlags,
   inForceFor,
   judgeAnew,
   readingIn,
@@ -55,7 +56,9 @@ export function judgeDraft(
   const station = folding.stateOf('station', idOf('station')) as StationState | null
   const mayAlone = mayAloneNow(draft, inForce?.document, at, site, folding)
   const odd = flagsOf(upcast(made as AnyRecord), { run, station, at, freshHours, mayAlone })
-  const flags = [...odd, ...(anew?.flags ?? []), ...(amended ? passFlags(amended.target, anew) : [])]
+  const milkAt7 = site?.milkAt7 === true
+  const food = foodFlags(draft, { instrument: known.instrument, milkAt7 }, instant(seenAt))
+  const flags = [...odd, ...food, ...(anew?.flags ?? []), ...(amended ? passFlags(amended.target, anew) : [])]
   return { flags, ...(inForce ? { inForce } : {}) }
 }
 

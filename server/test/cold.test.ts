@@ -74,9 +74,44 @@ describe('a delivery', () => {
   ] as const)('is not put away: %s', async (name, more) => {
     expect(await came(`no-${name.length}`, more)).toMatchObject({ outcome: 'refused' })
   })
+  const flagsOf = async (id: string) => {
+    const log = await ask(server, crew, 'GET', `/log?kind=food&subject=${id}`)
+    return log.json<{ records: { flags: string[] }[] }>().records[0]?.flags
+  }
+  it.each([
+    ['nothing, read on a checked thermometer', { read: exactly(4) }, []],
+    [
+      'a reading that is sharper than what it was read on',
+      { read: exactly(4), on: null },
+      ['reading-differs'],
+    ],
+    ['a thermometer that nobody entered', { read: exactly(4), on: 'no-such' }, ['reading-differs']],
+    ['°F read on a thermometer in °C', { read: { ...exactly(40), unit: '°F' } }, ['reading-differs']],
+    ['a law that this site has not entered', { read: exactly(7), milkAt7: true }, ['rules-differ']],
+  ] as const)('tells what a tablet made up: %s', async (name, more, flags) => {
+    const id = `told-${name.length}`
+    expect(await came(id, more)).toMatchObject({ outcome: 'accepted' })
+    expect(await flagsOf(id)).toEqual(flags)
+  })
   it('that is sent back is on record, and is nowhere to be used', async () => {
     expect(await came('back', { read: exactly(9), took: false })).toMatchObject({ outcome: 'accepted' })
     expect((await state<FoodState>('food', 'back')).received?.took).toBe(false)
+  })
+})
+
+describe('a day on which a fridge went unread', () => {
+  it('says so, and is not signed without a reason', async () => {
+    const day = await ask(server, crew, 'GET', '/days/2026-11-26')
+    const { left } = day.json<{ left: { what: string; station: string; from: number; to: number }[] }>()
+    // The last round was at seven; one of the three was read once more, by the tests above.
+    expect(left.filter((l) => l.what === 'not-read').map((l) => l.station)).toEqual([])
+    server.clock.now = Date.parse('2026-11-27T01:00:00Z')
+    const later = await ask(server, crew, 'GET', '/days/2026-11-26')
+    const unread = later.json<{ left: typeof left }>().left.filter((l) => l.what === 'not-read')
+    expect(unread.map((l) => [l.station, l.to])).toEqual(
+      ['espresso-fridge', 'galley-cold-room'].map((id) => [id, Date.parse('2026-11-26T23:30:00Z')]),
+    )
+    server.clock.now = at
   })
 })
 

@@ -31,6 +31,7 @@ export const illness = {
   doctor: 'A doctor’s paper: free of it, or not catching?',
   covered: 'Covered so that nothing gets through, with a glove over it on a hand?',
   tellAuthority: 'The health authority has to be told of this.',
+  toldOn: 'Told the health authority: {day}',
   toldAuthority: 'Told the health authority?',
   authority: 'The health authority lets them come back?',
   note: 'Note',

@@ -50,6 +50,7 @@ export const sheet = {
   left: {
     'not-done': 'Not done',
     late: 'Done late',
+    'not-read': 'Cold food not read in time',
     'not-sanitized': 'Contact time too short, not sanitized',
     unfinished: 'Begun, not finished',
     'out-of-service': 'Out of service',

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { coldDue, coldReading, coldStands, type ColdKept } from '../../cold/index.ts'
+import { coldDue, coldReading, coldStands, coldUnread, type ColdKept } from '../../cold/index.ts'
 import { caseFold, type CaseAct } from '../../case/index.ts'
 import { folds } from '../../record/index.ts'
 import type { ReadingTaken } from '../../reading/index.ts'
@@ -18,7 +18,35 @@ const after = (...reads: ReturnType<typeof read>[]) =>
 describe('where food is kept cold (FDA Food Code 2022, 3-501.16(A)(2), 3-501.19, 3-701.11)', () => {
   it.each([
     ['never read', [], 10, null, { is: 'not-read' }],
-    ['read cold', [read(8, 4)], 10, null, { is: 'cold' }],
+    ['read cold', [read(8, 4)], 10, null, { is: 'cold', was: null }],
+    [
+      'cold again after three hours: somebody decides',
+      [read(5, 4), read(7, 9), read(8, 4)],
+      20,
+      null,
+      { is: 'cold', was: { is: 'ask', why: 'no-procedure' } },
+    ],
+    [
+      'cold again after four: it is thrown out all the same',
+      [read(5, 4), read(7, 9), read(9, 4)],
+      9,
+      null,
+      { is: 'cold', was: { is: 'discard', why: 'too-long' } },
+    ],
+    [
+      'warmer than 21 °C once, cooler when it was read last',
+      [read(5, 4), read(6, 22), read(7, 9)],
+      7,
+      6,
+      { is: 'warm', since: 5 * hour, outcome: { is: 'discard', why: 'too-warm' } },
+    ],
+    [
+      'by time alone it is served by then though it is cold again',
+      [read(5, 4), read(7, 9), read(8, 4)],
+      8,
+      4,
+      { is: 'cold', was: { is: 'use-by', by: 9 * hour } },
+    ],
     [
       'read on a thermometer that nobody checked, astride the limit',
       [read(8, 5, 'too-close')],
@@ -65,19 +93,13 @@ describe('where food is kept cold (FDA Food Code 2022, 3-501.16(A)(2), 3-501.19,
   ] as const)('%s', (_, reads, now, written, stands) => {
     expect(coldStands(after(...reads), now * hour, written)).toEqual(stands)
   })
-  it('never keeps food by what was entered late, before a newer reading', () => {
-    expect(coldStands(after(read(8, 9), read(5, 4)), 8 * hour, null)).toMatchObject({
-      is: 'warm',
-      since: 5 * hour,
-    })
-  })
   it('never says less time than since it was read cold, in any order of readings', () => {
     const reads = fc.array(fc.tuple(fc.integer({ min: 0, max: 20 }), fc.integer({ min: 0, max: 12 })), {
       maxLength: 8,
     })
     fc.assert(
       fc.property(reads, (all) => {
-        const kept = after(...all.map(([h, v]) => read(h, v)))
+        const kept = after(...all.toSorted(([a], [b]) => a - b).map(([h, v]) => read(h, v)))
         const stands = coldStands(kept, 20 * hour, 6)
         if (stands.is !== 'warm') return
         const cold = all.filter(([, v]) => v <= 5).map(([h]) => h * hour)
@@ -95,7 +117,8 @@ describe('when it is read', () => {
   it.each([
     ['not in the night', null, 3, null],
     ['at opening', null, 6, { at: 6 * hour, is: 'now' }],
-    ['late half an hour after', null, 6.75, { at: 6 * hour, is: 'late' }],
+    ['late half an hour after', read(-3, 4), 6.75, { at: 6 * hour, is: 'late' }],
+    ['never read, it is read now, and nobody is late', null, 14, { at: 14 * hour, is: 'now' }],
     ['yesterday’s reading is not today’s', read(-3, 4), 6, { at: 6 * hour, is: 'now' }],
     ['one just before the opening is', read(5, 4), 6, { at: 8.5 * hour, is: 'ahead' }],
     ['again before four hours are over', read(6, 4), 9.5, { at: 9.5 * hour, is: 'now' }],
@@ -119,6 +142,57 @@ describe('when it is read', () => {
         const all = [day.opens, ...reads]
         expect(all.slice(1).every((t, i) => t - (all[i] ?? 0) <= 4 * hour)).toBe(true)
         expect(all.length).toBeGreaterThanOrEqual(4)
+      }),
+    )
+  })
+})
+
+describe('what of a day went unread', () => {
+  const day = { opens: 6 * hour, closes: 22 * hour }
+  const unread = (reads: number[], now = 30, since = 0) =>
+    coldUnread(
+      reads.map((h) => h * hour),
+      day,
+      since * hour,
+      now * hour,
+    ).map((g) => [g.from / hour, g.to / hour])
+  it.each([
+    ['nothing, read every three and a half hours', [6, 9.5, 13, 16.5, 20], 30, 0, []],
+    ['nothing, read before the opening', [5, 8.5, 12, 15.5, 19], 30, 0, []],
+    ['all day', [], 30, 0, [[6, 22]]],
+    ['so far', [], 10, 0, [[6, 10]]],
+    ['nothing before the opening', [], 5, 0, []],
+    ['the opening', [8, 11.5, 15, 18.5], 30, 0, [[6, 8]]],
+    ['the noon', [6, 13, 16.5, 20], 30, 0, [[6, 13]]],
+    ['the evening', [6, 9.5, 13, 16.5], 30, 0, [[16.5, 22]]],
+    ['nothing: the last would fall after the close', [6, 9.5, 13, 16.5, 18.5], 30, 0, []],
+    ['nothing that is still to come', [6, 9.5], 13, 0, []],
+    ['nothing before it stood here', [15, 18.5], 30, 14.75, []],
+    ['nothing of the night', [1, 6, 9.5, 13, 16.5, 20, 23], 30, 0, []],
+  ] as const)('%s', (_, reads, now, since, gaps) => {
+    expect(unread([...reads], now, since)).toEqual(gaps)
+  })
+  it('is nothing for who reads whenever it is due, and something for who leaves one out', () => {
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 0, max: 29 }), { minLength: 6, maxLength: 6 }), (late) => {
+        const reads: number[] = []
+        for (const minutes of late) {
+          const last = reads.at(-1)
+          const next = coldDue({ at: last ?? -10 * hour, verdict: 'in' }, day, last ?? day.opens)
+          if (!next) break
+          reads.push(next.at + minutes * minute)
+        }
+        expect(coldUnread(reads, day, 0, day.closes)).toEqual([])
+        for (const left of reads) {
+          const gaps = coldUnread(
+            reads.filter((at) => at !== left),
+            day,
+            0,
+            day.closes,
+          )
+          // The last may be one that was read a little before it would have been due.
+          if (left !== reads.at(-1)) expect(gaps).toHaveLength(1)
+        }
       }),
     )
   })

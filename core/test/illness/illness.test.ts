@@ -1,6 +1,15 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { diagnoses, isTold, mayWork, symptoms, type Illness } from '../../illness/index.ts'
+import {
+  asksDoctor,
+  asksFree,
+  diagnoses,
+  isTold,
+  mayWork,
+  symptoms,
+  type Illness,
+  type MayWork,
+} from '../../illness/index.ts'
 
 const hour = 3_600_000
 const now = 1000 * hour
@@ -119,6 +128,41 @@ describe('who may work (FDA Food Code 2022, 2-201.12 and 2-201.13, from memory)'
         expect(of({ ...i, ...ended })).toBe(0)
         for (const paper of ['doctor', 'authority', 'covered'] as const)
           expect(of({ ...i, [paper]: true })).toBeLessThanOrEqual(of(i))
+      }),
+    )
+  })
+  it('brings them back by every way that it tells, once all of its parts are there', () => {
+    const done = (i: Illness, way: MayWork['until'][number]) => {
+      const papers = way.flatMap((l) => (l.is === 'doctor' || l.is === 'authority' ? [[l.is, true]] : []))
+      const cover = way.some((l) => l.is === 'cover') ? { covered: true } : {}
+      const hours = Math.max(0, ...way.map((l) => (l.is === 'free' ? l.hours : 0)))
+      const days = Math.max(0, ...way.map((l) => (l.is === 'days' ? l.days : 0)))
+      const at = Math.max(now, i.began + days * 24 * hour + 1)
+      const free = hours > 0 ? { freeSince: at - hours * hour } : {}
+      return mayWork({ ...i, ...Object.fromEntries(papers), ...cover, ...free }, at).is
+    }
+    fc.assert(
+      fc.property(any, (i) => {
+        for (const way of mayWork(i, now).until) expect([way, done(i, way)]).toEqual([way, 'fit'])
+      }),
+    )
+  })
+  it('asks for all that somebody has: vomiting and a wound', () => {
+    const { is, until } = mayWork(ill({ symptoms: ['vomiting', 'wound'] }), now)
+    expect(is).toBe('excluded')
+    expect(until).toEqual([
+      [{ is: 'free', hours: 24, at: null }, { is: 'cover' }],
+      [{ is: 'doctor' }, { is: 'cover' }],
+    ])
+  })
+  it('asks for no fact that changes nothing', () => {
+    fc.assert(
+      fc.property(any, (i) => {
+        const of = (change: Partial<Illness>) => mayWork({ ...i, ...change }, now)
+        if (!asksFree(i)) expect(of({ freeSince: null })).toEqual(of({ freeSince: 0 }))
+        if (!asksDoctor(i)) expect(of({ doctor: true })).toEqual(of({ doctor: false }))
+        if (!isTold(i)) expect(of({ authority: true })).toEqual(of({ authority: false }))
+        if (!i.symptoms.includes('wound')) expect(of({ covered: true })).toEqual(of({ covered: false }))
       }),
     )
   })

@@ -43,34 +43,13 @@ const food = useFood()
   </section>
 </template>
 
+<style scoped src="../pieces/asked.css" />
 <style scoped>
-ul {
-  margin: 4px 0 18px;
-}
-li {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-  gap: 12px;
-  padding: 4px 0;
-  border-bottom: 1px solid var(--line-soft);
-}
-b {
-  display: block;
-}
-a.all {
+.all {
   display: inline-flex;
 }
 .out {
   color: var(--out);
-  font-weight: 600;
-}
-a {
-  min-height: 48px;
-  min-width: 48px;
-  display: flex;
-  align-items: center;
-  justify-content: flex-end;
   font-weight: 600;
 }
 </style>

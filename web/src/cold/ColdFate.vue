@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { foodTold } from '@tadka/core/case'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -17,17 +18,28 @@ const session = useSession()
 
 const found = computed(() => (props.row.openCase ? site.one('case', props.row.openCase) : null))
 const stands = computed(() => props.row.stands)
-const outcome = computed(() => (stands.value.is === 'warm' ? stands.value.outcome : null))
+/** What becomes of what was warm; cold again, it is judged by how long it was not. */
+const outcome = computed(() => {
+  if (stands.value.is === 'warm') return stands.value.outcome
+  return stands.value.is === 'cold' ? stands.value.was : null
+})
+const isTold = computed(() => found.value !== null && foodTold(found.value))
+const says = computed(() => {
+  if (isTold.value) return t('cold.readCold')
+  if (!outcome.value) return t('cold.readOnceMore')
+  const { is } = outcome.value
+  const said = t(`cold.is.${is}`, { time: is === 'use-by' ? clock(outcome.value.by) : '' })
+  return stands.value.is === 'cold' ? t('cold.again', { said }) : said
+})
 const since = computed(() => {
   if (stands.value.is !== 'warm') return ''
   return stands.value.since === null
     ? t('cold.sinceUnknown')
     : t('cold.since', { time: clock(stands.value.since) })
 })
-const told = computed(() => found.value?.actions.length ?? 0)
 const what = ref('')
 const enough = computed(() => what.value.trim().length > 2)
-function did(act: 'discarded' | 'moved', said: string): void {
+function did(act: 'discarded' | 'moved' | 'used-up', said: string): void {
   const { openCase } = props.row
   if (!openCase || !enough.value) return
   site.record(
@@ -46,25 +58,27 @@ function did(act: 'discarded' | 'moved', said: string): void {
   <section v-if="found" class="fate" :class="outcome?.is">
     <div role="status">
       <h2>
-        {{
-          outcome
-            ? t(`cold.is.${outcome.is}`, { time: outcome.is === 'use-by' ? clock(outcome.by) : '' })
-            : t(found.coldAgain ? 'cold.again' : 'cold.readOnceMore')
-        }}
+        {{ says }}
       </h2>
-      <p>
+      <p v-if="!isTold">
         {{ since }}
         <template v-if="outcome && 'why' in outcome">{{ t(`cold.why.${outcome.why}`) }}</template>
       </p>
     </div>
-    <p v-if="told > 0" class="quiet">{{ t('cold.told', told) }}</p>
     <form @submit.prevent="did('discarded', what.trim())">
       <text-field v-model="what" large :name="t('cold.what')" :example="t('cold.whatLike')" :most="300" />
       <n-button size="large" type="primary" attr-type="submit" :disabled="!enough">{{
         t('cold.thrownOut')
       }}</n-button>
       <n-button
-        v-if="outcome?.is !== 'discard'"
+        v-if="outcome?.is === 'use-by'"
+        size="large"
+        :disabled="!enough"
+        @click="did('used-up', what.trim())"
+        >{{ t('cold.usedUp') }}</n-button
+      >
+      <n-button
+        v-else-if="outcome?.is !== 'discard'"
         size="large"
         :disabled="!enough"
         @click="did('moved', what.trim())"

@@ -30,6 +30,12 @@ function read(id: string): void {
           {{
             stands.is === 'cool' ? t('cold.coldBy', { time: clock(stands.by), limit }) : t('cold.notCooled')
           }}
+          <template v-if="food.reads.length > 0">{{
+            t('cold.notYet', {
+              read: `${food.reads.at(-1)?.read.value} ${food.reads.at(-1)?.read.unit}`,
+              time: clock(food.reads.at(-1)?.at ?? 0),
+            })
+          }}</template>
         </p>
         <template v-if="stands.is === 'cool'">
           <form v-if="at === food.id" @submit.prevent="read(food.id)">

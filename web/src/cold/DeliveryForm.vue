@@ -120,14 +120,8 @@ function keep(took: boolean): void {
   </div>
 </template>
 
+<style scoped src="../pieces/halves.css" />
 <style scoped>
-.body {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 36px;
-  padding: 12px var(--gutter) 32px;
-}
-form,
 .says {
   display: grid;
   gap: 16px;
@@ -156,10 +150,5 @@ section {
   min-height: 64px;
   min-width: 180px;
   font-size: 19px;
-}
-@media (max-width: 760px) {
-  .body {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

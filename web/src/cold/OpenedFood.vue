@@ -115,18 +115,8 @@ const end = (id: string, how: 'used' | 'thrown-out') => (made.value = record(id,
   </div>
 </template>
 
+<style scoped src="../pieces/halves.css" />
 <style scoped>
-.body {
-  display: grid;
-  grid-template-columns: minmax(0, 5fr) minmax(0, 7fr);
-  gap: 36px;
-  padding: 12px var(--gutter) 32px;
-}
-form {
-  display: grid;
-  gap: 14px;
-  align-content: start;
-}
 h2 {
   font-size: 20px;
 }
@@ -182,10 +172,5 @@ li {
 .acts {
   display: flex;
   gap: 10px;
-}
-@media (max-width: 760px) {
-  .body {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

@@ -31,27 +31,4 @@ const asking = computed(() => baths.value.filter((b) => b.now.call !== null))
   </section>
 </template>
 
-<style scoped>
-ul {
-  margin: 4px 0 18px;
-}
-li {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-  gap: 12px;
-  padding: 4px 0;
-  border-bottom: 1px solid var(--line-soft);
-}
-b {
-  display: block;
-}
-a {
-  min-height: 48px;
-  min-width: 48px;
-  display: flex;
-  align-items: center;
-  justify-content: flex-end;
-  font-weight: 600;
-}
-</style>
+<style scoped src="../pieces/asked.css" />

@@ -81,25 +81,10 @@ function keep(): void {
   </div>
 </template>
 
+<style scoped src="../pieces/halves.css" />
 <style scoped>
-.body {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 36px;
-  padding: 4px var(--gutter) 32px;
-}
-form {
-  display: grid;
-  gap: 14px;
-  align-content: start;
-}
 .keep {
   min-height: 64px;
   font-size: 20px;
-}
-@media (max-width: 760px) {
-  .body {
-    grid-template-columns: 1fr;
-  }
 }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { IllnessBody, IllnessKept } from '@tadka/contract/illness'
-import { mayWork } from '@tadka/core/illness'
+import { isTold, mayWork } from '@tadka/core/illness'
 import { NButton } from 'naive-ui'
 import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -18,7 +18,7 @@ import IllnessSays from './IllnessSays.vue'
 const { t } = useI18n()
 const session = useSession()
 const names = useNames()
-const { day } = useTimes()
+const { clock, day } = useTimes()
 const refusalText = useRefusalText()
 
 const kept = ref<readonly IllnessKept[] | null>(null)
@@ -77,6 +77,13 @@ const said = ({ symptoms, diagnosis }: IllnessKept) =>
             <b>{{ names.person(i.person) }}</b> {{ said(i) }}, {{ t('illness.since', { day: day(i.began) }) }}
           </p>
           <illness-says :says="mayWork(i, now())" />
+          <p v-if="isTold(i)" :class="{ must: i.toldAt === null }">
+            {{
+              i.toldAt === null
+                ? t('illness.tellAuthority')
+                : t('illness.toldOn', { day: `${day(i.toldAt)} ${clock(i.toldAt)}` })
+            }}
+          </p>
           <p v-if="i.note" class="quiet">{{ i.note }}</p>
           <div class="acts">
             <n-button size="large" @click="open = i.id">{{ t('house.change') }}</n-button>
@@ -127,6 +134,9 @@ li {
   display: flex;
   flex-wrap: wrap;
   gap: 12px;
+}
+.must {
+  font-weight: 650;
 }
 .refused {
   color: var(--out);

@@ -100,6 +100,21 @@ function keepRerun(): void {
       </form>
       <p class="quiet small">{{ t('house.rerunWhy') }}</p>
     </fieldset>
+    <fieldset>
+      <legend>{{ t('house.milk', { most: units.degree.value === '°F' ? '45 °F' : '7 °C' }) }}</legend>
+      <choice-pick
+        class="choices"
+        :model-value="kept?.milkAt7 ?? false"
+        :label="t('house.milk', { most: units.degree.value === '°F' ? '45 °F' : '7 °C' })"
+        :choices="[
+          { value: false, text: t('house.milkNo') },
+          { value: true, text: t('house.milkYes') },
+        ]"
+        :disabled="!may"
+        @update:model-value="(v) => set({ milkAt7: v ? true : undefined })"
+      />
+      <p class="quiet small">{{ t('house.milkWhy') }}</p>
+    </fieldset>
     <p v-if="!may" class="quiet">{{ t('house.mayNot') }}</p>
   </section>
 </template>

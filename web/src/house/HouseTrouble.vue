@@ -14,7 +14,6 @@ const { kept, may, set } = useSiteSet()
 const meeting = ref('')
 const hours = ref<0 | 4 | 6>(0)
 const written = ref('')
-const milkAt7 = ref(false)
 const approvedBy = ref('')
 const typed = ref('')
 const putBack = () => {
@@ -22,7 +21,6 @@ const putBack = () => {
   meeting.value = meetingPoint
   hours.value = timeOnly?.hours ?? 0
   written.value = timeOnly?.written ?? ''
-  milkAt7.value = kept.value?.milkAt7 ?? false
   approvedBy.value = outagePlan?.approvedBy ?? ''
   typed.value = (outagePlan?.conditions ?? []).join('\n')
 }
@@ -37,7 +35,6 @@ const hasPlan = computed(() => approvedBy.value.trim() !== '' || conditions.valu
 const drafted = computed(() => ({
   meetingPoint: meeting.value.trim() || undefined,
   timeOnly: hours.value === 0 ? undefined : { hours: hours.value, written: written.value.trim() },
-  milkAt7: milkAt7.value ? (true as const) : undefined,
   outagePlan: hasPlan.value
     ? { approvedBy: approvedBy.value.trim(), conditions: conditions.value }
     : undefined,
@@ -51,9 +48,8 @@ const fault = computed(() => {
 })
 const changed = computed(() => {
   if (!kept.value) return false
-  const { meetingPoint, timeOnly, milkAt7: milk, outagePlan } = kept.value
-  const is = { meetingPoint, timeOnly, milkAt7: milk, outagePlan }
-  return JSON.stringify(drafted.value) !== JSON.stringify(is)
+  const { meetingPoint, timeOnly, outagePlan } = kept.value
+  return JSON.stringify(drafted.value) !== JSON.stringify({ meetingPoint, timeOnly, outagePlan })
 })
 function save(): void {
   if (fault.value) return
@@ -95,16 +91,6 @@ function save(): void {
         :example="t('calls.trouble.writtenLike')"
         :most="200"
         :disabled="!may"
-      />
-      <choice-pick
-        v-model="milkAt7"
-        :label="t('calls.trouble.milk', { most: units.degree.value === '°F' ? '45 °F' : '7 °C' })"
-        named
-        :disabled="!may"
-        :choices="[
-          { value: false, text: t('calls.trouble.milkNo') },
-          { value: true, text: t('calls.trouble.milkYes') },
-        ]"
       />
       <text-field
         v-model="approvedBy"

@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { illnessBody, type IllnessBody, type IllnessKept } from '@tadka/contract/illness'
-import { diagnoses, isTold, mayWork, symptoms, type Diagnosis, type Symptom } from '@tadka/core/illness'
+import {
+  asksDoctor,
+  asksFree,
+  diagnoses,
+  isTold,
+  mayWork,
+  symptoms,
+  type Diagnosis,
+} from '@tadka/core/illness'
 import { NButton, NSelect } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -36,23 +44,26 @@ const yesNo = computed(() => [
 ])
 const drafted = computed(() => ({
   person: person.value ?? '',
-  symptoms: symptoms.filter((s) => told.value.includes(s)),
-  diagnosis: diagnosis.value === 'none' ? null : diagnosis.value,
+  ...named.value,
   began: began.value ?? -1,
-  freeSince: isFree.value ? freeSince.value : null,
-  doctor: doctor.value,
-  authority: authority.value,
-  covered: covered.value,
-  toldAt: toldAt.value,
+  freeSince: asksFree(named.value) && isFree.value ? freeSince.value : null,
+  doctor: asksDoctor(named.value) && doctor.value,
+  authority: isTold(named.value) && authority.value,
+  covered: hasWound.value && covered.value,
+  toldAt: isTold(named.value) ? toldAt.value : null,
   note: note.value.trim(),
 }))
 const body = computed(() => illnessBody.safeParse(drafted.value))
-const has = (...which: Symptom[]) => which.some((s) => told.value.includes(s))
-const hasSigns = computed(() => has('vomiting', 'diarrhoea', 'sore-throat') || diagnosis.value !== 'none')
-const needsAuthority = computed(() => isTold(drafted.value))
-const ends = computed(() => (isFree.value && freeSince.value === null ? null : body.value))
+/** Only what changes what it comes to is asked. */
+const named = computed(() => ({
+  symptoms: symptoms.filter((s) => told.value.includes(s)),
+  diagnosis: diagnosis.value === 'none' ? null : diagnosis.value,
+}))
+const hasWound = computed(() => told.value.includes('wound'))
+const lacksSince = computed(() => asksFree(named.value) && isFree.value && freeSince.value === null)
+const ends = computed(() => (lacksSince.value ? null : body.value))
 const fault = computed(() => {
-  if (body.value.success) return isFree.value && freeSince.value === null ? t('illness.sinceFirst') : ''
+  if (body.value.success) return lacksSince.value ? t('illness.sinceFirst') : ''
   const [path] = body.value.error.issues.map((i) => String(i.path[0]))
   return t(`illness.fault.${path === 'freeSince' || path === 'person' ? path : 'symptoms'}`)
 })
@@ -84,13 +95,19 @@ function keep(): void {
       "
     />
     <past-instant v-model="began" :label="t('illness.began')" />
-    <template v-if="hasSigns">
+    <template v-if="asksFree(named)">
       <choice-pick v-model="isFree" named :label="t('illness.free')" :choices="yesNo" />
       <past-instant v-if="isFree" v-model="freeSince" :label="t('illness.freeSince')" />
     </template>
-    <choice-pick v-model="doctor" named :label="t('illness.doctor')" :choices="yesNo" />
-    <choice-pick v-if="has('wound')" v-model="covered" named :label="t('illness.covered')" :choices="yesNo" />
-    <template v-if="needsAuthority">
+    <choice-pick
+      v-if="asksDoctor(named)"
+      v-model="doctor"
+      named
+      :label="t('illness.doctor')"
+      :choices="yesNo"
+    />
+    <choice-pick v-if="hasWound" v-model="covered" named :label="t('illness.covered')" :choices="yesNo" />
+    <template v-if="isTold(named)">
       <p class="must">{{ t('illness.tellAuthority') }}</p>
       <choice-pick
         :model-value="toldAt !== null"
@@ -102,7 +119,7 @@ function keep(): void {
       <choice-pick v-model="authority" named :label="t('illness.authority')" :choices="yesNo" />
     </template>
     <text-field v-model="note" large :name="t('illness.note')" :most="500" />
-    <illness-says v-if="body.success" :says="mayWork(body.data, now())" />
+    <illness-says v-if="ends?.success && body.success" :says="mayWork(body.data, now())" />
     <p v-else class="quiet">{{ fault }}</p>
     <div class="acts">
       <n-button type="primary" size="large" attr-type="submit" :disabled="!ends?.success || busy">{{

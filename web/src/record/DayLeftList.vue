@@ -19,6 +19,7 @@ const session = useSession()
 const kinds = [
   'not-done',
   'late',
+  'not-read',
   'not-sanitized',
   'unfinished',
   'out-of-service',
@@ -28,6 +29,7 @@ const kinds = [
 ] as const
 const origins: Partial<Record<DayLeft['what'], CaseOrigin>> = {
   'not-done': 'not-done',
+  'not-read': 'not-done',
   closed: 'not-done',
   unfinished: 'not-done',
   late: 'late-duty',
