@@ -1,5 +1,6 @@
 import { control } from './control.ts'
 import { address, counts, heading, isAccessible, press, settled } from './crew.ts'
+import { walkedRound } from './first-round.ts'
 import { looked, readCold, usReads, wentWrong } from './first-looks.ts'
 import { GenericCrew } from './generic-crew.ts'
 import { beginsAnew, expect, test, type Page } from './test.ts'
@@ -344,6 +345,7 @@ test.describe('a site out of an empty database', () => {
     await looked(page)
     await wentWrong(page)
     await readCold(page)
+    await walkedRound(page)
     await signed(page)
   })
 })
@@ -400,6 +402,7 @@ test.describe('a site in the United States', () => {
     await looked(page, said)
     await wentWrong(page, said)
     await readCold(page, said)
+    await walkedRound(page, said)
     await signed(page)
   })
 })

@@ -191,6 +191,8 @@ export const runTimes = ({ t, clock }: Teller, { from, to }: Pick<RunLine, 'from
 /** Something of a day that is not as it should be, with its names: what it is of, without what is wrong with it. */
 export function leftName({ t, clock, station, procedure, person }: Teller, l: DayLeft): string {
   if (l.what === 'amended') return ''
+  if (l.what === 'round') return `${l.name}: ${t(`log.left.how.${l.how}`)}`
+  if (l.what === 'task') return l.owner ? `${l.say} (${person(l.owner)})` : l.say
   const where = l.station ? station(l.station) : t('log.left.noStation')
   if (l.what === 'not-read') return t('log.left.unread', { where, from: clock(l.from), to: clock(l.to) })
   const what = 'procedure' in l ? `${where}: ${procedure(l.procedure)}` : where

@@ -13,6 +13,8 @@ import { runPayloads, stepKey } from '../procedure/runs.ts'
 import { readingPayloads } from '../reading/records.ts'
 import { instantMs, sha256, slug, subjectRef, words } from '../stream/envelope.ts'
 import { foodPayloads } from '../food/records.ts'
+import { roundPayloads } from '../round/records.ts'
+import { taskPayloads } from '../task/records.ts'
 import { rerunPayloads } from '../rerun/records.ts'
 import { trainingPayloads } from '../training/records.ts'
 import { dishPayloads } from '../warewash/records.ts'
@@ -31,6 +33,8 @@ export const payloadSchemas = {
   ...loggerPayloads,
   ...rerunPayloads,
   ...foodPayloads,
+  ...roundPayloads,
+  ...taskPayloads,
   ...trainingPayloads,
   ...incidentPayloads,
   'photo.attached@1': z.strictObject({

@@ -1,3 +1,6 @@
+import { roundsLeft, type RoundLeft } from '../round/due.ts'
+import type { RoundState } from '../round/round.ts'
+import { tasksMissed, type TaskMissed, type TaskState } from '../task/task.ts'
 import { coldUnread } from '../cold/store.ts'
 import { dutiesOf } from './duties.ts'
 import { closedKey, type StationState } from '../procedure/station-state.ts'
@@ -6,7 +9,7 @@ import { baseOf } from '../procedure/own.ts'
 import { instant, type Instant } from '../quantity/index.ts'
 import type { SiteSet } from '../house/site.ts'
 import { coldStore } from '../house/typical.ts'
-import { boundsOfDay, dateAfter, tradingDays, type TradingDay } from './trading-day.ts'
+import { boundsOfDay, dateAfter, tradingDays, type TradingDay } from '../calendar/index.ts'
 import { isCloseByHours, recurringOn } from './windows.ts'
 
 /** Something of a day that is not as it should be, with what names it. */
@@ -23,6 +26,9 @@ export type DayLeft =
   | { readonly what: 'unfinished'; readonly station: string; readonly procedure: string }
   /** Where food is kept cold nobody read it from then to then, ms UTC. */
   | { readonly what: 'not-read'; readonly station: string; readonly from: number; readonly to: number }
+  | ({ readonly what: 'round' } & RoundLeft)
+  /** Something was to be done by that day, and was not. */
+  | ({ readonly what: 'task' } & TaskMissed)
   | { readonly what: 'out-of-service'; readonly station: string }
   | { readonly what: 'case'; readonly station: string | null; readonly case: string }
   | { readonly what: 'amended'; readonly record: string }
@@ -37,7 +43,10 @@ export interface DayKnown {
   readonly cases: readonly { readonly id: string; readonly station: string | null }[]
   /** When food was read that is kept cold, by station, ms UTC. Absent: that is not looked at. */
   readonly coldReads?: ReadonlyMap<string, readonly number[]>
-  /** Since when a station is in the log, milliseconds UTC: nothing was due on it before. Absent: always. */
+  /** Rounds, and what is to be done by a day. Absent: those are not looked at. */
+  readonly rounds?: readonly RoundState[]
+  readonly tasks?: readonly TaskState[]
+  /** Since when a station or a round is in the log, milliseconds UTC: nothing was due on it before. Absent: always. */
   readonly since?: ReadonlyMap<string, number>
 }
 
@@ -55,6 +64,7 @@ export function dayLeft(known: DayKnown, date: string, now: Instant): DayLeft[] 
   return [
     ...stations.flatMap((s) => dutiesLeft(s, known, { date, from, days: around }, now)),
     ...(coldReads ? stations.flatMap((s) => unreadOf(s, known, coldReads, around, date, now)) : []),
+    ...upkeepOf(known, around, date, to, now),
     ...ofDay.flatMap((r) => shortOf(r)),
     ...ofDay.flatMap((r): DayLeft[] =>
       r.status === 'running' || r.status === 'parked' || r.status === 'stopped'
@@ -65,6 +75,25 @@ export function dayLeft(known: DayKnown, date: string, now: Instant): DayLeft[] 
       outSince(s) < to ? [{ what: 'out-of-service', station: s.id }] : [],
     ),
     ...cases.map((c): DayLeft => ({ what: 'case', station: c.station, case: c.id })),
+  ]
+}
+
+function upkeepOf(
+  { rounds = [], tasks = [], since }: DayKnown,
+  days: readonly TradingDay[],
+  date: string,
+  to: Instant,
+  now: Instant,
+): DayLeft[] {
+  const day = days.find((d) => d.date === date)
+  const next = days.find((d) => d.date > date)
+  const until = next ? next.opens - 3 * 3_600_000 : to
+  const left = day ? roundsLeft(rounds, day, until, now, (id) => since?.get(id) ?? 0) : []
+  // While a day lasts what is due on it may still be done.
+  const missed = now < to ? [] : tasksMissed(tasks, date, to)
+  return [
+    ...left.map((r): DayLeft => ({ what: 'round', ...r })),
+    ...missed.map((task): DayLeft => ({ what: 'task', ...task })),
   ]
 }
 

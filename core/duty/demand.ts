@@ -1,6 +1,6 @@
 import type { Instant } from '../quantity/index.ts'
 import type { SiteSet } from '../house/site.ts'
-import { dateAfter, dateAt, instantAt, weekdayOf } from './trading-day.ts'
+import { dateAfter, dateAt, instantAt, weekdayOf } from '../calendar/index.ts'
 
 /** One rush of one day. */
 export interface RushPeak {

@@ -5,7 +5,7 @@ import { instant, type Instant } from '../quantity/index.ts'
 import { closedKey, type LastRun, type StationState } from '../procedure/station-state.ts'
 import type { SiteSet } from '../house/site.ts'
 import type { StationDuty } from '../house/station.ts'
-import { dateAfter, dateAt, tradingDays } from './trading-day.ts'
+import { dateAfter, dateAt, tradingDays } from '../calendar/index.ts'
 import { counted, recurringOn, type DutyContext, type Prediction, type Window } from './windows.ts'
 
 export type Risk =

@@ -6,7 +6,7 @@ import type { SiteSet } from '../house/site.ts'
 import type { StationDuty, Trigger } from '../house/station.ts'
 import { cleaningInterval } from '../rules/index.ts'
 import { dutiesOf } from './duties.ts'
-import { dateAt, instantAt, weekdayOf, type TradingDay } from './trading-day.ts'
+import { dateAt, instantAt, weekdayOf, type TradingDay } from '../calendar/index.ts'
 
 /** When a duty may be done, is aimed at, and must be done by. `day`: the trading day or date that it belongs to. */
 export interface Window {

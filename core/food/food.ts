@@ -1,5 +1,5 @@
 import { atMost, type Interval } from '../quantity/index.ts'
-import { dateAfter } from '../duty/trading-day.ts'
+import { dateAfter } from '../calendar/index.ts'
 import { judgeInterval, modelCode } from '../rules/index.ts'
 import type { Fold } from '../stream/fold.ts'
 import { correctedAt } from '../stream/record.ts'

@@ -117,6 +117,8 @@ export interface StationState {
     readonly celsius: { readonly lo: number | null; readonly hi: number | null } | null
     readonly verdict: Verdict
   } | null
+  /** How it was last read, whatever was read; absent where it never was. */
+  readonly lastRead?: { readonly record: string; readonly at: number; readonly verdict: Verdict }
   /** Where food is kept cold: how it was last read; absent where it never was. */
   readonly cold?: ColdKept
   /** Since when it is laid up; null while it is in service. */

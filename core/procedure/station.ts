@@ -75,7 +75,17 @@ function applied(state: StationState, record: AnyRecord): StationState {
       }
     }
     case 'reading.taken@1':
-      return withTemperature(state, record)
+      return withTemperature(
+        {
+          ...state,
+          lastRead: {
+            record: record.id,
+            at: correctedAt(record),
+            verdict: record.payload.judgement.overall,
+          },
+        },
+        record,
+      )
     case 'mix.changed@1':
       return mixChanged(state, record)
     default:

@@ -23,6 +23,7 @@ export const flags = [
   'not-complete',
   'amended-to-pass',
   'not-signed-off',
+  'not-theirs',
   'after-session',
   'let-in',
 ] as const

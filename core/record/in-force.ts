@@ -14,6 +14,7 @@ import type { ProductSet } from '../house/product.ts'
 import type { PlanSet } from '../plan/records.ts'
 import type { ReadingTaken } from '../reading/reading.ts'
 import type { AnyDraft, SubjectRef } from '../stream/record.ts'
+import { stationLookedAt } from '../round/records.ts'
 import { foodReadIn } from './food-flags.ts'
 
 /** What the site's records know, as far as a run depends on it. */
@@ -38,6 +39,8 @@ export function alsoNeeded(draft: AnyDraft): SubjectRef[] {
   if (draft.type === 'mix.changed@1') return draft.payload.to.map((id) => ({ kind: 'mix' as const, id }))
   if (draft.type === 'plan.set@1') return planNeeds(draft.payload)
   if (draft.type === 'ware.in@1') return [{ kind: 'product', id: draft.payload.product }]
+  if (draft.type === 'walk.looked@1') return [...stationLookedAt(draft.payload)]
+  if (draft.type === 'walk.begun@1') return [{ kind: 'crew', id: draft.by }]
   const reading = readingIn(draft)
   if (reading) return readingNeeds(reading)
   const food = foodReadIn(draft)

@@ -8,6 +8,8 @@ import { loggerFold } from '../logger/records.ts'
 import { dishFold } from '../warewash/dish.ts'
 import { rerunFold } from '../rerun/container.ts'
 import { foodFold } from '../food/food.ts'
+import { roundFold } from '../round/round.ts'
+import { taskFold } from '../task/task.ts'
 import { incidentFold } from '../incident/fold.ts'
 import { trainingFold } from '../training/fold.ts'
 import type { Fold } from '../stream/fold.ts'
@@ -23,7 +25,7 @@ const setFold = <S>(type: string): Fold<(S & { id: string }) | { id: string }> =
 })
 
 /** Counted up whenever a fold's state changes its shape: servers then fold their read tables anew. */
-export const foldsVersion = 16
+export const foldsVersion = 17
 
 /** The state of each kind of subject, folded from its records by the same code on the server and in the browser. */
 export const folds = {
@@ -48,6 +50,8 @@ export const folds = {
   training: trainingFold,
   incident: incidentFold,
   food: foodFold,
+  round: roundFold,
+  task: taskFold,
 } as const satisfies Record<SubjectKind, Fold<never> | object>
 
 export const foldOf = (kind: SubjectKind): Fold<unknown> => folds[kind] as unknown as Fold<unknown>

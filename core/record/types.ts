@@ -11,6 +11,8 @@ import { readingRecords } from '../reading/records.ts'
 import type { Permission } from '../rights/index.ts'
 import type { RecordType } from '../stream/record.ts'
 import type { MadeBy, RecordRules, RulesOf } from '../stream/rules.ts'
+import { roundRecords } from '../round/records.ts'
+import { taskRecords } from '../task/records.ts'
 import { rerunRecords } from '../rerun/records.ts'
 import { dishRecords } from '../warewash/records.ts'
 import { trainingRecords } from '../training/records.ts'
@@ -31,6 +33,8 @@ const rules: RulesOf<RecordType> = {
   ...trainingRecords,
   ...incidentRecords,
   ...foodRecords,
+  ...roundRecords,
+  ...taskRecords,
   ...logRecords,
 }
 

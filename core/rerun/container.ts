@@ -2,7 +2,7 @@ import { readingInCelsius, type TemperatureReading } from '../quantity/index.ts'
 import { rerunFit } from '../rules/index.ts'
 import type { Fold } from '../stream/fold.ts'
 import { correctedAt } from '../stream/record.ts'
-import { dateAfter } from '../duty/trading-day.ts'
+import { dateAfter } from '../calendar/index.ts'
 import { anyTcs, type MixSet } from '../house/mix.ts'
 
 /** A container of mix that was left is put by. */

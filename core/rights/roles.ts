@@ -5,6 +5,8 @@ export const roles = [...staffRoles, 'inspector'] as const
 export type StaffRole = (typeof staffRoles)[number]
 export type Role = (typeof roles)[number]
 
+export const isStaff = (role: Role): role is StaffRole => role !== 'inspector'
+
 /** What a person may do, by role. Read by the server, which decides, and by the browser, which only shows. */
 export type Permission =
   /** The log of a period, and what stands at the site. */
@@ -59,10 +61,12 @@ const manager: readonly Permission[] = [
 
 const permissions: Record<Role, readonly Permission[]> = { inspector, crew, lead, manager }
 
-const rank: Record<Role, number> = { inspector: 3, crew: 0, lead: 1, manager: 2 }
+const ranks: Record<Role, number> = { inspector: 3, crew: 0, lead: 1, manager: 2 }
+/** How far up somebody of the staff stands: crew lowest. */
+export const rank = (role: StaffRole): number => ranks[role]
 
 /** An inspector has no PIN. A lead unlocks the PINs of crew, a manager those of leads too; a manager's own are unlocked where Tadka runs. */
 export const mayUnlock = (role: Role, whose: Role): boolean =>
-  may(role, 'unlock-person') && rank[whose] < rank[role]
+  may(role, 'unlock-person') && ranks[whose] < ranks[role]
 
 export const may = (role: Role, permission: Permission): boolean => permissions[role].includes(permission)

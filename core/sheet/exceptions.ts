@@ -14,7 +14,14 @@ export interface Exceptions {
 }
 
 /** What of a day no cleaning and no corrective action tells. */
-const ofNoRun: readonly DayLeft['what'][] = ['not-done', 'not-read', 'closed', 'out-of-service']
+const ofNoRun: readonly DayLeft['what'][] = [
+  'not-done',
+  'not-read',
+  'round',
+  'task',
+  'closed',
+  'out-of-service',
+]
 
 /** What of a day is not as it should be; the rest is routine. */
 export function exceptionsOf(sheet: DaySheet): Exceptions {

@@ -21,6 +21,8 @@ export const subjectKinds = [
   'training',
   'incident',
   'food',
+  'round',
+  'task',
 ] as const
 export type SubjectKind = (typeof subjectKinds)[number]
 

@@ -13,6 +13,7 @@ import type { AnyDraft, AnyRecord } from '@tadka/core/stream'
 import { workRun } from './crew.ts'
 import { Diary } from './diary.ts'
 import { coldHistory } from './cold.ts'
+import { roundHistory } from './rounds.ts'
 import { dishHistory } from './dish.ts'
 import { Hands, handsMinutes } from './hands.ts'
 import { instruments, people, site, siteId } from './house.ts'
@@ -165,6 +166,7 @@ export function demoHistory(now: number, days: number, seed = 2110): AnyDraft[] 
   }
   dishHistory(diary, first, days, now, randomFrom(seed + 1))
   coldHistory(diary, first, days, now, randomFrom(seed + 2))
+  roundHistory(diary, first, days, now, randomFrom(seed + 3))
   // On the day before, the manager told how the machines stood: that is looked through as well.
   const before = dateAfter(opening.date, -1)
   diary.note(

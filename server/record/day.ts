@@ -2,6 +2,8 @@ import { boundsOfDay, dayLeft, dayOf, type DayLeft } from '@tadka/core/duty'
 import { coldStore, type SiteSet } from '@tadka/core/house'
 import type { StationState } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'
+import type { RoundState } from '@tadka/core/round'
+import type { TaskState } from '@tadka/core/task'
 import { shiftFold, type ShiftState } from '@tadka/core/record'
 import { Refusal } from '@tadka/core/refusal'
 import type { Pool } from '../db/pool.ts'
@@ -12,7 +14,7 @@ import {
   coldReadsBetween,
   hoursWithRecords,
   runsBetween,
-  stationsSince,
+  sinceWhen,
 } from './day-queries.ts'
 
 const dayMs = 86_400_000
@@ -33,17 +35,21 @@ export const shiftOf = async (pool: Pool, where: string, day: string): Promise<S
 export interface SiteKnown {
   readonly site: SiteSet
   readonly stations: readonly StationState[]
-  /** Since when each station is in the log, milliseconds UTC. */
+  /** Since when each station and round is in the log, milliseconds UTC. */
   readonly since: ReadonlyMap<string, number>
+  readonly rounds: readonly RoundState[]
+  readonly tasks: readonly TaskState[]
 }
 
 export async function siteKnown(pool: Pool, where: string): Promise<SiteKnown> {
-  const [site, stations, since] = await Promise.all([
+  const [site, stations, since, rounds, tasks] = await Promise.all([
     siteOf(pool, where),
     queries.statesOfKind(pool, where, 'station') as Promise<StationState[]>,
-    stationsSince(pool, where),
+    sinceWhen(pool, where, ['station', 'round']),
+    queries.statesOfKind(pool, where, 'round') as Promise<RoundState[]>,
+    queries.statesOfKind(pool, where, 'task') as Promise<TaskState[]>,
   ])
-  return { site, stations, since }
+  return { site, stations, since, rounds, tasks }
 }
 
 /** What is left of a day, the amendments since it was signed among it. @param now milliseconds UTC. */

@@ -9,6 +9,7 @@ import {
   type SubjectRef,
 } from '@tadka/core/stream'
 import { isFollowed, type FoodState } from '@tadka/core/food'
+import type { TaskState } from '@tadka/core/task'
 import { foldOf, upcast, type ShiftState } from '@tadka/core/record'
 
 export interface StoredState {
@@ -134,5 +135,6 @@ function isLive(kind: SubjectKind, state: unknown): boolean {
   // What was left for who comes stands there until it is settled.
   if (kind === 'shift') return notes?.some((n) => n.settled === null) ?? false
   if (kind === 'food') return isFollowed(state as FoodState)
+  if (kind === 'task') return (state as TaskState).ended === null
   return kind !== 'bath' && kind !== 'plan'
 }

@@ -12,6 +12,7 @@ import {
   asJudged,
   flagsOf,
   foodFlags,
+  roundFlags,
   inForceFor,
   judgeAnew,
   readingIn,
@@ -24,6 +25,7 @@ import type { CrewSet, CrewState, RosterSet, SiteSet } from '@tadka/core/house'
 import { contradictionOf, type PlanSet } from '@tadka/core/plan'
 import { knowsOf, standingOf, trainingOf, type TrainingState } from '@tadka/core/training'
 import { Refusal } from '@tadka/core/refusal'
+import type { RoundState } from '@tadka/core/round'
 import type { KnownThen } from './as-of.ts'
 import type { Folding } from './folding.ts'
 
@@ -58,7 +60,18 @@ export function judgeDraft(
   const odd = flagsOf(upcast(made as AnyRecord), { run, station, at, freshHours, mayAlone })
   const milkAt7 = site?.milkAt7 === true
   const food = foodFlags(draft, { instrument: known.instrument, milkAt7 }, instant(seenAt))
-  const flags = [...odd, ...food, ...(anew?.flags ?? []), ...(amended ? passFlags(amended.target, anew) : [])]
+  const rounds = roundFlags(draft, {
+    round: folding.stateOf('round', idOf('round')) as RoundState | null,
+    crew: folding.stateOf('crew', draft.by) as CrewState | null,
+    station: (id) => folding.stateOf('station', id) as StationState | null,
+  })
+  const flags = [
+    ...odd,
+    ...food,
+    ...rounds,
+    ...(anew?.flags ?? []),
+    ...(amended ? passFlags(amended.target, anew) : []),
+  ]
   return { flags, ...(inForce ? { inForce } : {}) }
 }
 

@@ -30,6 +30,9 @@ const views = {
   practice: withWords(() => import('./practice/PracticePlace.vue')),
   // What follows it comes with it: when it is needed, the network may be gone.
   note: withWords(() => import('./duty/NotePlace.vue')),
+  rounds: withWords(() => import('./round/RoundsPlace.vue')),
+  walk: withWords(() => import('./round/WalkPlace.vue')),
+  tasks: withWords(() => import('./task/TasksPlace.vue')),
   cold: withWords(() => import('./cold/ColdPlace.vue')),
   newIncident: withWords(() =>
     Promise.all([import('./incident/NewIncident.vue'), import('./incident/IncidentPlace.vue')]).then(
@@ -94,6 +97,9 @@ export const router = createRouter({
       props: true,
       meta: { place: 'shift' },
     },
+    { path: '/shift/rounds', component: views.rounds, meta: { place: 'shift' } },
+    { path: '/shift/rounds/:round/:walk', component: views.walk, props: true, meta: { place: 'shift' } },
+    { path: '/shift/tasks/:task?', component: views.tasks, props: true, meta: { place: 'shift' } },
     { path: '/shift/wrong', component: views.newIncident, meta: { place: 'shift' } },
     { path: '/shift/wrong/:incident', component: views.incident, props: true, meta: { place: 'shift' } },
     { path: '/shift/training', component: views.training, meta: { place: 'shift' } },

@@ -50,6 +50,8 @@ export const house = {
   people: 'People',
   training: 'Training',
   tablet: 'Tablets',
+  rounds: 'Rounds',
+  upkeep: 'Kept up day by day',
   thisTablet: 'This tablet',
   yes: 'Yes',
   no: 'No',

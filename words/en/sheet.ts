@@ -51,6 +51,8 @@ export const sheet = {
     'not-done': 'Not done',
     late: 'Done late',
     'not-read': 'Cold food not read in time',
+    round: 'Round',
+    task: 'Not done by its day',
     'not-sanitized': 'Contact time too short, not sanitized',
     unfinished: 'Begun, not finished',
     'out-of-service': 'Out of service',

@@ -7,9 +7,15 @@ export const shift = {
   ahead: 'Weeks ahead',
   training: 'Training',
   huddle: 'Two minutes for the crew',
+  ways: {
+    title: 'Beside the machines',
+    note: 'Leave a note',
+    rounds: 'Rounds',
+    tasks: 'To do',
+    cold: 'Cold food',
+  },
   note: {
     title: 'For the next shift',
-    link: 'Leave a note',
     found: 'Left for you',
     read: 'I have read it',
     settled: 'Settled',

@@ -11,7 +11,6 @@ const food = useFood()
 
 <template>
   <section>
-    <router-link to="/shift/cold" class="all">{{ t('cold.title') }}</router-link>
     <ul>
       <li v-for="r in rows.filter((x) => x.openCase)" :key="r.station.id">
         <span
@@ -45,9 +44,6 @@ const food = useFood()
 
 <style scoped src="../pieces/asked.css" />
 <style scoped>
-.all {
-  display: inline-flex;
-}
 .out {
   color: var(--out);
   font-weight: 600;

@@ -36,9 +36,6 @@ const take = () =>
     </p>
     <n-button v-if="mayTake" @click="take">{{ t('shift.charge.take') }}</n-button>
     <take-back-now v-else-if="made && last?.by === made.by" :draft="made" @back="made = null" />
-    <router-link v-if="session.mayDo('record')" to="/shift/note" class="link">{{
-      t('shift.note.link')
-    }}</router-link>
     <router-link v-if="session.mayDo('sign-shift')" to="/shift/huddle" class="link">{{
       t('shift.huddle')
     }}</router-link>

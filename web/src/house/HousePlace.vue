@@ -8,6 +8,7 @@ import HouseInstruments from './HouseInstruments.vue'
 import HousePeople from './HousePeople.vue'
 import HouseProcedures from './HouseProcedures.vue'
 import HouseProducts from './HouseProducts.vue'
+import HouseRounds from './HouseRounds.vue'
 import HouseRules from './HouseRules.vue'
 import HousePractices from './HousePractices.vue'
 import HouseStart from './HouseStart.vue'
@@ -35,6 +36,8 @@ const parts = [
   'training',
   'tablet',
 ] as const
+/** What is kept up day by day, beside what there is. */
+const upkeep = ['rounds'] as const
 const views = {
   start: HouseStart,
   stations: HouseStations,
@@ -49,17 +52,18 @@ const views = {
   people: HousePeople,
   training: HouseTraining,
   tablet: HouseTablet,
+  rounds: HouseRounds,
 }
-const current = computed(() => parts.find((p) => p === props.part) ?? 'stations')
-const tabs = computed(() =>
-  parts.map((p) => ({ to: `/house/${p}`, text: t(`house.${p}`), on: p === current.value })),
-)
+const current = computed(() => [...parts, ...upkeep].find((p) => p === props.part) ?? 'stations')
+const tabsOf = (of: readonly (keyof typeof views)[]) =>
+  of.map((p) => ({ to: `/house/${p}`, text: t(`house.${p}`), on: p === current.value }))
 </script>
 
 <template>
   <div class="house">
     <place-bar :title="t('place.house')">
-      <place-tabs :label="t('place.house')" :tabs="tabs" />
+      <place-tabs :label="t('place.house')" :tabs="tabsOf(parts)" />
+      <place-tabs :label="t('house.upkeep')" :tabs="tabsOf(upkeep)" />
     </place-bar>
     <component :is="views[current]" class="view" />
   </div>

@@ -39,6 +39,12 @@ const MixAsked = later(() =>
 const ColdAsked = later(() =>
   Promise.all([import('../cold/ColdAsked.vue'), fetchWords()]).then(([asked]) => asked),
 )
+const RoundsAsked = later(() =>
+  Promise.all([import('../round/RoundsAsked.vue'), fetchWords()]).then(([asked]) => asked),
+)
+const TasksAsked = later(() =>
+  Promise.all([import('../task/TasksAsked.vue'), fetchWords()]).then(([asked]) => asked),
+)
 const NotesFound = later(() => import('../duty/NotesFound.vue'))
 const FollowUps = later(() => import('../duty/FollowUps.vue'))
 const OpenCases = later(() => import('../case/OpenCases.vue'))
@@ -54,6 +60,8 @@ const { t } = useI18n()
 const { day: dayName } = useTimes()
 const { start } = useStartRun()
 
+/** What is done beside machines. */
+const ways = ['note', 'rounds', 'tasks', 'cold'] as const
 const soonMs = 8 * 3_600_000
 const set = computed(() => (site.set && 'hours' in site.set ? (site.set as SiteSet) : null))
 const { stations, predictions } = useDutyInputs()
@@ -130,12 +138,19 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
       >
       <notes-found />
       <in-charge />
+      <nav v-if="session.mayDo('record')" class="ways" :aria-label="t('shift.ways.title')">
+        <router-link v-for="way in ways" :key="way" :to="`/shift/${way}`">{{
+          t(`shift.ways.${way}`)
+        }}</router-link>
+      </nav>
       <out-of-service :stations="stations" />
       <mix-asked v-if="otherMix" :stations="stations" />
       <plan-risk v-if="risk" v-bind="risk" :may-plan="session.mayDo('plan-shift')" />
       <plan-price v-if="risk && session.mayDo('plan-shift')" :plan="risk.plan" :problem="risk.problem" />
       <running-now v-if="planner.inForce && running.length > 0" :runs="running" @go-on="goOn" />
       <rerun-list v-if="kept.length > 0" :kept="kept" />
+      <rounds-asked />
+      <tasks-asked />
       <cold-asked />
       <baths-due />
       <review-waiting v-if="session.mayDo('review-day')" />
@@ -184,6 +199,18 @@ aside {
 }
 aside .label {
   margin-bottom: 8px;
+}
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 18px;
+  margin-bottom: 4px;
+}
+.ways a {
+  min-height: 48px;
+  display: inline-flex;
+  align-items: center;
+  font-weight: 600;
 }
 .running {
   grid-area: running;

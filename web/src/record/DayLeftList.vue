@@ -20,6 +20,8 @@ const kinds = [
   'not-done',
   'late',
   'not-read',
+  'round',
+  'task',
   'not-sanitized',
   'unfinished',
   'out-of-service',

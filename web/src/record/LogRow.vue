@@ -63,11 +63,11 @@ const mayTakeBack = computed(() => {
     amendFault(props.record, null, { by: who.id, role: who.role, at: now(), signed: false }) === null
   )
 })
-const photo = computed(() =>
-  props.record.type === 'photo.attached@1'
-    ? `/api/sites/${props.record.site}/photos/${props.record.payload.sha256}`
-    : null,
-)
+/** A picture in it: what the record is, or what it brings beside its words. */
+const photo = computed(() => {
+  const named = props.record.type === 'photo.attached@1' ? payload.value['sha256'] : payload.value['photo']
+  return typeof named === 'string' ? `/api/sites/${props.record.site}/photos/${named}` : null
+})
 const band = computed(() => (judged.value ? tellingBand(judged.value) : null))
 const where = computed(() =>
   typeof payload.value['station'] === 'string' ? names.station(payload.value['station']) : '',

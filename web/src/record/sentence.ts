@@ -9,6 +9,7 @@ import { useUnits } from '../site/units.ts'
 import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
 import { isOfIncident, useIncidentSentence } from '../incident/incident-sentence.ts'
+import { isOfUpkeep, useUpkeepSentence } from './upkeep-sentence.ts'
 import { useSentenceParts } from './sentence-parts.ts'
 
 /** A record in one sentence, as it is read in the log. */
@@ -23,9 +24,11 @@ export function useSentence() {
   const { shortOf, partOf, reading, act, facts } = useSentenceParts()
 
   const sayIncident = useIncidentSentence()
+  const sayUpkeep = useUpkeepSentence()
 
   function say(record: AnyRecord): string {
     if (isOfIncident(record)) return sayIncident(record)
+    if (isOfUpkeep(record)) return sayUpkeep(record)
     const name = record.type.split('@')[0] ?? record.type
     switch (record.type) {
       case 'run.started@1':
@@ -291,26 +294,6 @@ export function useSentence() {
           read: `${record.payload.read.value} ${record.payload.read.unit}`,
           day: date(record.payload.useBy),
         })
-      case 'food.received@1': {
-        const { name, read, took, note } = record.payload
-        const said = t(`log.say.food.${took ? 'received' : 'sentBack'}${read ? 'Read' : ''}`, {
-          name,
-          read: read ? `${read.value} ${read.unit}` : '',
-        })
-        return note ? `${said}. ${note}` : said
-      }
-      case 'food.read@1': {
-        const { read } = record.payload
-        const name = site.one('food', record.subject.id)?.name ?? ''
-        return t('log.say.food.read', { name, read: `${read.value} ${read.unit}` })
-      }
-      case 'food.opened@1':
-        return t('log.say.food.opened', { name: record.payload.name, day: date(record.payload.useBy) })
-      case 'food.gone@1': {
-        const { how } = record.payload
-        const name = site.one('food', record.subject.id)?.name ?? ''
-        return t(`log.say.food.${how === 'used' ? 'used' : 'gone'}`, { name })
-      }
       case 'rerun.read@1':
         return t('log.say.rerun.read', { read: `${record.payload.read.value} ${record.payload.read.unit}` })
       case 'rerun.ended@1':

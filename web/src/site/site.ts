@@ -30,6 +30,8 @@ import type { MixState } from '@tadka/core/house'
 import type { IncidentState } from '@tadka/core/incident'
 import type { TrainingState } from '@tadka/core/training'
 import type { FoodState } from '@tadka/core/food'
+import type { RoundState } from '@tadka/core/round'
+import type { TaskState } from '@tadka/core/task'
 import type { RerunState } from '@tadka/core/rerun'
 import type { LoggerState } from '@tadka/core/logger'
 import type { DishState } from '@tadka/core/warewash'
@@ -70,6 +72,8 @@ interface Kinds {
   mix: MixState
   rerun: RerunState
   food: FoodState
+  round: RoundState
+  task: TaskState
   training: TrainingState
   incident: IncidentState
 }

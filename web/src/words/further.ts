@@ -13,6 +13,8 @@ import { instruments } from '@tadka/words/en/instruments'
 import { logger } from '@tadka/words/en/logger'
 import { question } from '@tadka/words/en/question'
 import { rerun } from '@tadka/words/en/rerun'
+import { round } from '@tadka/words/en/round'
+import { task } from '@tadka/words/en/task'
 import { machine, scan } from '@tadka/words/en/machine'
 import { machines } from '@tadka/words/en/machines'
 import { pack } from '@tadka/words/en/pack'
@@ -50,6 +52,8 @@ export const further = {
   practices,
   question,
   rerun,
+  round,
+  task,
   scan,
   setup,
   sheet,

@@ -1,0 +1,79 @@
+import type { AnyRecord } from '@tadka/core/stream'
+import { useI18n } from 'vue-i18n'
+import { useRoundWords } from '../round/round-words.ts'
+import { useNames } from '../site/names.ts'
+import { useSite } from '../site/site.ts'
+import { useTimes } from '../site/times.ts'
+
+type Upkeep = Extract<AnyRecord, { type: `${'food' | 'round' | 'walk' | 'task'}.${string}` }>
+
+/** Whether a record is of what is kept up beside the machines: food, rounds, what is to be done. */
+export const isOfUpkeep = (record: AnyRecord): record is Upkeep =>
+  /^(food|round|walk|task)\./.test(record.type)
+
+/** Such a record in one sentence. */
+export function useUpkeepSentence() {
+  const { t } = useI18n()
+  const names = useNames()
+  const site = useSite()
+  const { date } = useTimes()
+  const { asks } = useRoundWords()
+  const say = (key: string, told: Record<string, string | number> = {}) => t(`log.say.${key}`, told)
+
+  return (record: Upkeep): string => {
+    const { id } = record.subject
+    switch (record.type) {
+      case 'food.received@1': {
+        const { name, read, took, note } = record.payload
+        const told = say(`food.${took ? 'received' : 'sentBack'}${read ? 'Read' : ''}`, {
+          name,
+          read: read ? `${read.value} ${read.unit}` : '',
+        })
+        return note ? `${told}. ${note}` : told
+      }
+      case 'food.read@1': {
+        const { read } = record.payload
+        return say('food.read', {
+          name: site.one('food', id)?.name ?? '',
+          read: `${read.value} ${read.unit}`,
+        })
+      }
+      case 'food.opened@1':
+        return say('food.opened', { name: record.payload.name, day: date(record.payload.useBy) })
+      case 'food.gone@1':
+        return say(`food.${record.payload.how === 'used' ? 'used' : 'gone'}`, {
+          name: site.one('food', id)?.name ?? '',
+        })
+      case 'round.set@1':
+        return say(`round.${record.payload.ended ? 'ended' : 'set'}`, { name: record.payload.name })
+      case 'walk.begun@1':
+        return say('walk.begun', { name: site.one('round', id)?.round?.name ?? '' })
+      case 'walk.looked@1': {
+        const { area, ask, fine, said, reading } = record.payload
+        const at = `${area}: ${asks(ask)}`
+        if (fine) return say('walk.looked', { at })
+        return reading ? say('walk.read', { at }) : say('walk.wrong', { at, said })
+      }
+      case 'walk.ended@1': {
+        const name = site.one('round', id)?.round?.name ?? ''
+        const { left } = record.payload
+        return left === null ? say('walk.ended', { name }) : say('walk.left', { name, left })
+      }
+      case 'task.set@1': {
+        const { say: what, owner, due } = record.payload
+        const told = { what, day: date(due), who: owner ? names.person(owner) : '' }
+        return say(owner ? 'task.given' : 'task.set', told)
+      }
+      case 'task.done@1': {
+        const { note } = record.payload
+        const done = say('task.done', { what: record.payload.say })
+        return note ? `${done}. ${note}` : done
+      }
+      case 'task.dropped@1':
+        return say('task.dropped', {
+          what: record.payload.say,
+          reason: record.payload.reason,
+        })
+    }
+  }
+}

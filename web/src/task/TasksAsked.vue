@@ -1,0 +1,38 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useTasks } from './tasks.ts'
+
+/** What whoever acts is to do today beside machines: theirs, and nobody's. */
+const { t } = useI18n()
+const { asking, said } = useTasks()
+/** So many have room beside an evening. */
+const shown = 4
+const first = computed(() => asking.value.slice(0, shown))
+const more = computed(() => asking.value.length - first.value.length)
+</script>
+
+<template>
+  <section>
+    <ul>
+      <li v-for="o in first" :key="o.id">
+        <span
+          ><b>{{ o.say }}</b>
+          <span class="small" :class="o.is">{{ [o.area, said(o)].filter(Boolean).join(' · ') }}</span></span
+        >
+        <router-link :to="`/shift/tasks/${o.id}`">{{ t('task.done') }}</router-link>
+      </li>
+      <li v-if="more > 0">
+        <router-link to="/shift/tasks">{{ t('task.more', { n: more }) }}</router-link>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped src="../pieces/asked.css" />
+<style scoped>
+.late {
+  color: var(--out);
+  font-weight: 600;
+}
+</style>
