@@ -1,6 +1,7 @@
 import { control } from './control.ts'
 import { address, counts, heading, isAccessible, press, settled } from './crew.ts'
 import { walkedRound } from './first-round.ts'
+import { stocked } from './first-stock.ts'
 import { looked, readCold, usReads, wentWrong } from './first-looks.ts'
 import { GenericCrew } from './generic-crew.ts'
 import { beginsAnew, expect, test, type Page } from './test.ts'
@@ -346,6 +347,7 @@ test.describe('a site out of an empty database', () => {
     await wentWrong(page)
     await readCold(page)
     await walkedRound(page)
+    await stocked(page)
     await signed(page)
   })
 })
@@ -403,6 +405,7 @@ test.describe('a site in the United States', () => {
     await wentWrong(page, said)
     await readCold(page, said)
     await walkedRound(page, said)
+    await stocked(page, said)
     await signed(page)
   })
 })

@@ -14,6 +14,7 @@ import { readingPayloads } from '../reading/records.ts'
 import { instantMs, sha256, slug, subjectRef, words } from '../stream/envelope.ts'
 import { foodPayloads } from '../food/records.ts'
 import { roundPayloads } from '../round/records.ts'
+import { stockPayloads } from '../stock/records.ts'
 import { taskPayloads } from '../task/records.ts'
 import { rerunPayloads } from '../rerun/records.ts'
 import { trainingPayloads } from '../training/records.ts'
@@ -35,6 +36,7 @@ export const payloadSchemas = {
   ...foodPayloads,
   ...roundPayloads,
   ...taskPayloads,
+  ...stockPayloads,
   ...trainingPayloads,
   ...incidentPayloads,
   'photo.attached@1': z.strictObject({

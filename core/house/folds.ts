@@ -125,6 +125,10 @@ export const spareFold: Fold<SpareSet & Named> = {
   initial: (id) => ({ id, name: '', fits: [], count: 0 }),
   apply(state, record) {
     if (record.type === 'spare.set@1') return { ...record.payload, id: state.id }
+    // Kept in stock, too, it is counted, comes and is lost there.
+    if (record.type === 'stock.counted@1') return { ...state, count: record.payload.amount }
+    if (record.type === 'stock.came@1') return { ...state, count: state.count + record.payload.amount }
+    if (record.type === 'stock.lost@1') return { ...state, count: state.count - record.payload.amount }
     if (record.type === 'spare.drawn@1') return { ...state, count: state.count - record.payload.count }
     return state
   },

@@ -9,6 +9,7 @@ import { dishFold } from '../warewash/dish.ts'
 import { rerunFold } from '../rerun/container.ts'
 import { foodFold } from '../food/food.ts'
 import { roundFold } from '../round/round.ts'
+import { stockFold } from '../stock/fold.ts'
 import { taskFold } from '../task/task.ts'
 import { incidentFold } from '../incident/fold.ts'
 import { trainingFold } from '../training/fold.ts'
@@ -52,6 +53,7 @@ export const folds = {
   food: foodFold,
   round: roundFold,
   task: taskFold,
+  stock: stockFold,
 } as const satisfies Record<SubjectKind, Fold<never> | object>
 
 export const foldOf = (kind: SubjectKind): Fold<unknown> => folds[kind] as unknown as Fold<unknown>

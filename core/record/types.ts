@@ -12,6 +12,7 @@ import type { Permission } from '../rights/index.ts'
 import type { RecordType } from '../stream/record.ts'
 import type { MadeBy, RecordRules, RulesOf } from '../stream/rules.ts'
 import { roundRecords } from '../round/records.ts'
+import { stockRecords } from '../stock/records.ts'
 import { taskRecords } from '../task/records.ts'
 import { rerunRecords } from '../rerun/records.ts'
 import { dishRecords } from '../warewash/records.ts'
@@ -35,6 +36,7 @@ const rules: RulesOf<RecordType> = {
   ...foodRecords,
   ...roundRecords,
   ...taskRecords,
+  ...stockRecords,
   ...logRecords,
 }
 

@@ -23,6 +23,7 @@ export const subjectKinds = [
   'food',
   'round',
   'task',
+  'stock',
 ] as const
 export type SubjectKind = (typeof subjectKinds)[number]
 

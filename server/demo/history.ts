@@ -14,6 +14,7 @@ import { workRun } from './crew.ts'
 import { Diary } from './diary.ts'
 import { coldHistory } from './cold.ts'
 import { roundHistory } from './rounds.ts'
+import { stockHistory } from './stock.ts'
 import { dishHistory } from './dish.ts'
 import { Hands, handsMinutes } from './hands.ts'
 import { instruments, people, site, siteId } from './house.ts'
@@ -217,5 +218,6 @@ export function demoHistory(now: number, days: number, seed = 2110): AnyDraft[] 
         { day: day.date, upTo: diary.drafts.length, note: '' },
       )
   }
+  stockHistory(diary, first, days, now)
   return diary.drafts.toSorted((a, b) => a.observedAt - b.observedAt || a.counter - b.counter)
 }

@@ -136,6 +136,14 @@ export const operations: Readonly<Record<string, Operation>> = {
     needs: read,
     example: { what: 'pin', by: 'pin', now: '2468', next: '5274' },
   },
+  [`GET ${site('/stock')}`]: {
+    summary: 'How all that is kept in stock stands: what is there, how long it lasts, by when it is ordered',
+    needs: read,
+  },
+  [`GET ${site('/stock/shopping.csv')}`]: {
+    summary: 'What is to be ordered within a week, as a table',
+    needs: read,
+  },
   [`GET ${site('/illness')}`]: {
     summary: 'What staff told of an illness: in no log and no pack',
     needs: 'keep-illness',

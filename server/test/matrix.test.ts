@@ -103,6 +103,8 @@ const routes: Readonly<Record<string, Route>> = {
       ...{ kind: 'two-places', person: 'bao', upTo: 12, how: 'dismissed', note: 'one counter' },
     },
   },
+  'GET /api/sites/{site}/stock': read,
+  'GET /api/sites/{site}/stock/shopping.csv': read,
   'GET /api/sites/{site}/illness': { access: 'keep-illness' },
   'POST /api/sites/{site}/illness/{illness}': {
     access: 'keep-illness',
@@ -266,6 +268,7 @@ describe('every type of record', () => {
         'person',
         'tablet',
         'round',
+        'stock',
       ].map((kind) => [`${kind}.set@1`, 'set-up-house' as const]),
     ),
     ...Object.fromEntries(
@@ -287,6 +290,7 @@ describe('every type of record', () => {
     'training.paper@1': 'set-up-house',
     'product.sheet@1': 'set-up-house',
     'task.dropped@1': 'close-case',
+    'stock.ordered@1': 'plan-shift',
     'training.signed@1': 'sign-off',
     'training.ended@1': 'sign-off',
     'procedure.set@1': 'set-procedures',
@@ -305,6 +309,7 @@ describe('every type of record', () => {
     ...Object.fromEntries(
       `incident.opened@1 incident.counted@1 incident.known-good@1 incident.product@1 incident.done@1
       food.received@1 food.read@1 food.opened@1 food.gone@1 walk.begun@1 walk.looked@1 walk.ended@1 task.set@1 task.done@1
+      stock.counted@1 stock.came@1 stock.lost@1
       note.left@1 note.settled@1 note.read@1
       case.opened@1 case.told@1 concentrate.opened@1 water.measured@1 concentrate.drawn@1 instrument.checked@1 spare.drawn@1 run.started@1
       run.started@2 run.step.done@1 run.step.done@2 run.step.undone@1 run.step.undone@2 run.wait.started@1

@@ -51,6 +51,7 @@ export const house = {
   training: 'Training',
   tablet: 'Tablets',
   rounds: 'Rounds',
+  stock: 'Stock',
   upkeep: 'Kept up day by day',
   thisTablet: 'This tablet',
   yes: 'Yes',

@@ -309,6 +309,16 @@ export const log = {
       ended: 'Round walked: {name}',
       left: 'Round left half-way: {name}. {left}',
     },
+    stock: {
+      set: 'In stock: {name}',
+      ended: 'In stock no more: {name}',
+      counted: 'Counted, {name}: {v}',
+      came: 'Came, {name}: {v}',
+      cameLot: 'Came, {name}: {v}, lot {lot}',
+      ordered: 'Ordered, {name}: {v}, expected {day}',
+      lost: 'Lost, {name}: {v}. {why}',
+      other: 'Its label is another than the one entered here.',
+    },
     task: {
       set: 'To do by {day}: {what}',
       given: 'To do by {day}, {who}: {what}',

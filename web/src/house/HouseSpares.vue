@@ -50,7 +50,21 @@ function keep(): void {
     count: count.value.value ?? 0,
     ...(partNumber ? { partNumber } : {}),
   }
-  site.record('spare.set@1', { kind: 'spare', id: id || newId() }, payload)
+  const spare = { kind: 'spare', id: id || newId() } as const
+  // Kept in stock, too, it is counted there with it.
+  const stocked = site.all('stock').find((s) => s.item?.of.kind === 'spare' && s.item.of.id === spare.id)
+  site.commit(
+    site.draftOf('spare.set@1', spare, payload),
+    ...(stocked
+      ? [
+          site.draftOf(
+            'stock.counted@1',
+            { kind: 'stock', id: stocked.id },
+            { amount: payload.count, of: spare },
+          ),
+        ]
+      : []),
+  )
   message.success(t('house.saved'))
   draft.value = { ...empty }
   tried.value = false

@@ -23,8 +23,10 @@ export const typesOf: Readonly<Record<string, string>> = {
   dish: 'cycle.judged@1,concentrate.drawn@1,rack.tallied@1,ware.rejected@1,dish.water-changed@1,dish.set-aside@1,dish.returned@1,logger.imported@1,logger.withdrawn@1',
   people:
     'crew.set@1,person.set@1,run.watched@1,run.shown@1,training.checked@1,training.signed@1,training.ended@1,training.paper@1,huddle.held@1',
-  upkeep: 'walk.begun@1,walk.looked@1,walk.ended@1,task.set@1,task.done@1,task.dropped@1,record.amended@1',
-  house: 'round.set@1,site.set@1,station.set@1,product.set@1,product.sheet@1,instrument.set@1,rule.set@1',
+  upkeep:
+    'walk.begun@1,walk.looked@1,walk.ended@1,task.set@1,task.done@1,task.dropped@1,stock.counted@1,stock.came@1,stock.ordered@1,stock.lost@1,record.amended@1',
+  house:
+    'round.set@1,stock.set@1,site.set@1,station.set@1,product.set@1,product.sheet@1,instrument.set@1,rule.set@1',
 }
 export const logFilters = [
   'all',

@@ -4,12 +4,13 @@ import { useRoundWords } from '../round/round-words.ts'
 import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
 import { useTimes } from '../site/times.ts'
+import { useAmounts } from '../stock/amounts.ts'
 
-type Upkeep = Extract<AnyRecord, { type: `${'food' | 'round' | 'walk' | 'task'}.${string}` }>
+type Upkeep = Extract<AnyRecord, { type: `${'food' | 'round' | 'walk' | 'task' | 'stock'}.${string}` }>
 
 /** Whether a record is of what is kept up beside the machines: food, rounds, what is to be done. */
 export const isOfUpkeep = (record: AnyRecord): record is Upkeep =>
-  /^(food|round|walk|task)\./.test(record.type)
+  /^(food|round|walk|task|stock)\./.test(record.type)
 
 /** Such a record in one sentence. */
 export function useUpkeepSentence() {
@@ -19,6 +20,12 @@ export function useUpkeepSentence() {
   const { date } = useTimes()
   const { asks } = useRoundWords()
   const say = (key: string, told: Record<string, string | number> = {}) => t(`log.say.${key}`, told)
+
+  const { say: amountSaid } = useAmounts()
+  const stocked = (id: string, amount: number) => {
+    const item = site.one('stock', id)?.item
+    return { name: item?.name ?? '', v: amountSaid(item?.unit ?? 'pieces', amount) }
+  }
 
   return (record: Upkeep): string => {
     const { id } = record.subject
@@ -59,6 +66,21 @@ export function useUpkeepSentence() {
         const { left } = record.payload
         return left === null ? say('walk.ended', { name }) : say('walk.left', { name, left })
       }
+      case 'stock.set@1':
+        return say(`stock.${record.payload.ended ? 'ended' : 'set'}`, { name: record.payload.name })
+      case 'stock.counted@1':
+        return say('stock.counted', stocked(id, record.payload.amount))
+      case 'stock.came@1': {
+        const { amount, lot, label } = record.payload
+        const told = say(lot ? 'stock.cameLot' : 'stock.came', { ...stocked(id, amount), lot })
+        return label === 'other' ? `${told}. ${say('stock.other')}` : told
+      }
+      case 'stock.ordered@1': {
+        const { amount, expected } = record.payload
+        return say('stock.ordered', { ...stocked(id, amount), day: date(expected) })
+      }
+      case 'stock.lost@1':
+        return say('stock.lost', { ...stocked(id, record.payload.amount), why: record.payload.why })
       case 'task.set@1': {
         const { say: what, owner, due } = record.payload
         const told = { what, day: date(due), who: owner ? names.person(owner) : '' }

@@ -31,6 +31,7 @@ import type { IncidentState } from '@tadka/core/incident'
 import type { TrainingState } from '@tadka/core/training'
 import type { FoodState } from '@tadka/core/food'
 import type { RoundState } from '@tadka/core/round'
+import type { StockState } from '@tadka/core/stock'
 import type { TaskState } from '@tadka/core/task'
 import type { RerunState } from '@tadka/core/rerun'
 import type { LoggerState } from '@tadka/core/logger'
@@ -74,6 +75,7 @@ interface Kinds {
   food: FoodState
   round: RoundState
   task: TaskState
+  stock: StockState
   training: TrainingState
   incident: IncidentState
 }
