@@ -1,4 +1,4 @@
-import { address, isAccessible, press, settled, touch } from './crew.ts'
+import { go, isAccessible, press, settled, touch } from './crew.ts'
 import { GenericCrew } from './generic-crew.ts'
 import { expect, type Page } from './test.ts'
 
@@ -7,21 +7,21 @@ export const usReads = { water: '86', 'heat-temperature': '122' }
 
 /** The log of a first evening answers what it can, and says so where it cannot; what nobody measured is told and taken back. */
 export async function looked(page: Page, each?: (where: string) => Promise<void>): Promise<void> {
-  await page.goto(address('/log/trends'))
+  await go(page, '/log/trends')
   await expect(page.getByRole('heading', { name: 'How long does each machine take?' })).toBeVisible({
     timeout: 60_000,
   })
   await each?.('/log/trends')
   await isAccessible(page)
-  await page.goto(address('/log/month'))
+  await go(page, '/log/month')
   await expect(page.locator('.run').first()).toContainText('Sink Set up')
   await each?.('/log/month')
   // What nobody has taught yet is told so, and asked about from what was entered: in its units.
-  await page.goto(address('/house/training'))
+  await go(page, '/house/training')
   await expect(page.getByRole('heading', { name: 'What you ask before somebody works alone' })).toBeVisible()
   await each?.('/house/training')
   await isAccessible(page)
-  await page.goto(address('/shift/training/check/sink.set-up'))
+  await go(page, '/shift/training/check/sink.set-up')
   const answers = page.locator('.answers button')
   for (let n = 0; n < 10 && (await page.locator('.marked').count()) === 0; n++) {
     await expect(page.getByText(new RegExp(`^${n + 1} of \\d+$`))).toBeVisible()
@@ -32,7 +32,7 @@ export async function looked(page: Page, each?: (where: string) => Promise<void>
   await expect(page.getByRole('heading', { name: /^\d+ of \d+ right\./ })).toBeVisible()
   await each?.('what was not right')
   // It is practised on a sink that is only drawn, by the same products and strips.
-  await page.goto(address('/shift/training/practice/sink.set-up?seed=4'))
+  await go(page, '/shift/training/practice/sink.set-up?seed=4')
   await press(page, 'Begin')
   const crew = new GenericCrew(page)
   crew.keeps = 'I read this'
@@ -42,19 +42,19 @@ export async function looked(page: Page, each?: (where: string) => Promise<void>
   await crew.toTheEnd()
   await expect(page.getByRole('heading', { name: /^\d+ points\./ })).toBeVisible()
   await each?.('practice score')
-  await page.goto(address('/log/case/new'))
+  await go(page, '/log/case/new')
   await page.getByRole('textbox', { name: 'What happened' }).fill('rain through the roof')
   await press(page, 'Open a corrective action')
   await expect(page.getByText('Why did it happen?')).toBeVisible()
   await press(page, 'Take back')
   await expect(page).toHaveURL(/\/log\?day=/)
-  await page.goto(address('/shift'))
+  await go(page, '/shift')
   await expect(page.getByRole('link', { name: /rain through the roof/ })).toHaveCount(0)
 }
 
 /** Something goes wrong on a site that nobody has told more than what stands there: food is judged in its units, and nothing stays closed. */
 export async function wentWrong(page: Page, each?: (where: string) => Promise<void>): Promise<void> {
-  await page.goto(address('/shift/wrong'))
+  await go(page, '/shift/wrong')
   await page.getByRole('radio', { name: 'No power' }).click()
   const hold = page.getByRole('button', { name: 'Hold: No power' })
   await settled(page)
@@ -86,23 +86,23 @@ export async function wentWrong(page: Page, each?: (where: string) => Promise<vo
   await page.getByRole('textbox', { name: 'It was a false alarm' }).fill('somebody pulled the plug')
   await press(page, 'False alarm')
   await expect(page.getByText(/^False alarm, .* somebody pulled the plug$/)).toBeVisible()
-  await page.goto(address('/shift/note'))
+  await go(page, '/shift/note')
   await page.getByLabel('What they must know').fill('the fridge was off for a minute')
   await press(page, 'Leave it')
-  await page.goto(address('/shift'))
+  await go(page, '/shift')
   await expect(page.getByText('the fridge was off for a minute')).toBeVisible()
   await each?.('/shift')
 }
 
 /** A fridge of a site that began empty: read in its own units, and what is opened there gets its last day. */
 export async function readCold(page: Page, each?: (where: string) => Promise<void>): Promise<void> {
-  await page.goto(address('/shift/cold'))
+  await go(page, '/shift/cold')
   await page.getByRole('link', { name: 'Enter it in House.' }).click()
   await press(page, 'Add machines')
   await press(page, 'One more: Fridge or chilled counter')
   await press(page, /^Add 1/)
   await expect(page.getByText('all sent')).toBeVisible()
-  await page.goto(address('/shift/cold'))
+  await go(page, '/shift/cold')
   const keys = each ? '38' : '3'
   await expect(page.getByRole('button', { name: /^Fridge/ })).toHaveAttribute('aria-pressed', 'true')
   const by = (name: string | RegExp) =>
@@ -112,7 +112,7 @@ export async function readCold(page: Page, each?: (where: string) => Promise<voi
   // Nobody has named a thermometer: as wide as the code allows, it is cold all the same.
   await expect(page.getByRole('button', { name: /^Fridge/ })).toContainText(`${keys} ${each ? '°F' : '°C'}`)
   await each?.('/shift/cold')
-  await page.goto(address('/shift/cold/delivery'))
+  await go(page, '/shift/cold/delivery')
   await page.getByRole('textbox', { name: 'What', exact: true }).fill('cream')
   await page.getByRole('radio', { name: 'Yes' }).tap()
   const read = page.getByRole('textbox', { name: 'Its temperature' })
@@ -121,7 +121,7 @@ export async function readCold(page: Page, each?: (where: string) => Promise<voi
   await each?.('/shift/cold/delivery')
   await read.fill(keys)
   await by('Taken')
-  await page.goto(address('/shift/cold/opened'))
+  await go(page, '/shift/cold/opened')
   await by('cream')
   await by('Opened')
   await expect(page.locator('li', { hasText: 'cream' })).toContainText('Use by')

@@ -1,9 +1,9 @@
-import { address, go, isAccessible, press, settled, touch } from './crew.ts'
+import { go, isAccessible, press, settled, touch } from './crew.ts'
 import { expect, type Page } from './test.ts'
 
 /** A round of a site that began empty: made in House, walked by touch, a fridge read on it in the site's own units. */
 export async function walkedRound(page: Page, each?: (where: string) => Promise<void>): Promise<void> {
-  await page.goto(address('/shift'))
+  await go(page, '/shift')
   await page.getByRole('link', { name: 'Rounds', exact: true }).tap()
   await expect(page.getByText('No round is made yet')).toBeVisible()
   await page.getByRole('link', { name: 'Make a round' }).tap()

@@ -1,5 +1,5 @@
 import { control } from './control.ts'
-import { address, counts, heading, isAccessible, press, settled } from './crew.ts'
+import { address, counts, go, heading, isAccessible, press, settled } from './crew.ts'
 import { walkedRound } from './first-round.ts'
 import { stocked } from './first-stock.ts'
 import { looked, readCold, usReads, wentWrong } from './first-looks.ts'
@@ -203,7 +203,7 @@ async function equipped(hands: Hands, dosed: typeof perLitre | typeof perGallon)
   await expect(page.getByText('8 machines and places, 7 with typical numbers')).toBeVisible()
   await expect(page.getByText('all sent')).toBeVisible()
   // What no product is entered for is said before the run, with the way to it.
-  await page.goto(address('/run'))
+  await go(page, '/run')
   await page
     .locator('.chooser li', { hasText: 'Sink' })
     .getByRole('button', { name: /Set up/ })
@@ -211,7 +211,7 @@ async function equipped(hands: Hands, dosed: typeof perLitre | typeof perGallon)
   await expect(page.getByText('No product here is entered for: Wash by hand, in the sink.')).toBeVisible()
   await page.getByRole('link', { name: 'Enter a label' }).first().click()
   await expect(page.getByLabel('What for, in the label’s words')).toHaveValue('Wash by hand, in the sink')
-  await page.goto(address('/house/start'))
+  await go(page, '/house/start')
   for (const [i, label] of labels(dosed).entries()) {
     if (i === 0) await hands.follow('Enter a label')
     else await hands.tap('Enter a label')
@@ -222,7 +222,7 @@ async function equipped(hands: Hands, dosed: typeof perLitre | typeof perGallon)
 
 /** Strips with the date of their pack, a thermometer, and what amounts are measured in. */
 async function measured(hands: Hands, tools: readonly string[]): Promise<void> {
-  await hands.page.goto(address('/house/instruments'))
+  await go(hands.page, '/house/instruments')
   for (const strips of ['Chlorine strips', 'Quat strips', 'pH strips']) {
     await hands.tap(new RegExp(`^\\+ ${strips}`))
     await hands.type(new RegExp(`^${strips}`), '2027-10-01')
@@ -235,7 +235,7 @@ async function measured(hands: Hands, tools: readonly string[]): Promise<void> {
 
 async function staffed(hands: Hands): Promise<void> {
   const { page } = hands
-  await page.goto(address('/house/people'))
+  await go(page, '/house/people')
   await hands.tap('Add somebody')
   for (const [name, role] of crew) {
     await hands.type('Name', name)
@@ -253,14 +253,14 @@ async function staffed(hands: Hands): Promise<void> {
 /** Everybody closes tonight, and the evening is planned. */
 async function planned(hands: Hands): Promise<void> {
   const { page } = hands
-  await page.goto(address('/house/start'))
+  await go(page, '/house/start')
   await expect(page.getByText('5 people beside you')).toBeVisible()
   await isAccessible(page)
   await hands.follow('Fill the roster')
   await hands.tap('Add all 6 others')
   await hands.tap('Save')
   await expect(page.getByText('Saved. Plan the shift anew to use it.')).toBeVisible()
-  await page.goto(address('/shift'))
+  await go(page, '/shift')
   await hands.tap('Plan the shift')
   await expect(page.locator('.figure b')).toBeVisible({ timeout: 60_000 })
 }
@@ -286,7 +286,7 @@ async function firstSignIn(hands: Hands, name: string): Promise<void> {
 
 /** The sink is set up with the products that were entered, step by step to its end. */
 async function worked(page: Page, each?: (where: string) => Promise<void>): Promise<void> {
-  await page.goto(address('/run'))
+  await go(page, '/run')
   await page
     .locator('.chooser li', { hasText: 'Sink' })
     .getByRole('button', { name: /Set up/ })
@@ -304,7 +304,7 @@ async function worked(page: Page, each?: (where: string) => Promise<void>): Prom
 }
 
 async function signed(page: Page): Promise<void> {
-  await page.goto(address('/log'))
+  await go(page, '/log')
   await press(page, 'Sign the day')
   const dialog = page.getByRole('dialog')
   // On a first evening little was due: a reason is asked for only where something is left.
@@ -315,7 +315,7 @@ async function signed(page: Page): Promise<void> {
   await dialog.getByRole('button', { name: 'Sign the day' }).click()
   await expect(dialog).toBeHidden()
   await expect(page.locator('.signed')).toHaveText(/^.+: signed .* by Ada$/)
-  await page.goto(address('/log/entries'))
+  await go(page, '/log/entries')
   await press(page, 'Check that nothing was altered')
   await expect(page.getByText(/^\d+ records checked/)).toBeVisible()
 }
@@ -381,11 +381,11 @@ test.describe('a site in the United States', () => {
       '/bench/check',
       '/shift',
     ]) {
-      await page.goto(address(path))
+      await go(page, path)
       await expect(page.getByRole('button', { name: /^Acting: Ada/ })).toBeVisible()
       await said(path)
     }
-    await page.goto(address('/house/stations'))
+    await go(page, '/house/stations')
     for (const station of ['Soft-serve', 'Dish machine', 'Sink', 'Ice machine']) {
       await page
         .getByRole('button', { name: new RegExp(`^${station}`) })
@@ -396,7 +396,7 @@ test.describe('a site in the United States', () => {
     await worked(page, said)
     // What was done reads in US units too: the sink that was filled, the machine beside it, the log of it all.
     for (const path of ['/dish/machine', '/dish/months', '/dish/sink', '/bench/baths', '/log']) {
-      await page.goto(address(path))
+      await go(page, path)
       await expect(page.getByRole('button', { name: /^Acting: Ada/ })).toBeVisible()
       await page.waitForLoadState('networkidle')
       await said(path)

@@ -10,6 +10,8 @@ export const places = [
   '/shift/cold',
   '/shift/cold/delivery',
   '/shift/cold/opened',
+  '/shift/rounds',
+  '/shift/tasks',
   '/run',
   '/bench/mix',
   '/bench/correct',
@@ -33,6 +35,9 @@ export const places = [
   '/house/practices',
   '/house/people',
   '/house/tablet',
+  '/house/rounds',
+  '/house/stock',
+  '/house/pests',
   '/chart/ice-nugget.half-year?station=kiosk-nugget',
 ]
 

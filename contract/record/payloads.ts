@@ -15,6 +15,8 @@ import { instantMs, sha256, slug, subjectRef, words } from '../stream/envelope.t
 import { foodPayloads } from '../food/records.ts'
 import { roundPayloads } from '../round/records.ts'
 import { stockPayloads } from '../stock/records.ts'
+import { pestPayloads } from '../pest/records.ts'
+import { visitPayloads } from '../visit/records.ts'
 import { taskPayloads } from '../task/records.ts'
 import { rerunPayloads } from '../rerun/records.ts'
 import { trainingPayloads } from '../training/records.ts'
@@ -36,6 +38,8 @@ export const payloadSchemas = {
   ...foodPayloads,
   ...roundPayloads,
   ...taskPayloads,
+  ...pestPayloads,
+  ...visitPayloads,
   ...stockPayloads,
   ...trainingPayloads,
   ...incidentPayloads,

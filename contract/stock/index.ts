@@ -11,8 +11,14 @@ const told = z.object({
   perDay: z.number(),
   lossPerDay: z.number(),
   left: z.object({ least: days, expected: days, most: days }),
-  order: z.object({ inDays: days, packs: z.number().int(), heldBy: z.literal('best-before').exactOptional() }),
-  lots: z.array(z.object({ lot: z.string(), bestBefore: z.string().nullable(), amount: z.number() })).readonly(),
+  order: z.object({
+    inDays: days,
+    packs: z.number().int(),
+    heldBy: z.literal('best-before').exactOptional(),
+  }),
+  lots: z
+    .array(z.object({ lot: z.string(), bestBefore: z.string().nullable(), amount: z.number() }))
+    .readonly(),
 })
 
 /** How all that is kept in stock stands; of what nobody can tell, why. */

@@ -10,6 +10,8 @@ import { rerunFold } from '../rerun/container.ts'
 import { foodFold } from '../food/food.ts'
 import { roundFold } from '../round/round.ts'
 import { stockFold } from '../stock/fold.ts'
+import { pestFold, trapFold } from '../pest/fold.ts'
+import { visitFold } from '../visit/fold.ts'
 import { taskFold } from '../task/task.ts'
 import { incidentFold } from '../incident/fold.ts'
 import { trainingFold } from '../training/fold.ts'
@@ -54,6 +56,9 @@ export const folds = {
   round: roundFold,
   task: taskFold,
   stock: stockFold,
+  pest: pestFold,
+  trap: trapFold,
+  visit: visitFold,
 } as const satisfies Record<SubjectKind, Fold<never> | object>
 
 export const foldOf = (kind: SubjectKind): Fold<unknown> => folds[kind] as unknown as Fold<unknown>

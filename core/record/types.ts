@@ -13,6 +13,8 @@ import type { RecordType } from '../stream/record.ts'
 import type { MadeBy, RecordRules, RulesOf } from '../stream/rules.ts'
 import { roundRecords } from '../round/records.ts'
 import { stockRecords } from '../stock/records.ts'
+import { pestRecords } from '../pest/records.ts'
+import { visitRecords } from '../visit/records.ts'
 import { taskRecords } from '../task/records.ts'
 import { rerunRecords } from '../rerun/records.ts'
 import { dishRecords } from '../warewash/records.ts'
@@ -36,6 +38,8 @@ const rules: RulesOf<RecordType> = {
   ...foodRecords,
   ...roundRecords,
   ...taskRecords,
+  ...pestRecords,
+  ...visitRecords,
   ...stockRecords,
   ...logRecords,
 }

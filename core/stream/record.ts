@@ -24,6 +24,9 @@ export const subjectKinds = [
   'round',
   'task',
   'stock',
+  'pest',
+  'trap',
+  'visit',
 ] as const
 export type SubjectKind = (typeof subjectKinds)[number]
 

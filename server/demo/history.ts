@@ -14,6 +14,7 @@ import { workRun } from './crew.ts'
 import { Diary } from './diary.ts'
 import { coldHistory } from './cold.ts'
 import { roundHistory } from './rounds.ts'
+import { pestHistory } from './pests.ts'
 import { stockHistory } from './stock.ts'
 import { dishHistory } from './dish.ts'
 import { Hands, handsMinutes } from './hands.ts'
@@ -219,5 +220,6 @@ export function demoHistory(now: number, days: number, seed = 2110): AnyDraft[] 
       )
   }
   stockHistory(diary, first, days, now)
+  pestHistory(diary, opening.opens - 230 * minute, now)
   return diary.drafts.toSorted((a, b) => a.observedAt - b.observedAt || a.counter - b.counter)
 }

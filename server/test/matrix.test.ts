@@ -269,6 +269,7 @@ describe('every type of record', () => {
         'tablet',
         'round',
         'stock',
+        'trap',
       ].map((kind) => [`${kind}.set@1`, 'set-up-house' as const]),
     ),
     ...Object.fromEntries(
@@ -291,6 +292,8 @@ describe('every type of record', () => {
     'product.sheet@1': 'set-up-house',
     'task.dropped@1': 'close-case',
     'stock.ordered@1': 'plan-shift',
+    'visit.set@1': 'plan-shift',
+    'pest.settled@1': 'close-case',
     'training.signed@1': 'sign-off',
     'training.ended@1': 'sign-off',
     'procedure.set@1': 'set-procedures',
@@ -309,7 +312,7 @@ describe('every type of record', () => {
     ...Object.fromEntries(
       `incident.opened@1 incident.counted@1 incident.known-good@1 incident.product@1 incident.done@1
       food.received@1 food.read@1 food.opened@1 food.gone@1 walk.begun@1 walk.looked@1 walk.ended@1 task.set@1 task.done@1
-      stock.counted@1 stock.came@1 stock.lost@1
+      stock.counted@1 stock.came@1 stock.lost@1 pest.seen@1 pest.caused@1 trap.looked@1 visit.done@1
       note.left@1 note.settled@1 note.read@1
       case.opened@1 case.told@1 concentrate.opened@1 water.measured@1 concentrate.drawn@1 instrument.checked@1 spare.drawn@1 run.started@1
       run.started@2 run.step.done@1 run.step.done@2 run.step.undone@1 run.step.undone@2 run.wait.started@1

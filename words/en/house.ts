@@ -52,6 +52,7 @@ export const house = {
   tablet: 'Tablets',
   rounds: 'Rounds',
   stock: 'Stock',
+  pests: 'Pests',
   upkeep: 'Kept up day by day',
   thisTablet: 'This tablet',
   yes: 'Yes',

@@ -309,6 +309,22 @@ export const log = {
       ended: 'Round walked: {name}',
       left: 'Round left half-way: {name}. {left}',
     },
+    pest: {
+      seen: 'Seen, {area}: {what}. {said}',
+      caused: 'Why it is here: {cause}. {said}',
+      settled: 'Pests settled: {said}',
+    },
+    trap: {
+      set: 'Device {number}: {kind}, {area}',
+      ended: 'Device {number} is gone',
+      looked: 'Device {number} looked at: {n}',
+      unsound: 'It does not stand as it must.',
+    },
+    visit: {
+      set: '{company} comes on {day}',
+      ended: '{company} does not come',
+      done: '{company} was here: {who}. {did}',
+    },
     stock: {
       set: 'In stock: {name}',
       ended: 'In stock no more: {name}',

@@ -11,6 +11,7 @@ import HouseProducts from './HouseProducts.vue'
 import HouseRounds from './HouseRounds.vue'
 import HouseRules from './HouseRules.vue'
 import HousePractices from './HousePractices.vue'
+import HousePests from './HousePests.vue'
 import HouseStock from './HouseStock.vue'
 import HouseStart from './HouseStart.vue'
 import HouseSpares from './HouseSpares.vue'
@@ -38,7 +39,7 @@ const parts = [
   'tablet',
 ] as const
 /** What is kept up day by day, beside what there is. */
-const upkeep = ['rounds', 'stock'] as const
+const upkeep = ['rounds', 'stock', 'pests'] as const
 const views = {
   start: HouseStart,
   stations: HouseStations,
@@ -55,6 +56,7 @@ const views = {
   tablet: HouseTablet,
   rounds: HouseRounds,
   stock: HouseStock,
+  pests: HousePests,
 }
 const current = computed(() => [...parts, ...upkeep].find((p) => p === props.part) ?? 'stations')
 const tabsOf = (of: readonly (keyof typeof views)[]) =>

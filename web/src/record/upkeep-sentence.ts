@@ -6,11 +6,14 @@ import { useSite } from '../site/site.ts'
 import { useTimes } from '../site/times.ts'
 import { useAmounts } from '../stock/amounts.ts'
 
-type Upkeep = Extract<AnyRecord, { type: `${'food' | 'round' | 'walk' | 'task' | 'stock'}.${string}` }>
+type Upkeep = Extract<
+  AnyRecord,
+  { type: `${'food' | 'round' | 'walk' | 'task' | 'stock' | 'pest' | 'trap' | 'visit'}.${string}` }
+>
 
 /** Whether a record is of what is kept up beside the machines: food, rounds, what is to be done. */
 export const isOfUpkeep = (record: AnyRecord): record is Upkeep =>
-  /^(food|round|walk|task|stock)\./.test(record.type)
+  /^(food|round|walk|task|stock|pest|trap|visit)\./.test(record.type)
 
 /** Such a record in one sentence. */
 export function useUpkeepSentence() {
@@ -65,6 +68,35 @@ export function useUpkeepSentence() {
         const name = site.one('round', id)?.round?.name ?? ''
         const { left } = record.payload
         return left === null ? say('walk.ended', { name }) : say('walk.left', { name, left })
+      }
+      case 'pest.seen@1': {
+        const { pest, sign, area, said } = record.payload
+        const what = [t(`pest.kind.${pest ?? 'unknown'}`), t(`pest.sign.${sign}`)].join(', ')
+        return say('pest.seen', { area, what, said })
+      }
+      case 'pest.caused@1':
+        return say('pest.caused', {
+          cause: t(`pest.cause.${record.payload.cause}`),
+          said: record.payload.said,
+        })
+      case 'pest.settled@1':
+        return say('pest.settled', { said: record.payload.said })
+      case 'trap.set@1': {
+        const { number, kind, area, ended } = record.payload
+        return say(`trap.${ended ? 'ended' : 'set'}`, { number, area, kind: t(`pest.trap.${kind}`) })
+      }
+      case 'trap.looked@1': {
+        const { caught, sound, said } = record.payload
+        const looked = say('trap.looked', { number: site.one('trap', id)?.trap?.number ?? '', n: caught })
+        return [looked, ...(sound ? [] : [say('trap.unsound')]), said].filter(Boolean).join('. ')
+      }
+      case 'visit.set@1': {
+        const { company, day, ended } = record.payload
+        return say(`visit.${ended ? 'ended' : 'set'}`, { company, day: date(day) })
+      }
+      case 'visit.done@1': {
+        const { who, did } = record.payload
+        return say('visit.done', { who, did, company: site.one('visit', id)?.visit?.company ?? '' })
       }
       case 'stock.set@1':
         return say(`stock.${record.payload.ended ? 'ended' : 'set'}`, { name: record.payload.name })

@@ -32,6 +32,8 @@ import type { TrainingState } from '@tadka/core/training'
 import type { FoodState } from '@tadka/core/food'
 import type { RoundState } from '@tadka/core/round'
 import type { StockState } from '@tadka/core/stock'
+import type { PestState, TrapState } from '@tadka/core/pest'
+import type { VisitState } from '@tadka/core/visit'
 import type { TaskState } from '@tadka/core/task'
 import type { RerunState } from '@tadka/core/rerun'
 import type { LoggerState } from '@tadka/core/logger'
@@ -76,6 +78,9 @@ interface Kinds {
   round: RoundState
   task: TaskState
   stock: StockState
+  pest: PestState
+  trap: TrapState
+  visit: VisitState
   training: TrainingState
   incident: IncidentState
 }

@@ -14,6 +14,7 @@ import { logger } from '@tadka/words/en/logger'
 import { question } from '@tadka/words/en/question'
 import { rerun } from '@tadka/words/en/rerun'
 import { round } from '@tadka/words/en/round'
+import { pest } from '@tadka/words/en/pest'
 import { stock } from '@tadka/words/en/stock'
 import { task } from '@tadka/words/en/task'
 import { machine, scan } from '@tadka/words/en/machine'
@@ -54,6 +55,7 @@ export const further = {
   question,
   rerun,
   round,
+  pest,
   stock,
   task,
   scan,

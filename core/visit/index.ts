@@ -1,0 +1,2 @@
+export * from './records.ts'
+export { visitFold, visitsAhead, type VisitAhead, type VisitState } from './fold.ts'
