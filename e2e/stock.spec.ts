@@ -20,7 +20,7 @@ test('what runs out first stands first; it is ordered, comes with another label,
   await expect(page.getByRole('textbox', { name: 'How much was ordered' })).toHaveValue('2')
   await press(page, 'Keep')
   const brine = page.locator('ul > li', { hasText: 'Brineguard' })
-  await expect(brine).toContainText('2 L on its way')
+  await expect(brine).toContainText('2 L on its way, expected 30 Nov')
   await expect(brine).not.toContainText('Order now')
   await press(page, 'It came')
   await expect(page.getByRole('button', { name: 'Keep', exact: true })).toBeDisabled()

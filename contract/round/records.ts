@@ -38,9 +38,13 @@ export const roundPayloads = {
       photo: sha256.nullable(),
       reading: z.uuid().nullable(),
     })
-    .refine((l) => (l.ask.kind === 'read') === (l.reading !== null), {
+    .refine((l) => l.ask.kind === 'read' || l.reading === null, {
       path: ['reading'],
-      message: 'is told for a point that is read, and only for it',
+      message: 'is told only for a point that is read',
+    })
+    .refine((l) => l.ask.kind !== 'read' || l.reading !== null || !l.fine, {
+      path: ['reading'],
+      message: 'is what makes it fine',
     })
     .refine((l) => l.fine || l.reading !== null || l.said.trim().length > 2, {
       path: ['said'],

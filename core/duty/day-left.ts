@@ -46,7 +46,7 @@ export interface DayKnown {
   /** Rounds, and what is to be done by a day. Absent: those are not looked at. */
   readonly rounds?: readonly RoundState[]
   readonly tasks?: readonly TaskState[]
-  /** Since when a station or a round is in the log, milliseconds UTC: nothing was due on it before. Absent: always. */
+  /** Since when a station is in the log, milliseconds UTC: nothing was due on it before. Absent: always. */
   readonly since?: ReadonlyMap<string, number>
 }
 
@@ -79,7 +79,7 @@ export function dayLeft(known: DayKnown, date: string, now: Instant): DayLeft[] 
 }
 
 function upkeepOf(
-  { rounds = [], tasks = [], since }: DayKnown,
+  { rounds = [], tasks = [] }: DayKnown,
   days: readonly TradingDay[],
   date: string,
   to: Instant,
@@ -88,7 +88,7 @@ function upkeepOf(
   const day = days.find((d) => d.date === date)
   const next = days.find((d) => d.date > date)
   const until = next ? next.opens - 3 * 3_600_000 : to
-  const left = day ? roundsLeft(rounds, day, until, now, (id) => since?.get(id) ?? 0) : []
+  const left = day ? roundsLeft(rounds, day, until, now) : []
   // While a day lasts what is due on it may still be done.
   const missed = now < to ? [] : tasksMissed(tasks, date, to)
   return [

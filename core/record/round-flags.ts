@@ -29,7 +29,8 @@ export function roundFlags(draft: AnyDraft, { round, crew, station }: RoundKnown
   const { walk, ask, reading, fine } = draft.payload
   const open = round?.open.find((w) => w.walk === walk)
   if (!open) return ['run-not-running']
-  if (ask.kind !== 'read') return []
+  // That it could not be read is told with why, and is nothing to be held against a reading.
+  if (ask.kind !== 'read' || reading === null) return []
   const read = station(ask.station)?.lastRead
   const isIt = read?.record === reading && read.at >= open.at && (read.verdict === 'in') === fine
   return isIt ? [] : ['reading-differs']

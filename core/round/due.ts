@@ -2,7 +2,7 @@ import type { TradingDay } from '../calendar/index.ts'
 import { weekdayOf } from '../calendar/index.ts'
 import { rank, type StaffRole } from '../rights/index.ts'
 import type { RoundSet, RoundTime } from './records.ts'
-import { isHurried, type RoundState, type WalkOver } from './round.ts'
+import { isHurried, roundAt, type RoundState, type WalkOver } from './round.ts'
 
 const hourMs = 3_600_000
 
@@ -10,11 +10,14 @@ const hourMs = 3_600_000
 const around = {
   opening: (d: TradingDay) => ({ from: d.opens - 3 * hourMs, to: d.opens + hourMs }),
   closing: (d: TradingDay) => ({ from: d.closes - hourMs, to: d.closes + 1.5 * hourMs }),
-  day: (d: TradingDay) => ({ from: d.opens - 3 * hourMs, to: d.closes + 3 * hourMs }),
+  day: (d: TradingDay) => ({ from: d.opens - 3 * hourMs, to: d.closes + 1.5 * hourMs }),
 } as const satisfies Record<RoundTime, (day: TradingDay) => { from: number; to: number }>
 
 /** When a round is walked on a day, ms UTC; null where it is not. */
-export function roundWindow(round: RoundSet, day: TradingDay): { from: number; to: number } | null {
+export function roundWindow(
+  round: Pick<RoundSet, 'days' | 'when' | 'ended'> & { readonly points: { readonly length: number } },
+  day: TradingDay,
+): { from: number; to: number } | null {
   if (round.ended || round.points.length === 0 || !round.days.includes(weekdayOf(day.date))) return null
   return around[round.when](day)
 }
@@ -33,7 +36,7 @@ export interface RoundDue {
 export function roundDue({ round, walks }: RoundState, day: TradingDay | null, now: number): RoundDue | null {
   const window = round && day && roundWindow(round, day)
   if (!window) return null
-  if (walks.some((w) => isWhole(w) && w.from >= window.from)) return { is: 'done', ...window }
+  if (walks.some((w) => isWhole(w) && w.to >= window.from)) return { is: 'done', ...window }
   return { is: now < window.from ? 'ahead' : now <= window.to ? 'now' : 'late', ...window }
 }
 
@@ -50,21 +53,20 @@ export interface RoundLeft {
 
 /**
  * What was missed of a day's rounds. @param until when the next day begins, ms UTC; @param now ms UTC: what may still be walked in
- * time is not missed; @param since when each is in the log, ms UTC: nothing was due before.
+ * time is not missed. A day is held to the round as it was when that day opened.
  */
 export function roundsLeft(
   rounds: readonly RoundState[],
   day: TradingDay,
   until: number,
   now: number,
-  since: (round: string) => number,
 ): RoundLeft[] {
   return rounds.flatMap((state): RoundLeft[] => {
-    const { round } = state
+    const round = roundAt(state, day.opens)
     const window = round && roundWindow(round, day)
-    if (!window || window.to < since(state.id)) return []
+    if (!round || !window) return []
     const left = (how: RoundLeft['how']): RoundLeft => ({ round: state.id, name: round.name, how })
-    const ofDay = state.walks.filter((w) => w.from >= window.from && w.from < until)
+    const ofDay = state.walks.filter((w) => w.to >= window.from && w.from < until)
     const hurried = ofDay
       .filter(isHurried)
       .slice(0, 1)

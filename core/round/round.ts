@@ -33,10 +33,18 @@ export interface WalkOver {
   readonly looks: number
 }
 
+/** What of a round says when it is due. */
+export interface RoundWas extends Pick<RoundSet, 'name' | 'days' | 'when' | 'ended'> {
+  readonly from: number
+  readonly points: { readonly length: number }
+}
+
 export interface RoundState {
   readonly id: string
   /** Null until somebody made it. */
   readonly round: RoundSet | null
+  /** How it was asked for and from when on, ms UTC; the newest last. */
+  readonly was: readonly RoundWas[]
   readonly open: readonly WalkOpen[]
   /** The newest last. */
   readonly walks: readonly WalkOver[]
@@ -44,15 +52,26 @@ export interface RoundState {
 
 const openKept = 4
 const walksKept = 40
+const wasKept = 12
 
 /** A round: as it was made last, those under way, and the last that are over. */
 export const roundFold: Fold<RoundState> = {
-  initial: (id) => ({ id, round: null, open: [], walks: [] }),
+  initial: (id) => ({ id, round: null, was: [], open: [], walks: [] }),
   apply(state, record) {
     const at = correctedAt(record)
     switch (record.type) {
-      case 'round.set@1':
-        return { ...state, round: record.payload }
+      case 'round.set@1': {
+        const { name, days, when, ended, points } = record.payload
+        const was = {
+          name,
+          days,
+          when,
+          ...(ended ? { ended } : {}),
+          points: { length: points.length },
+          from: at,
+        }
+        return { ...state, round: record.payload, was: [...state.was, was].slice(-wasKept) }
+      }
       case 'walk.begun@1': {
         const { walk } = record.payload
         if (!state.round || isKnown(state, walk)) return state
@@ -85,6 +104,10 @@ export const roundFold: Fold<RoundState> = {
 
 const isKnown = ({ open, walks }: RoundState, walk: string) =>
   open.some((w) => w.walk === walk) || walks.some((w) => w.walk === walk)
+
+/** The round as it stood at an instant, ms UTC; null before anybody made it. */
+export const roundAt = ({ was }: RoundState, at: number): RoundWas | null =>
+  was.findLast((w) => w.from <= at) ?? null
 
 /** What was told of what was asked. */
 const toldOf = ({ asked, told }: WalkOpen): Told[] =>

@@ -1,5 +1,4 @@
 import type { RunState } from '@tadka/core/procedure'
-import type { SubjectKind } from '@tadka/core/stream'
 import { inSite } from '../db/transaction.ts'
 import type { Pool } from '../db/pool.ts'
 
@@ -16,22 +15,18 @@ export const runsBetween = (pool: Pool, site: string, from: number, to: number):
     return (await db.query<{ state: RunState }>(sql, [site, from, to])).rows.map((r) => r.state)
   })
 
-/** Since when each subject of some kinds is in the log: the time of its first record, ms UTC, by id. */
-export const sinceWhen = (
-  pool: Pool,
-  site: string,
-  kinds: readonly SubjectKind[],
-): Promise<ReadonlyMap<string, number>> =>
+/** Since when each station is in the log: the time of its first record, ms UTC. */
+export const stationsSince = (pool: Pool, site: string): Promise<ReadonlyMap<string, number>> =>
   inSite(pool, site, async (db) => {
     const sql = `
       select s.subject_id as id, r.corrected_at as at from subject_state s
       cross join lateral (
         select i.seq from record_subject i
-        where i.site_id = s.site_id and i.kind = s.kind and i.subject_id = s.subject_id
+        where i.site_id = s.site_id and i.kind = 'station' and i.subject_id = s.subject_id
         order by i.seq limit 1) as first
       join record r on r.site_id = s.site_id and r.seq = first.seq
-      where s.site_id = $1 and s.kind = any ($2)`
-    const { rows } = await db.query<{ id: string; at: string }>(sql, [site, kinds])
+      where s.site_id = $1 and s.kind = 'station'`
+    const { rows } = await db.query<{ id: string; at: string }>(sql, [site])
     return new Map(rows.map((r) => [r.id, Number(r.at)]))
   })
 

@@ -14,7 +14,7 @@ import {
   coldReadsBetween,
   hoursWithRecords,
   runsBetween,
-  sinceWhen,
+  stationsSince,
 } from './day-queries.ts'
 
 const dayMs = 86_400_000
@@ -35,7 +35,7 @@ export const shiftOf = async (pool: Pool, where: string, day: string): Promise<S
 export interface SiteKnown {
   readonly site: SiteSet
   readonly stations: readonly StationState[]
-  /** Since when each station and round is in the log, milliseconds UTC. */
+  /** Since when each station is in the log, milliseconds UTC. */
   readonly since: ReadonlyMap<string, number>
   readonly rounds: readonly RoundState[]
   readonly tasks: readonly TaskState[]
@@ -45,7 +45,7 @@ export async function siteKnown(pool: Pool, where: string): Promise<SiteKnown> {
   const [site, stations, since, rounds, tasks] = await Promise.all([
     siteOf(pool, where),
     queries.statesOfKind(pool, where, 'station') as Promise<StationState[]>,
-    sinceWhen(pool, where, ['station', 'round']),
+    stationsSince(pool, where),
     queries.statesOfKind(pool, where, 'round') as Promise<RoundState[]>,
     queries.statesOfKind(pool, where, 'task') as Promise<TaskState[]>,
   ])

@@ -1,12 +1,12 @@
 import { inSite } from '../db/transaction.ts'
 import type { Pool } from '../db/pool.ts'
 
-/** What the log says was used, by the hour: of a label, a strip, a spare, or how many runs of a procedure ended. */
+/** What the log says was used: of a label, a strip, a spare, or how many runs of a procedure ended. What a meter counts stands by the hour. */
 export interface UsedRow {
   readonly kind: 'product' | 'instrument' | 'spare' | 'run'
   readonly ref: string
   readonly unit: 'mL' | 'g' | 'pieces' | 'runs'
-  /** The middle of the hour, ms UTC. */
+  /** ms UTC. */
   readonly at: number
   readonly amount: number
 }
@@ -21,36 +21,37 @@ export const usedSince = (pool: Pool, site: string, from: number): Promise<UsedR
         from record where site_id = $1 and type = 'record.amended@1'
         order by body #>> '{payload,target}', seq desc
       ), told as (
-        select r.type, r.corrected_at / 3600000 as hour, coalesce(a.instead, r.body -> 'payload') as payload
+        select r.type, case when r.type = 'concentrate.drawn@1'
+            then r.corrected_at / 3600000 * 3600000 + 1800000 else r.corrected_at end as at, coalesce(a.instead, r.body -> 'payload') as payload
         from record r left join amended a on a.id = r.id
         where r.site_id = $1 and r.corrected_at >= $2
           and r.type in ('bath.mixed@1', 'concentrate.drawn@1', 'spare.drawn@1', 'reading.taken@1', 'run.finished@1')
           and (a.id is null or a.instead <> 'null'::jsonb)
       ), used as (
-        select hour, 'product' as kind, payload ->> 'product' as ref,
+        select at, 'product' as kind, payload ->> 'product' as ref,
           case when payload #>> '{measured,unit}' in ('g', 'pieces') then payload #>> '{measured,unit}' else 'mL' end as unit,
           case when payload #>> '{measured,unit}' in ('g', 'pieces')
             then (payload #>> '{measured,amount}')::float8 else (payload ->> 'poured')::float8 end as amount
         from told where type = 'bath.mixed@1'
         union all
-        select hour, 'product', payload ->> 'product', 'mL', (payload ->> 'millilitres')::float8
+        select at, 'product', payload ->> 'product', 'mL', (payload ->> 'millilitres')::float8
         from told where type = 'concentrate.drawn@1'
         union all
-        select hour, 'spare', payload ->> 'spare', 'pieces', (payload ->> 'count')::float8
+        select at, 'spare', payload ->> 'spare', 'pieces', (payload ->> 'count')::float8
         from told where type = 'spare.drawn@1'
         union all
-        select hour, 'instrument', named.id, 'pieces', 1
+        select at, 'instrument', named.id, 'pieces', 1
         from told cross join lateral jsonb_array_elements_text(payload -> 'instruments') as named (id)
         where type = 'reading.taken@1'
         union all
-        select t.hour, 'run', s.state #>> '{procedure,id}', 'runs', 1
+        select t.at, 'run', s.state #>> '{procedure,id}', 'runs', 1
         from told t join subject_state s on s.site_id = $1 and s.kind = 'run' and s.subject_id = t.payload ->> 'run'
         where t.type = 'run.finished@1'
       )
-      select kind, ref, unit, used.hour::text as hour, sum(amount) as amount from used
-      where ref is not null group by kind, ref, unit, used.hour order by used.hour`
-    const { rows } = await db.query<Omit<UsedRow, 'at'> & { hour: string }>(sql, [site, from])
-    return rows.map(({ hour, ...r }) => ({ ...r, at: (Number(hour) + 0.5) * 3_600_000 }))
+      select kind, ref, unit, used.at::text as at, sum(amount) as amount from used
+      where ref is not null group by kind, ref, unit, used.at order by used.at`
+    const { rows } = await db.query<Omit<UsedRow, 'at'> & { at: string }>(sql, [site, from])
+    return rows.map((r) => ({ ...r, at: Number(r.at) }))
   })
 
 /** When the log of a site begins, ms UTC; null where it is empty. */

@@ -10,15 +10,19 @@ let server: TestServer
 const cookies: Record<string, string> = {}
 beforeAll(async () => {
   server = await testServer(2)
-  for (const who of ['bao', 'ines', 'oriel']) cookies[who] = await signIn(server.app, who)
+  await comeIn()
 })
+async function comeIn(): Promise<void> {
+  for (const who of ['bao', 'ines', 'oriel']) cookies[who] = await signIn(server.app, who)
+}
 afterAll(() => server.close())
 
 const minute = 60_000
-/** A quarter of an hour before the close of a Thursday. */
-let at = Date.parse('2026-11-26T23:15:00Z')
-async function send(by: string, type: RecordType, subject: SubjectRef, payload: object, later = 1) {
-  at += later * minute
+/** A Thursday's evening, and a quarter of an hour before the next day's close. */
+let at = Date.parse('2026-11-26T22:45:00Z')
+const nextEvening = Date.parse('2026-11-27T23:15:00Z')
+async function send(by: string, type: RecordType, subject: SubjectRef, payload: object) {
+  at += minute
   server.clock.now = at
   const made: AnyDraft = draft(at, type, payload, { by, subject })
   const answer = await ask(server, cookies[by] ?? '', 'POST', '/records', { sentAt: at, drafts: [made] })
@@ -38,7 +42,7 @@ const flagsOf = async (id: string) => {
 const to = { kind: 'round', id: 'test-round' } as const
 const ask_ = { kind: 'own', say: 'the night safe is locked' } as const
 const round: RoundSet = {
-  ...{ name: 'Night round', who: 'lead', days: [4], when: 'closing' },
+  ...{ name: 'Night round', who: 'lead', days: [5], when: 'closing' },
   points: [
     { id: 'safe', area: 'Galley', ask: ask_ },
     { id: 'cold', area: 'Quayside kiosk', ask: { kind: 'read', station: 'kiosk-fridge' } },
@@ -47,7 +51,7 @@ const round: RoundSet = {
 const look = { walk: 'w1', point: 'safe', area: 'Galley', ask: ask_, said: '', photo: null, reading: null }
 const left = async (when: string) => {
   server.clock.now = Date.parse(when)
-  const answer = await ask(server, await signIn(server.app, 'oriel'), 'GET', '/days/2026-11-26')
+  const answer = await ask(server, await signIn(server.app, 'oriel'), 'GET', '/days/2026-11-27')
   return answer.json<{ left: DayLeft[] }>().left
 }
 
@@ -63,6 +67,9 @@ describe('a round', () => {
       outcome: 'refused',
     })
     expect(await send('oriel', 'round.set@1', to, round)).toMatchObject({ outcome: 'accepted' })
+    at = nextEvening
+    server.clock.now = at
+    await comeIn()
   })
   it('that is for leads, begun by crew, is kept and marked', async () => {
     const { id } = await send('bao', 'walk.begun@1', to, { walk: 'w0' })
@@ -72,10 +79,18 @@ describe('a round', () => {
   })
   it.each([
     ['not fine, with nothing said', { ...look, fine: false }],
-    ['a fridge, without its reading', { ...look, point: 'cold', ask: round.points[1]?.ask, fine: true }],
+    [
+      'a fridge that is fine, without its reading',
+      { ...look, point: 'cold', ask: round.points[1]?.ask, fine: true },
+    ],
     ['a reading where none is asked', { ...look, fine: true, reading: crypto.randomUUID() }],
   ])('takes no look that is %s', async (_, payload) => {
     expect(await send('ines', 'walk.looked@1', to, payload)).toMatchObject({ outcome: 'refused' })
+  })
+  it('that cannot read a fridge tells why, and that is not fine', async () => {
+    const cold = { ...look, point: 'cold', area: 'Quayside kiosk', ask: round.points[1]?.ask }
+    const made = await send('ines', 'walk.looked@1', to, { ...cold, fine: false, said: 'switched off' })
+    expect(await flagsOf(made.id)).toEqual([])
   })
   it('whose fridge was not read says so in the log, whatever the tablet calls it', async () => {
     const cold = { ...look, point: 'cold', area: 'Quayside kiosk', ask: round.points[1]?.ask, fine: true }
@@ -103,10 +118,10 @@ describe('a round', () => {
   })
   it('stands among what of the day is left until all of it was looked at', async () => {
     const kept = at
-    expect(await left('2026-11-27T00:30:00Z')).not.toContainEqual(
+    expect(await left('2026-11-28T00:30:00Z')).not.toContainEqual(
       expect.objectContaining({ round: 'test-round' }),
     )
-    expect(await left('2026-11-27T03:00:00Z')).toContainEqual(
+    expect(await left('2026-11-28T03:00:00Z')).toContainEqual(
       expect.objectContaining({ what: 'round', round: 'test-round', name: 'Night round', how: 'not-walked' }),
     )
     at = kept
@@ -115,7 +130,7 @@ describe('a round', () => {
     expect((await state<RoundState>('round', 'test-round')).walks).toMatchObject([
       { walk: 'w1', asked: 2, unseen: 0, by: 'ines' },
     ])
-    expect(await left('2026-11-27T03:00:00Z')).not.toContainEqual(
+    expect(await left('2026-11-28T03:00:00Z')).not.toContainEqual(
       expect.objectContaining({ round: 'test-round' }),
     )
     at = kept + 10 * minute
@@ -130,12 +145,12 @@ describe('something to be done', () => {
       say,
       area: 'Galley',
       owner: 'wen',
-      due: '2026-11-26',
+      due: '2026-11-27',
       from: { kind: 'round', id: 'test-round' },
     }
     await send('bao', 'task.set@1', task, payload)
     const kept = at
-    expect(await left('2026-11-27T12:00:00Z')).toContainEqual({
+    expect(await left('2026-11-28T12:00:00Z')).toContainEqual({
       what: 'task',
       task: 'mend-safe',
       say,
@@ -147,7 +162,7 @@ describe('something to be done', () => {
     })
     await send('bao', 'task.done@1', task, { say, note: 'locksmith was here', photo: null })
     expect(await state<TaskState>('task', 'mend-safe')).toMatchObject({ ended: { how: 'done', by: 'bao' } })
-    expect(await left('2026-11-27T12:00:00Z')).not.toContainEqual(
+    expect(await left('2026-11-28T12:00:00Z')).not.toContainEqual(
       expect.objectContaining({ task: 'mend-safe' }),
     )
   })

@@ -113,6 +113,7 @@ export const pest = {
     said: '{when}: {who}{licence}. {did}',
     licensed: ', licence {n}',
     see: 'Report',
+    open: 'Look',
   },
   trend: {
     how: 'Seen and caught, week by week. Trend: the last four weeks against the four before.',

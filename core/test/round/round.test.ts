@@ -54,7 +54,7 @@ const walked = (time: string, each = 1) => {
   return [begun(time), ...looks, ended(from + points.length * each + 1)]
 }
 const left = (state: RoundState, now: string) =>
-  roundsLeft([state], day, next, instantAt(day.date, now, zone), () => 0).map((l) => l.how)
+  roundsLeft([state], day, next, instantAt(day.date, now, zone)).map((l) => l.how)
 const due = (state: RoundState, now: string) => roundDue(state, day, instantAt(day.date, now, zone))?.is
 
 describe('what rounds usually look at', () => {
@@ -137,9 +137,19 @@ describe('of a day’s rounds is told', () => {
   ] as const)('%s', (_, records, now, told) => {
     expect(left(after(made(), ...records), now)).toEqual(told)
   })
-  it('nothing of before it was made', () => {
-    const since = instantAt('2026-12-04', '09:00', zone)
-    expect(roundsLeft([after(made())], day, next, since, () => since)).toEqual([])
+  it('nothing of a day that opened before it was made, or on which it was not asked for then', () => {
+    const late = { ...made(), observedAt: day.opens + 60_000 } as AnyRecord
+    expect(left(after(late), '28:00')).toEqual([])
+    // Its days are changed the day after: the day before stays as it was.
+    const change = { ...made({ days: [4] }), observedAt: next } as AnyRecord
+    expect(left(after(made({ days: [1] }), change), '28:00')).toEqual([])
+    expect(left(after(made(), { ...change, payload: set({ ended: true }) } as AnyRecord), '28:00')).toEqual([
+      'not-walked',
+    ])
+  })
+  it('as walked one that was begun before its time and ended in it', () => {
+    const [begun_, ...looks] = walked('23:20', 3)
+    expect(left(after(made(), ...(begun_ ? [begun_] : []), ...looks), '28:00')).toEqual([])
   })
   it('as hurried never one whose looks lie two seconds apart, always one whose do not', () => {
     fc.assert(

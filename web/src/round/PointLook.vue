@@ -5,6 +5,7 @@ import { NButton, NInput, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoicePick from '../pieces/ChoicePick.vue'
+import ReasonForm from '../pieces/ReasonForm.vue'
 import FilePick from '../pieces/FilePick.vue'
 import { canTakePhotos, usePhotos } from '../site/photos.ts'
 import { useProcedures } from '../site/procedures.ts'
@@ -71,6 +72,11 @@ function wrong(): void {
     ...(follow.value ? [site.draftOf('task.set@1', { kind: 'task', id }, task)] : []),
   )
 }
+/** It cannot be read: that is told with why, and is not fine. */
+function unread(why: string): void {
+  said.value = why
+  site.commit(looked(false))
+}
 /** The reading itself is the look: what it was judged decides. */
 function read(verdict: string): void {
   const record = site.one('station', station.value ?? '')?.lastRead?.record
@@ -88,6 +94,15 @@ function read(verdict: string): void {
     <heat-check v-if="station" what="cold-product" :recheck-of="place.case" :place="place" @kept="read">
       <p class="quiet small">{{ t('cold.where') }}</p>
     </heat-check>
+    <details v-if="station">
+      <summary>{{ t('round.cannot') }}</summary>
+      <reason-form
+        :label="t('round.cannotWhy')"
+        :like="t('round.cannotLike')"
+        :act="t('round.keep')"
+        @said="unread"
+      />
+    </details>
     <template v-else>
       <div class="two">
         <n-button type="primary" class="big" :disabled="isWrong" @click="fine">{{
@@ -132,6 +147,13 @@ function read(verdict: string): void {
 </template>
 
 <style scoped>
+summary {
+  min-height: 48px;
+  display: flex;
+  align-items: center;
+  font-weight: 600;
+  cursor: pointer;
+}
 .look,
 form {
   display: grid;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { decimals } from '@tadka/core/quantity'
 import { NButton } from 'naive-ui'
 import { useI18n } from 'vue-i18n'
 import { useSession } from '../rights/session.ts'
@@ -10,6 +11,11 @@ const { t } = useI18n()
 const session = useSession()
 const words = useStockWords(() => props.today)
 const print = () => window.print()
+/** What it costs, in the site's own money; empty where nobody has said what a pack does. */
+const costs = ({ item, told }: StockRow) =>
+  item.price !== null && told && !('untold' in told) && told.order.packs > 0
+    ? t('stock.costs', { n: decimals(item.price * told.order.packs, 2) })
+    : ''
 const order = ({ item, told }: StockRow) => (told && !('untold' in told) ? words.order(item, told) : '')
 </script>
 
@@ -25,6 +31,7 @@ const order = ({ item, told }: StockRow) => (told && !('untold' in told) ? words
           </td>
           <td>{{ order(r) }}</td>
           <td class="quiet">{{ r.item.supplier }}</td>
+          <td>{{ costs(r) }}</td>
         </tr>
       </tbody>
     </table>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { openOrders } from '@tadka/core/stock'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -30,11 +31,16 @@ const may = (act: (typeof acts)[number]) => session.mayDo(act === 'ordered' ? 'p
 const notes = computed(() => {
   const { item } = props.row
   if (!told.value) return []
-  const { coming, lossPerDay, lots } = told.value
+  const { lossPerDay, lots } = told.value
   const week = lossPerDay * 7
   const dated = lots.filter((l) => l.bestBefore !== null)
   return [
-    ...(coming > 0 ? [t('stock.coming', { v: say(item.unit, coming) })] : []),
+    ...openOrders(props.row.state).map((o) =>
+      t(o.expected < props.today ? 'stock.overdue' : 'stock.coming', {
+        v: say(item.unit, o.amount),
+        day: date(o.expected),
+      }),
+    ),
     // A little is how people pour.
     ...(week > told.value.perDay ? [t('stock.loss', { v: say(item.unit, week) })] : []),
     ...dated.map((l) =>
