@@ -122,13 +122,20 @@ await take('log')
 
 const manager = await newPage('light')
 await signIn(manager, 'Oriel', '9080')
-await go('/house/trade', '.week', manager)
-await take('house-day', manager)
-await go('/house/stations?add=1', '.house-form li', manager)
-for (const name of ['Espresso machine', 'Espresso machine', 'Grinder', 'Slush machine'])
-  await manager.getByRole('button', { name: `One more: ${name}`, exact: true }).click()
-await manager.getByRole('heading', { name: 'What stands here?' }).scrollIntoViewIfNeeded()
-await take('house-machines', manager)
+await go('/house/stock', '.shopping', manager)
+await take('stock', manager)
+
+// A round under way: two points fine, the third is not.
+await go('/shift/rounds', '.begin', page)
+await page.locator('li', { hasText: 'Evening round' }).locator('.begin').click()
+for (let n = 1; n <= 2; n++) {
+  await press(page, 'Fine')
+  await page.getByText(`${n} of 10 looked at`).waitFor()
+}
+await settled(page)
+await press(page, 'Not fine')
+await page.getByLabel('What is wrong').fill('Oat drink opened on Monday has no date')
+await take('round')
 
 // A practice run in which the wrong bottle stands at hand.
 const learner = await newPage('light')
