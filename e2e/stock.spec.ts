@@ -8,6 +8,7 @@ test('what runs out first stands first; it is ordered, comes with another label,
   page,
 }) => {
   await signIn(page, 'Oriel', '9080')
+  await expect(page.getByText('One thing to order')).toBeVisible()
   await go(page, '/house/stock')
   const first = page.locator('ul > li').first()
   await expect(first).toContainText('Brineguard')

@@ -53,6 +53,8 @@ export const stock = {
     told: 'Do not pour it yet. A new strength is a new label, and every dose changes with it: enter the label in House > Products first.',
   },
   keep: 'Keep',
+  toOrder: 'One thing to order | One thing to order | {n} things to order',
+  see: 'Look',
   shopping: 'Shopping list',
   shoppingNone: 'Nothing is to be ordered within a week.',
   print: 'Print',

@@ -45,6 +45,9 @@ const RoundsAsked = later(() =>
 const TasksAsked = later(() =>
   Promise.all([import('../task/TasksAsked.vue'), fetchWords()]).then(([asked]) => asked),
 )
+const StockAsked = later(() =>
+  Promise.all([import('../stock/StockAsked.vue'), fetchWords()]).then(([asked]) => asked),
+)
 const NotesFound = later(() => import('../duty/NotesFound.vue'))
 const FollowUps = later(() => import('../duty/FollowUps.vue'))
 const OpenCases = later(() => import('../case/OpenCases.vue'))
@@ -151,6 +154,7 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
       <rerun-list v-if="kept.length > 0" :kept="kept" />
       <rounds-asked />
       <tasks-asked />
+      <stock-asked v-if="session.mayDo('plan-shift')" />
       <cold-asked />
       <baths-due />
       <review-waiting v-if="session.mayDo('review-day')" />

@@ -1,6 +1,7 @@
 import type { StockAnswer } from '@tadka/contract/stock'
 import { dateAfter } from '@tadka/core/duty'
 import type { StockItem, StockState, StockTold } from '@tadka/core/stock'
+import { useDebounceFn } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSession } from '../rights/session.ts'
@@ -35,11 +36,8 @@ export function useStock() {
     }
   }
   onMounted(look)
-  // What was counted here counts once it was sent.
-  watch(
-    () => store.seq,
-    () => void look(),
-  )
+  // What was counted here counts once it was sent; a dish machine's racks come one by one, and are not asked for each.
+  watch(() => store.seq, useDebounceFn(look, 800, { maxWait: 5000 }))
   const urgency = ({ told }: StockRow) =>
     !told ? 9998 : 'untold' in told ? -9999 : (told.order.inDays ?? 9999)
   const rows = computed<StockRow[]>(() =>

@@ -18,9 +18,12 @@ export function useTasks() {
   const { today } = useProcedures()
   const me = computed(() => session.acting?.id ?? null)
   const open = computed(() => tasksOpen(site.all('task'), today.value, me.value))
-  /** What somebody is to see on their own shift: late or due today, and theirs or nobody's. */
+  /** What somebody is to see on their own shift: late or due today, and theirs or nobody's; a lead sees what is late of all. */
   const asking = computed(() =>
-    open.value.filter((o) => o.is !== 'ahead' && (o.owner === null || o.owner === me.value)),
+    open.value.filter((o) => {
+      const isTheirs = o.owner === null || o.owner === me.value
+      return o.is === 'late' ? isTheirs || session.mayDo('close-case') : o.is === 'today' && isTheirs
+    }),
   )
   const to = (id: string) => ({ kind: 'task', id }) as const
   return {
