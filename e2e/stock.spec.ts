@@ -34,6 +34,11 @@ test('what runs out first stands first; it is ordered, comes with another label,
   const href = await page.getByRole('link', { name: 'As a table (CSV)' }).getAttribute('href')
   const table = await page.request.get(address(href ?? ''))
   expect(await table.text()).toContain('Blue towels,1,400,pieces,Harbour Supplies')
+  // Whoever mixes with it is told before they pour.
+  await go(page, '/bench/mix')
+  await press(page, /^Galley cloths/)
+  await press(page, 'Poured out and rinsed')
+  await expect(page.getByText(/^What came last, lot B-77, has another label/)).toBeVisible()
   await go(page, '/log/entries')
   await expect(page.getByText(/^Came, Brineguard: 2 L, lot B-77\. Its label is another/)).toBeVisible()
 })

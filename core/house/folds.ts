@@ -54,6 +54,8 @@ export interface ProductKept {
   readonly container: ConcentrateOpened | null
   /** What meters counted from it since it was opened, mL, and when last; null where none did. */
   readonly drawn: { readonly millilitres: number; readonly from: number; readonly at: number } | null
+  /** What came last has another label than the one entered here, and that was not entered since; absent where it has not. */
+  readonly otherLabel?: { readonly at: number; readonly lot: string }
   /** Its data sheet; absent where nobody has brought one in. */
   readonly sheet?: { readonly sha256: string; readonly name: string; readonly at: number }
 }
@@ -66,6 +68,11 @@ export const productFold: Fold<ProductState> = {
     if (record.type === 'product.set@1') {
       const { id, container, drawn, sheet } = state
       return { ...record.payload, id, container, drawn, ...(sheet ? { sheet } : {}) }
+    }
+    if (record.type === 'stock.came@1') {
+      const { otherLabel: _, ...rest } = state
+      const { label, lot } = record.payload
+      return label === 'other' ? { ...rest, otherLabel: { at: correctedAt(record), lot } } : rest
     }
     if (record.type === 'product.sheet@1') {
       const { sheet: _, ...rest } = state

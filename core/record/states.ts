@@ -28,7 +28,7 @@ const setFold = <S>(type: string): Fold<(S & { id: string }) | { id: string }> =
 })
 
 /** Counted up whenever a fold's state changes its shape: servers then fold their read tables anew. */
-export const foldsVersion = 18
+export const foldsVersion = 19
 
 /** The state of each kind of subject, folded from its records by the same code on the server and in the browser. */
 export const folds = {

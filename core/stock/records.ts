@@ -78,11 +78,19 @@ declare module '../stream/record.ts' {
 /** A spare's own shelf count goes with it. */
 const alsoSpare = ({ of }: { readonly of: StockItem['of'] }) =>
   subject('spare', of.kind === 'spare' ? of.id : null)
+/** And a product's label is told to be another, before anybody pours it. */
+const alsoProduct = ({ of }: { readonly of: StockItem['of'] }) =>
+  subject('product', of.kind === 'product' ? of.id : null)
 
 export const stockRecords: RulesOf<keyof StockPayloads> = {
   'stock.set@1': { needs: 'set-up-house' },
   'stock.counted@1': { needs: 'record', typed: true, tap: true, concerns: alsoSpare },
-  'stock.came@1': { needs: 'record', typed: true, tap: true, concerns: alsoSpare },
+  'stock.came@1': {
+    needs: 'record',
+    typed: true,
+    tap: true,
+    concerns: (came) => [...alsoSpare(came), ...alsoProduct(came)],
+  },
   'stock.ordered@1': { needs: 'plan-shift', typed: true, tap: true },
   'stock.lost@1': { needs: 'record', typed: true, tap: true, concerns: alsoSpare },
 }

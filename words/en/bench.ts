@@ -135,6 +135,8 @@ export const bench = {
     'past-best-before': 'The concentrate is past its date: it may be weak. Test before use.',
     'open-too-long': 'The container has been open for longer than its label allows. Test before use.',
     weakens: 'Open for long: hypochlorite loses strength. Test before use.',
+    'other-label':
+      'What came last, lot {lot}, has another label than the one this is worked out by. Do not pour that: enter its label in House > Products first.',
     'date-missing': 'Nobody wrote down when it was opened. Test before use.',
   },
   pouredKeep: 'Poured: save to the log',

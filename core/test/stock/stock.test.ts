@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { spareFold } from '../../house/index.ts'
+import { productFold, spareFold } from '../../house/index.ts'
+import { subjectsOf } from '../../record/index.ts'
 import {
   daysLeft,
   forecastOf,
@@ -74,6 +75,18 @@ describe('something in stock', () => {
       recordOf(4, 'stock.lost@1', spare, { amount: 2, of, why: 'crushed' }),
     ]
     expect(records.reduce((s, r) => spareFold.apply(s, r), spareFold.initial('s')).count).toBe(7)
+  })
+  it('with another label says so at its product, until a label is entered or the same one comes', () => {
+    const at = { kind: 'product', id: 'kelpwash' } as const
+    const label = (n: number, told: 'same' | 'other') =>
+      recordOf(n, 'stock.came@1', at, { amount: 1, of: item.of, lot: 'B7', bestBefore: null, label: told })
+    const after_ = (...records: Parameters<typeof productFold.apply>[1][]) =>
+      records.reduce((s, r) => productFold.apply(s, r), productFold.initial('kelpwash')).otherLabel
+    expect(after_(label(1, 'other'))).toEqual({ at: 60_000, lot: 'B7' })
+    expect(after_(label(1, 'other'), label(2, 'same'))).toBeUndefined()
+    const entered = recordOf(2, 'product.set@1', at, { name: 'Kelpwash' } as never)
+    expect(after_(label(1, 'other'), entered)).toBeUndefined()
+    expect(subjectsOf(label(1, 'other'))).toContainEqual(at)
   })
   it('is on its way until as much came, the oldest order first', () => {
     const orders = [1, 3].map((day) => ({ at: start + day * dayMs, amount: 5000, expected: '', ...by }))

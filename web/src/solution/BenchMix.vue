@@ -73,6 +73,7 @@ const cautions = computed(() => {
     c.use.contactSeconds ? t('bench.contact', { s: c.use.contactSeconds }) : '',
     c.use.rinseAfter ? t('bench.rinseAfter') : '',
     m.aimed.value ? t('bench.crewAim', { ...m.aimed.value }) : '',
+    c.product.otherLabel ? t('bench.concentrate.other-label', { lot: c.product.otherLabel.lot || '–' }) : '',
     ...m.warnings(c.product).map((w) => t(`bench.concentrate.${w}`)),
   ].filter(Boolean)
 })

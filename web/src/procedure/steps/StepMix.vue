@@ -130,6 +130,9 @@ function poured(): void {
     <p v-else-if="candidate.product.supply.kind === 'per-litre'" class="why">
       {{ t('run.byLabel', { dose: dose(candidate.product.supply) }) }}
     </p>
+    <p v-if="candidate.product.otherLabel" class="other" role="alert">
+      {{ t('bench.concentrate.other-label', { lot: candidate.product.otherLabel.lot || '–' }) }}
+    </p>
     <p v-if="candidate.product.ppe.length > 0" class="ppe">
       {{ t('bench.ppe', { list: candidate.product.ppe.join(', ') }) }}
     </p>
@@ -150,6 +153,10 @@ function poured(): void {
 <style scoped>
 .which {
   margin: 8px 0 14px;
+}
+.other {
+  color: var(--out);
+  font-weight: 650;
 }
 .ppe {
   margin-top: 14px;
