@@ -1,4 +1,4 @@
-import { dateAfter } from '@tadka/core/duty'
+import { dateAfter } from '@tadka/core/calendar'
 import { beginsAnew, expect, test } from './test.ts'
 import { counts, go, isAccessible, press, settled, signIn } from './crew.ts'
 

@@ -1,4 +1,4 @@
-import { boundsOfDay, instantAt } from '../duty/index.ts'
+import { boundsOfDay, instantAt } from '../calendar/index.ts'
 import type { RosterSet, SiteSet } from '../house/index.ts'
 import {
   handsOn,

@@ -1,5 +1,5 @@
 import type { BathState } from '../bath/index.ts'
-import { dayOf } from '../duty/index.ts'
+import { dayOf } from '../calendar/index.ts'
 import type { MixSet, ProductState, SiteKept, SiteSet } from '../house/index.ts'
 import { procedureOn, type OwnProcedure, type StationState } from '../procedure/index.ts'
 import { instant } from '../quantity/index.ts'

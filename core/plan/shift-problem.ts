@@ -1,4 +1,5 @@
-import { instantAt, tradingDay, type DueItem } from '../duty/index.ts'
+import { instantAt, tradingDay } from '../calendar/index.ts'
+import type { DueItem } from '../duty/index.ts'
 import {
   baseOf,
   bringsProduct,

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import * as calendar from '../calendar/index.ts'
 import * as duty from '../duty/index.ts'
 import { instant } from '../quantity/index.ts'
 import { stationFold, type StationState } from '../procedure/index.ts'
@@ -61,19 +62,19 @@ describe('a station that was not there yet', () => {
 
 describe('trading days', () => {
   it('a close past midnight falls on the next date', () => {
-    expect(duty.tradingDay(site, '2026-11-26')?.closes).toBe(at('2026-11-27T00:30:00Z'))
-    expect(duty.tradingDayAt(site, at('2026-11-27T00:10:00Z'))?.date).toBe('2026-11-26')
+    expect(calendar.tradingDay(site, '2026-11-26')?.closes).toBe(at('2026-11-27T00:30:00Z'))
+    expect(calendar.tradingDayAt(site, at('2026-11-27T00:10:00Z'))?.date).toBe('2026-11-26')
   })
   it('a day the site is closed is none', () => {
-    expect(duty.tradingDay(site, '2026-12-25')).toBeNull()
+    expect(calendar.tradingDay(site, '2026-12-25')).toBeNull()
   })
   it.each([
     ['the night the clocks go back', '2026-10-24', 6],
     ['the night the clocks go forward', '2026-03-28', 4],
     ['any other night', '2026-11-26', 5],
   ])('%s (%s), %d hours lie between close and open', (_, date, hours) => {
-    const day = duty.tradingDay(site, date)
-    const next = duty.tradingDay(site, duty.dateAfter(date, 1))
+    const day = calendar.tradingDay(site, date)
+    const next = calendar.tradingDay(site, calendar.dateAfter(date, 1))
     expect(((next?.opens ?? 0) - (day?.closes ?? 0)) / 3_600_000).toBe(hours)
   })
 })

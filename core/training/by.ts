@@ -1,4 +1,4 @@
-import { dateAfter, instantAt } from '../duty/index.ts'
+import { dateAfter, instantAt } from '../calendar/index.ts'
 import type { RosterSet } from '../house/index.ts'
 import type { RunState } from '../procedure/index.ts'
 import type { RefusalCode } from '../refusal/index.ts'

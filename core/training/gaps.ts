@@ -1,4 +1,4 @@
-import { dateAfter } from '../duty/index.ts'
+import { dateAfter } from '../calendar/index.ts'
 import type { Procedure } from '../procedure/index.ts'
 import { standingOf, type Standing, type TrainingOf } from './standing.ts'
 

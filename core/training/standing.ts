@@ -1,4 +1,4 @@
-import { dayOf } from '../duty/index.ts'
+import { dayOf } from '../calendar/index.ts'
 import type { CrewState, SiteSet } from '../house/index.ts'
 import {
   baseOf,

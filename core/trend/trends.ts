@@ -1,5 +1,5 @@
 import { median } from 'simple-statistics'
-import { dateAfter, hourAt, weekdayOf } from '../duty/index.ts'
+import { dateAfter, hourAt, weekdayOf } from '../calendar/index.ts'
 import { instant } from '../quantity/index.ts'
 import { readingsOf, type DaySheet } from '../sheet/index.ts'
 import { groupedBy } from '../stream/grouped.ts'

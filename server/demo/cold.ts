@@ -1,4 +1,4 @@
-import { dateAt, tradingDays } from '@tadka/core/duty'
+import { dateAt, tradingDays } from '@tadka/core/calendar'
 import { coldStore } from '@tadka/core/house'
 import { openedUntil } from '@tadka/core/food'
 import { instant } from '@tadka/core/quantity'

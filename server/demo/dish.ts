@@ -1,4 +1,4 @@
-import { tradingDays } from '@tadka/core/duty'
+import { tradingDays } from '@tadka/core/calendar'
 import {
   figuresOf,
   judgeCycle,

@@ -1,4 +1,4 @@
-import { dateAt, instantAt } from '@tadka/core/duty'
+import { dateAt, instantAt } from '@tadka/core/calendar'
 import { handsOn, numberOf, servesFamily, stepsOfRun, type Procedure, type Step } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'
 import { site } from './house.ts'

@@ -1,5 +1,5 @@
 import { bathHours } from '@tadka/core/bath'
-import { dateAfter, dateAt, tradingDayAt, tradingDays, weekdayOf } from '@tadka/core/duty'
+import { dateAfter, dateAt, tradingDayAt, tradingDays, weekdayOf } from '@tadka/core/calendar'
 import { randomFrom } from '@tadka/core/quantity'
 import { instant } from '@tadka/core/quantity'
 import {

@@ -1,4 +1,4 @@
-import { dateAfter, dateAt } from '@tadka/core/duty'
+import { dateAfter, dateAt } from '@tadka/core/calendar'
 import type { PestSeen, TrapKind } from '@tadka/core/pest'
 import { instant } from '@tadka/core/quantity'
 import type { Diary } from './diary.ts'

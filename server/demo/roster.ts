@@ -1,4 +1,4 @@
-import { dateAfter } from '@tadka/core/duty'
+import { dateAfter } from '@tadka/core/calendar'
 import type { CrewSet, RosterSet, RosterShift } from '@tadka/core/house'
 import crewJson from './data/crew.json' with { type: 'json' }
 

@@ -1,4 +1,4 @@
-import { dateAfter, tradingDayAt, tradingDays } from '@tadka/core/duty'
+import { dateAfter, tradingDayAt, tradingDays } from '@tadka/core/calendar'
 import { instant } from '@tadka/core/quantity'
 import { pestPoints, roundWindow, type PointAsk, type RoundPoint, type RoundSet } from '@tadka/core/round'
 import type { Diary } from './diary.ts'

@@ -1,4 +1,4 @@
-import { dateAfter, dateAt, tradingDays } from '@tadka/core/duty'
+import { dateAfter, dateAt, tradingDays } from '@tadka/core/calendar'
 import { instant } from '@tadka/core/quantity'
 import type { StockItem } from '@tadka/core/stock'
 import type { AnyDraft } from '@tadka/core/stream'

@@ -1,5 +1,5 @@
 import type { AnsweredQuestion } from '@tadka/contract/honesty'
-import { dateAfter, dayOf } from '@tadka/core/duty'
+import { dateAfter, dayOf } from '@tadka/core/calendar'
 import { enteredTypes, entriesOf, questionsOf, type Question } from '@tadka/core/honesty'
 import type { RosterSet } from '@tadka/core/house'
 import type { StationState } from '@tadka/core/procedure'

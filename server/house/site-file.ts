@@ -9,7 +9,7 @@ import {
   type StationSet,
 } from '@tadka/core/house'
 import { firstPin } from '@tadka/core/people'
-import { dayOf } from '@tadka/core/duty'
+import { dayOf } from '@tadka/core/calendar'
 import type { OwnProcedure } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'
 import { Refusal } from '@tadka/core/refusal'

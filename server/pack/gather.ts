@@ -1,4 +1,5 @@
-import { dateAfter, dayOf, dueList, type DueItem } from '@tadka/core/duty'
+import { dateAfter, dayOf } from '@tadka/core/calendar'
+import { dueList, type DueItem } from '@tadka/core/duty'
 import type { InstrumentSet, ProductSet } from '@tadka/core/house'
 import { proceduresHere, type OwnProcedure, type Procedure } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'

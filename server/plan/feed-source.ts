@@ -1,4 +1,4 @@
-import { dayOf } from '@tadka/core/duty'
+import { dayOf } from '@tadka/core/calendar'
 import { proceduresHere, type OwnProcedure, type StationState } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'
 import { crewForPlan, trainingOf, type TrainingState } from '@tadka/core/training'

@@ -1,12 +1,5 @@
-import {
-  dateAfter,
-  dateAt,
-  dueAhead,
-  instantAt,
-  isDaily,
-  type DueItem,
-  type Prediction,
-} from '@tadka/core/duty'
+import { dateAfter, dateAt, instantAt } from '@tadka/core/calendar'
+import { dueAhead, isDaily, type DueItem, type Prediction } from '@tadka/core/duty'
 import { baseOf, latestProcedure, type StationState } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'
 import type { CrewSet, RosterSet, SiteSet } from '@tadka/core/house'

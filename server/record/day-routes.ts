@@ -1,6 +1,6 @@
 import { slug } from '@tadka/contract/stream'
 import { signBody } from '@tadka/contract/people'
-import { dayOf } from '@tadka/core/duty'
+import { dayOf } from '@tadka/core/calendar'
 import { instant } from '@tadka/core/quantity'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'

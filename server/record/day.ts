@@ -1,4 +1,5 @@
-import { boundsOfDay, dayLeft, dayOf, type DayLeft } from '@tadka/core/duty'
+import { boundsOfDay, dayOf } from '@tadka/core/calendar'
+import { dayLeft, type DayLeft } from '@tadka/core/duty'
 import { coldStore, type SiteSet } from '@tadka/core/house'
 import type { StationState } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'

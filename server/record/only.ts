@@ -1,4 +1,5 @@
-import { boundsOfDay, dateAfter, dayLeft, dayOf } from '@tadka/core/duty'
+import { boundsOfDay, dateAfter, dayOf } from '@tadka/core/calendar'
+import { dayLeft } from '@tadka/core/duty'
 import { instant } from '@tadka/core/quantity'
 import type { Pool } from '../db/pool.ts'
 import { casesOpenBefore, runsBetween } from './day-queries.ts'

@@ -1,6 +1,6 @@
 import { reviewBody } from '@tadka/contract/people'
 import { slug } from '@tadka/contract/stream'
-import { dateAfter, dayOf } from '@tadka/core/duty'
+import { dateAfter, dayOf } from '@tadka/core/calendar'
 import { instant } from '@tadka/core/quantity'
 import { Refusal } from '@tadka/core/refusal'
 import { may } from '@tadka/core/rights'

@@ -1,5 +1,5 @@
 import { slug } from '@tadka/contract/stream'
-import { boundsOfDay, dayOf } from '@tadka/core/duty'
+import { boundsOfDay, dayOf } from '@tadka/core/calendar'
 import { instant } from '@tadka/core/quantity'
 import { Refusal } from '@tadka/core/refusal'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'

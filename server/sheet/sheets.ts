@@ -1,4 +1,4 @@
-import { boundsOfDay } from '@tadka/core/duty'
+import { boundsOfDay } from '@tadka/core/calendar'
 import { daySheet, sheetTypes, type DaySheet } from '@tadka/core/sheet'
 import { paperOn, type TrainingState } from '@tadka/core/training'
 import type { Pool } from '../db/pool.ts'

@@ -1,4 +1,4 @@
-import { dateAfter } from '@tadka/core/duty'
+import { dateAfter } from '@tadka/core/calendar'
 import type { StockItem, StockStands } from '@tadka/core/stock'
 import { stringify } from 'csv-stringify/sync'
 import { noFormula } from '../pack/tables.ts'

@@ -1,4 +1,4 @@
-import { dayOf, instantAt } from '@tadka/core/duty'
+import { dayOf, instantAt } from '@tadka/core/calendar'
 import { instant } from '@tadka/core/quantity'
 import { stockTold, type StockItem, type StockState, type StockTold, type Used } from '@tadka/core/stock'
 import type { Pool } from '../db/pool.ts'

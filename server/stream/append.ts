@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import { checkContents, checkDraft } from '@tadka/contract/record'
 import { type DraftOutcome } from '@tadka/contract/stream'
-import { dayOf } from '@tadka/core/duty'
+import { dayOf } from '@tadka/core/calendar'
 import type { Role } from '@tadka/core/rights'
 import { instant } from '@tadka/core/quantity'
 import {

@@ -7,7 +7,7 @@ import {
   verifyChain,
   type AnyRecord,
 } from '@tadka/core/stream'
-import { dateAfter } from '@tadka/core/duty'
+import { dateAfter } from '@tadka/core/calendar'
 import { latestProcedure, type StationState } from '@tadka/core/procedure'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { workRun } from '../demo/crew.ts'

@@ -1,4 +1,4 @@
-import { dateAfter } from '@tadka/core/duty'
+import { dateAfter } from '@tadka/core/calendar'
 import { exceptionsOf, type DaySheet } from '@tadka/core/sheet'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { people } from '../demo/house.ts'

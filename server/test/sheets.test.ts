@@ -1,4 +1,4 @@
-import { dateAfter } from '@tadka/core/duty'
+import { dateAfter } from '@tadka/core/calendar'
 import { readingsOf, type DaySheet } from '@tadka/core/sheet'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { ask, inspect, signIn, testServer, type TestServer } from './server.ts'

@@ -1,4 +1,4 @@
-import { dateAfter, dayOf } from '@tadka/core/duty'
+import { dateAfter, dayOf } from '@tadka/core/calendar'
 import type { CrewState, RosterSet, SiteSet } from '@tadka/core/house'
 import { procedureOn, type OwnProcedure, type Procedure, type RunState } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'

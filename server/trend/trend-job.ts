@@ -1,4 +1,4 @@
-import { dateAfter, dayOf } from '@tadka/core/duty'
+import { dateAfter, dayOf } from '@tadka/core/calendar'
 import { instant } from '@tadka/core/quantity'
 import type { DaySheet } from '@tadka/core/sheet'
 import { trendsOf, type Trends } from '@tadka/core/trend'

@@ -1,4 +1,4 @@
-import { tradingDay } from '@tadka/core/duty'
+import { tradingDay } from '@tadka/core/calendar'
 import { canonicalText } from '@tadka/core/stream'
 import { type SiteSet, slugOf, type StationDuty } from '@tadka/core/house'
 import { describe, expect, it } from 'vitest'

@@ -1,4 +1,4 @@
-import { instantAt, tradingDay } from '../../duty/index.ts'
+import { instantAt, tradingDay } from '../../calendar/index.ts'
 import type { CrewSet, RosterSet } from '../../house/roster.ts'
 import type { SiteSet } from '../../house/site.ts'
 import { baseOf, type StationState } from '../../procedure/index.ts'

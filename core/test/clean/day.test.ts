@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { boundsOfDay, dayLeft, dayOf, dueList, type DayLeft } from '../../duty/index.ts'
+import { boundsOfDay, dayOf } from '../../calendar/index.ts'
+import { dayLeft, dueList, type DayLeft } from '../../duty/index.ts'
 import { closedKey, runFold, stationFold, type RunState, type StationState } from '../../procedure/index.ts'
 import { instant } from '../../quantity/index.ts'
 import { amendFault } from '../../record/index.ts'

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { dateAfter } from '../../duty/index.ts'
+import { dateAfter } from '../../calendar/index.ts'
 import {
   foodFold,
   foodStands,

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { dateAt, instantAt, localTimeAt } from '../../duty/index.ts'
+import { dateAt, instantAt, localTimeAt } from '../../calendar/index.ts'
 import { coldOutcome } from '../../cold/index.ts'
 import { instant } from '../../quantity/index.ts'
 

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { dueList, tradingDay } from '../../duty/index.ts'
+import { tradingDay } from '../../calendar/index.ts'
+import { dueList } from '../../duty/index.ts'
 import {
   planViolations,
   followUpKey,

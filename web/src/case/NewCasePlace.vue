@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { caseOrigins, type CaseOrigin } from '@tadka/core/case'
-import { dayOf } from '@tadka/core/duty'
+import { dayOf } from '@tadka/core/calendar'
 import type { SiteSet } from '@tadka/core/house'
 import { NButton, NInput, NSelect } from 'naive-ui'
 import { computed, ref } from 'vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { SiteSet } from '@tadka/core/house'
-import { dayOf } from '@tadka/core/duty'
+import { dayOf } from '@tadka/core/calendar'
 import { instant } from '@tadka/core/quantity'
 import type { CaseState } from '@tadka/core/case'
 import { caseTitle } from '@tadka/words/sheet'

@@ -1,5 +1,5 @@
 import { coldDue, coldStands, type ColdDue, type ColdStands } from '@tadka/core/cold'
-import { tradingDayAt } from '@tadka/core/duty'
+import { tradingDayAt } from '@tadka/core/calendar'
 import { coldStore, type SiteKept, type SiteSet } from '@tadka/core/house'
 import type { StationState } from '@tadka/core/procedure'
 import { computed } from 'vue'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { dateAt } from '@tadka/core/duty'
+import { dateAt } from '@tadka/core/calendar'
 import { showMinutes } from '@tadka/core/quantity'
 import type { SiteSet } from '@tadka/core/house'
 import { computed, ref } from 'vue'

@@ -1,13 +1,5 @@
-import {
-  dateAfter,
-  dateAt,
-  dueAhead,
-  isDaily,
-  tradingDay,
-  weekdayOf,
-  type DueItem,
-  type Prediction,
-} from '@tadka/core/duty'
+import { dateAfter, dateAt, tradingDay, weekdayOf } from '@tadka/core/calendar'
+import { dueAhead, isDaily, type DueItem, type Prediction } from '@tadka/core/duty'
 import { instant, type Instant } from '@tadka/core/quantity'
 import { neededNames, segmentsOf, type Procedure, type StationState } from '@tadka/core/procedure'
 import type { SiteSet } from '@tadka/core/house'

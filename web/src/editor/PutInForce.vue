@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { dateAfter } from '@tadka/core/duty'
+import { dateAfter } from '@tadka/core/calendar'
 import type { Procedure } from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { coldStore } from '@tadka/core/house'
 import { pestPoints, usualPoints, type PointAsk, type RoundPoint } from '@tadka/core/round'
-import { NAutoComplete, NButton, NInput } from 'naive-ui'
+import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoundWords } from '../round/round-words.ts'
-import { useAreas } from '../site/areas.ts'
+import AreaField from '../site/AreaField.vue'
 import { useSite } from '../site/site.ts'
 import { newId } from '../wire/device.ts'
 
@@ -13,16 +13,12 @@ import { newId } from '../wire/device.ts'
 const points = defineModel<readonly RoundPoint[]>({ required: true })
 const { t } = useI18n()
 const site = useSite()
-const { areas } = useAreas()
 const { asks } = useRoundWords()
 
 const area = ref('')
 const own = ref('')
 const tried = ref(false)
 const where = computed(() => area.value.trim())
-const known = computed(() =>
-  [...new Set([...points.value.map((p) => p.area), ...areas.value])].map((a) => ({ label: a, value: a })),
-)
 const same = (a: PointAsk, b: PointAsk) => JSON.stringify(a) === JSON.stringify(b)
 const has = (ask: PointAsk) => points.value.some((p) => p.area === where.value && same(p.ask, ask))
 /** Every cold store of the site, and all that rounds usually look at, less what is looked at there already. */
@@ -77,17 +73,12 @@ function earlier(i: number): void {
     </ol>
     <fieldset>
       <legend>{{ t('round.set.add') }}</legend>
-      <label>
-        {{ t('round.set.area') }}
-        <n-auto-complete
-          v-model:value="area"
-          :options="known"
-          :get-show="() => true"
-          size="large"
-          :placeholder="t('round.set.areaLike')"
-          :input-props="{ 'aria-label': t('round.set.area'), maxlength: 60 }"
-        />
-      </label>
+      <area-field
+        v-model="area"
+        :label="t('round.set.area')"
+        :example="t('round.set.areaLike')"
+        :also="points.map((p) => p.area)"
+      />
       <p v-if="tried && where === ''" class="fault" role="alert">{{ t('round.set.fault.area') }}</p>
       <div class="usual" role="group" :aria-label="t('round.set.usual')">
         <n-button

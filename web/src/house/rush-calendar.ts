@@ -1,4 +1,4 @@
-import { dateAt, weekdayOf } from '@tadka/core/duty'
+import { dateAt, weekdayOf } from '@tadka/core/calendar'
 import type { Rush } from '@tadka/core/house'
 import { instant } from '@tadka/core/quantity'
 import { eventsIn, localTimeOn } from '../site/events.ts'

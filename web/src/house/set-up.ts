@@ -1,5 +1,5 @@
 import { missingOf, type Missing } from '@tadka/core/procedure'
-import { dayOf } from '@tadka/core/duty'
+import { dayOf } from '@tadka/core/calendar'
 import { instant } from '@tadka/core/quantity'
 import type { InstrumentSet, SiteSet } from '@tadka/core/house'
 import { computed } from 'vue'

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { incidentRules, type IncidentState } from '@tadka/core/incident'
-import { NButton, useMessage } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoicePick from '../pieces/ChoicePick.vue'
-import FilePick from '../pieces/FilePick.vue'
 import ManyPick from '../pieces/ManyPick.vue'
 import TextField from '../pieces/TextField.vue'
-import { canTakePhotos, usePhotos } from '../site/photos.ts'
+import PhotoPick from '../site/PhotoPick.vue'
 import { useIncidents } from './incidents.ts'
 import PastInstant from './PastInstant.vue'
 
@@ -15,8 +14,6 @@ import PastInstant from './PastInstant.vue'
 const props = defineProps<{ incident: IncidentState }>()
 const { t } = useI18n()
 const { plan, record } = useIncidents()
-const { keep } = usePhotos()
-const message = useMessage()
 
 const mayPlan = computed(() => incidentRules[props.incident.kind].stops === 'extended' && plan.value !== null)
 const way = ref<'authority' | 'plan'>('authority')
@@ -26,13 +23,6 @@ const photo = ref<string | null>(null)
 const conditions = ref<readonly string[]>([])
 const isWhole = computed(() => who.value.trim().length > 1 && at.value !== null)
 const show = ref(props.incident.approval === null)
-async function picture(file: File): Promise<void> {
-  try {
-    photo.value = await keep(file)
-  } catch {
-    message.error(t('run.noPicture'))
-  }
-}
 function save(): void {
   if (!isWhole.value || at.value === null) return
   record(props.incident.id, 'incident.approved@1', {
@@ -68,11 +58,10 @@ function save(): void {
       :most="120"
     />
     <past-instant v-model="at" :label="t('incident.approval.at')" />
-    <file-pick
-      v-if="canTakePhotos()"
-      accept="image/*"
-      :text="t(photo ? 'incident.approval.photoTaken' : 'incident.approval.photo')"
-      @pick="picture"
+    <photo-pick
+      v-model="photo"
+      :text="t('incident.approval.photo')"
+      :again="t('incident.approval.photoTaken')"
     />
     <n-button size="large" type="primary" attr-type="submit" :disabled="!isWhole">{{
       t('incident.approval.save')

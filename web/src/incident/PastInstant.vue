@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { dateAt, instantAt, localTimeAt } from '@tadka/core/duty'
+import { dateAt, instantAt, localTimeAt } from '@tadka/core/calendar'
 import { instant } from '@tadka/core/quantity'
 import type { SiteSet } from '@tadka/core/house'
 import { computed, ref, watch } from 'vue'

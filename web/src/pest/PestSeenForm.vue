@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import { pests, pestSigns, type Pest, type PestSign } from '@tadka/core/pest'
 import type { AnyDraft } from '@tadka/core/stream'
-import { NAutoComplete, NButton, useMessage } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoicePick from '../pieces/ChoicePick.vue'
-import FilePick from '../pieces/FilePick.vue'
 import TextField from '../pieces/TextField.vue'
-import { useAreas } from '../site/areas.ts'
-import { canTakePhotos, usePhotos } from '../site/photos.ts'
+import AreaField from '../site/AreaField.vue'
+import PhotoPick from '../site/PhotoPick.vue'
 import { useSite } from '../site/site.ts'
 import TakeBackNow from '../site/TakeBackNow.vue'
 import { newId } from '../wire/device.ts'
@@ -16,9 +15,6 @@ import { newId } from '../wire/device.ts'
 /** Something was seen of a pest: what, where, with a photo. */
 const { t } = useI18n()
 const site = useSite()
-const message = useMessage()
-const { options } = useAreas()
-const { keep: keepPhoto } = usePhotos()
 const pest = ref<Pest | 'unknown' | null>(null)
 const sign = ref<PestSign | null>(null)
 const area = ref('')
@@ -26,13 +22,6 @@ const said = ref('')
 const photo = ref<string | null>(null)
 const made = ref<AnyDraft | null>(null)
 const enough = computed(() => pest.value !== null && sign.value !== null && area.value.trim() !== '')
-async function picture(file: File): Promise<void> {
-  try {
-    photo.value = await keepPhoto(file)
-  } catch {
-    message.error(t('run.noPicture'))
-  }
-}
 function keep(): void {
   if (!enough.value || !sign.value) return
   made.value = site.record(
@@ -65,28 +54,13 @@ function keep(): void {
       :label="t('pest.sign.title')"
       :choices="pestSigns.map((s) => ({ value: s, text: t(`pest.sign.${s}`) }))"
     />
-    <label>
-      {{ t('pest.area') }}
-      <n-auto-complete
-        v-model:value="area"
-        :options="options"
-        :get-show="() => true"
-        size="large"
-        placeholder=""
-        :input-props="{ 'aria-label': t('pest.area'), maxlength: 60 }"
-      />
-    </label>
+    <area-field v-model="area" :label="t('pest.area')" />
     <text-field v-model="said" large :name="t('pest.said')" :example="t('pest.saidLike')" :most="300" />
     <div class="acts">
       <n-button type="primary" size="large" attr-type="submit" :disabled="!enough">{{
         t('pest.keep')
       }}</n-button>
-      <file-pick
-        v-if="canTakePhotos()"
-        accept="image/*"
-        :text="t(photo ? 'round.photoTaken' : 'round.photo')"
-        @pick="picture"
-      />
+      <photo-pick v-model="photo" :text="t('round.photo')" :again="t('round.photoTaken')" />
       <take-back-now v-if="made" :key="made.id" :draft="made" @back="made = null" />
     </div>
   </form>

@@ -1,17 +1,16 @@
 <script setup lang="ts">
 import { trapKinds, type TrapKind, type TrapSet } from '@tadka/core/pest'
-import { NAutoComplete, NButton } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoicePick from '../pieces/ChoicePick.vue'
 import TextField from '../pieces/TextField.vue'
-import { useAreas } from '../site/areas.ts'
+import AreaField from '../site/AreaField.vue'
 
 /** A device, as it stands: its number, what it is, where on the plan. */
 const props = defineProps<{ trap: TrapSet | null }>()
 const emit = defineEmits<{ keep: [trap: TrapSet]; cancel: [] }>()
 const { t, tm } = useI18n()
-const { options } = useAreas()
 const number = ref(props.trap?.number ?? '')
 const kind = ref<TrapKind | null>(props.trap?.kind ?? null)
 const area = ref(props.trap?.area ?? '')
@@ -50,17 +49,7 @@ const made = computed((): TrapSet | null => {
       ]"
     />
     <p v-if="isBait && enclosed === false" class="fault" role="alert">{{ t('pest.device.open') }}</p>
-    <label>
-      {{ t('pest.area') }}
-      <n-auto-complete
-        v-model:value="area"
-        :options="options"
-        :get-show="() => true"
-        size="large"
-        placeholder=""
-        :input-props="{ 'aria-label': t('pest.area'), maxlength: 60 }"
-      />
-    </label>
+    <area-field v-model="area" :label="t('pest.area')" />
     <choice-pick
       v-model="cell"
       named

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { dateAfter, weekdayOf } from '@tadka/core/duty'
+import { dateAfter, weekdayOf } from '@tadka/core/calendar'
 import type { RosterSet } from '@tadka/core/house'
 import { NButton, NSelect } from 'naive-ui'
 import { computed, ref, watch } from 'vue'

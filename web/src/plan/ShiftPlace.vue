@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { dueList, tradingDayAt, type DueItem } from '@tadka/core/duty'
+import { tradingDayAt } from '@tadka/core/calendar'
+import { dueList, type DueItem } from '@tadka/core/duty'
 import type { SiteSet } from '@tadka/core/house'
 import { planKey, waitsForService } from '@tadka/core/plan'
 import { NButton } from 'naive-ui'

@@ -1,4 +1,4 @@
-import { dateAt } from '@tadka/core/duty'
+import { dateAt } from '@tadka/core/calendar'
 import { instant } from '@tadka/core/quantity'
 import type { RosterSet, RosterShift, SiteSet } from '@tadka/core/house'
 import { eventsIn, localTimeOn } from '../site/events.ts'

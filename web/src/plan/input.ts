@@ -1,4 +1,5 @@
-import { dueList, tradingDayAt } from '@tadka/core/duty'
+import { tradingDayAt } from '@tadka/core/calendar'
+import { dueList } from '@tadka/core/duty'
 import type { PlanSet, ShiftInput } from '@tadka/core/plan'
 import type { RosterSet, SiteSet } from '@tadka/core/house'
 import { computed, shallowRef } from 'vue'

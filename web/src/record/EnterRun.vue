@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { dateAt, instantAt } from '@tadka/core/duty'
+import { dateAt, instantAt } from '@tadka/core/calendar'
 import type { SiteSet } from '@tadka/core/house'
 import { NButton, NInput, NSelect } from 'naive-ui'
 import { computed, ref, watch } from 'vue'

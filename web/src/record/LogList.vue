@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { dayOf } from '@tadka/core/duty'
+import { dayOf } from '@tadka/core/calendar'
 import type { SiteSet } from '@tadka/core/house'
 import { instant } from '@tadka/core/quantity'
 import { correctedAt, type SubjectRef } from '@tadka/core/stream'

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { dateAfter, dayOf, type DayLeft } from '@tadka/core/duty'
+import { dateAfter, dayOf } from '@tadka/core/calendar'
+import type { DayLeft } from '@tadka/core/duty'
 import type { SiteSet } from '@tadka/core/house'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'

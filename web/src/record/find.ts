@@ -1,4 +1,4 @@
-import { boundsOfDay } from '@tadka/core/duty'
+import { boundsOfDay } from '@tadka/core/calendar'
 import type { SiteSet } from '@tadka/core/house'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'

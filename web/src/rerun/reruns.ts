@@ -1,4 +1,4 @@
-import { boundsOfDay } from '@tadka/core/duty'
+import { boundsOfDay } from '@tadka/core/calendar'
 import { allergensOf, type MixState, type SiteSet } from '@tadka/core/house'
 import { lastRead, rerunDays, rerunStands, type RerunState, type RerunTakenBack } from '@tadka/core/rerun'
 import { modelCode } from '@tadka/core/rules'

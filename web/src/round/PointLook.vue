@@ -6,8 +6,7 @@ import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoicePick from '../pieces/ChoicePick.vue'
 import ReasonForm from '../pieces/ReasonForm.vue'
-import FilePick from '../pieces/FilePick.vue'
-import { canTakePhotos, usePhotos } from '../site/photos.ts'
+import PhotoPick from '../site/PhotoPick.vue'
 import { useProcedures } from '../site/procedures.ts'
 import { useSite } from '../site/site.ts'
 import HeatCheck from '../solution/HeatCheck.vue'
@@ -24,7 +23,6 @@ const message = useMessage()
 const { today } = useProcedures()
 const { asks, source } = useRoundWords()
 const { to } = useRounds()
-const { keep } = usePhotos()
 
 const isWrong = ref(false)
 const said = ref('')
@@ -47,13 +45,6 @@ const place = computed(() => ({
   case: openCase.value,
 }))
 
-async function picture(file: File): Promise<void> {
-  try {
-    photo.value = await keep(file)
-  } catch {
-    message.error(t('run.noPicture'))
-  }
-}
 const looked = (fine: boolean, reading: string | null = null) => {
   const { id: point, area, ask } = props.point
   const told = { fine, said: fine ? '' : said.value.trim(), photo: photo.value, reading }
@@ -122,12 +113,7 @@ function read(verdict: string): void {
           :input-props="{ 'aria-label': t('round.what') }"
           maxlength="300"
         />
-        <file-pick
-          v-if="canTakePhotos()"
-          accept="image/*"
-          :text="t(photo ? 'round.photoTaken' : 'round.photo')"
-          @pick="picture"
-        />
+        <photo-pick v-model="photo" :text="t('round.photo')" :again="t('round.photoTaken')" />
         <choice-pick
           v-model="follow"
           named

@@ -1,4 +1,4 @@
-import { tradingDayAt } from '@tadka/core/duty'
+import { tradingDayAt } from '@tadka/core/calendar'
 import type { SiteSet } from '@tadka/core/house'
 import { rank } from '@tadka/core/rights'
 import {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { OwnInspection } from '@tadka/contract/people'
-import { boundsOfDay, dateAfter, dayOf } from '@tadka/core/duty'
+import { boundsOfDay, dateAfter, dayOf } from '@tadka/core/calendar'
 import type { SiteSet } from '@tadka/core/house'
 import { instant } from '@tadka/core/quantity'
 import { useEventListener } from '@vueuse/core'

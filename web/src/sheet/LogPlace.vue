@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { dayOf } from '@tadka/core/duty'
+import { dayOf } from '@tadka/core/calendar'
 import type { SiteSet } from '@tadka/core/house'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'

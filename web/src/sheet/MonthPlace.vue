@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { dateAfter, dayOf } from '@tadka/core/duty'
+import { dateAfter, dayOf } from '@tadka/core/calendar'
 import type { SiteSet } from '@tadka/core/house'
 import { onlyOf, readingsOf, type DaySheet } from '@tadka/core/sheet'
 import { exceptionWords, leftWords, runTimes, summaryWords } from '@tadka/words/sheet'

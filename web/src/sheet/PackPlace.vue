@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { dateAfter, dayOf } from '@tadka/core/duty'
+import { dateAfter, dayOf } from '@tadka/core/calendar'
 import type { SiteSet } from '@tadka/core/house'
 import { NButton, NProgress } from 'naive-ui'
 import { computed, onScopeDispose, ref, watch } from 'vue'

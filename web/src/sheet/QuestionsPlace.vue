@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Question } from '@tadka/core/honesty'
-import { dayOf } from '@tadka/core/duty'
+import { dayOf } from '@tadka/core/calendar'
 import type { SiteSet } from '@tadka/core/house'
 import { instant } from '@tadka/core/quantity'
 import { NButton, NInput } from 'naive-ui'

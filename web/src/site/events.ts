@@ -1,4 +1,4 @@
-import { dateAfter, instantAt } from '@tadka/core/duty'
+import { dateAfter, instantAt } from '@tadka/core/calendar'
 
 /** An event of an iCalendar file. Times are milliseconds UTC, lengths milliseconds. */
 export interface CalendarEvent {

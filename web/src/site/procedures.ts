@@ -1,4 +1,4 @@
-import { dayOf } from '@tadka/core/duty'
+import { dayOf } from '@tadka/core/calendar'
 import { allProcedures, procedureOn, proceduresOn, type Procedure } from '@tadka/core/procedure'
 import type { SiteSet } from '@tadka/core/house'
 import { computed } from 'vue'

@@ -1,5 +1,5 @@
 import type { StockAnswer } from '@tadka/contract/stock'
-import { dateAfter } from '@tadka/core/duty'
+import { dateAfter } from '@tadka/core/calendar'
 import type { StockItem, StockState, StockTold } from '@tadka/core/stock'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'

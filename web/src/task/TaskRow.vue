@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import type { TaskOpen } from '@tadka/core/task'
 import type { AnyDraft } from '@tadka/core/stream'
-import { NButton, NInput, useMessage } from 'naive-ui'
+import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import FilePick from '../pieces/FilePick.vue'
 import ReasonForm from '../pieces/ReasonForm.vue'
 import { useSession } from '../rights/session.ts'
 import { useNames } from '../site/names.ts'
-import { canTakePhotos, usePhotos } from '../site/photos.ts'
+import PhotoPick from '../site/PhotoPick.vue'
 import { useTimes } from '../site/times.ts'
 import TaskFields from './TaskFields.vue'
 import { useTasks } from './tasks.ts'
@@ -19,9 +18,7 @@ const emit = defineEmits<{ ended: [draft: AnyDraft] }>()
 const { t } = useI18n()
 const session = useSession()
 const names = useNames()
-const message = useMessage()
 const { day, clock } = useTimes()
-const { keep } = usePhotos()
 const { said, done, drop, write } = useTasks()
 
 const isOpen = ref(props.open)
@@ -30,13 +27,6 @@ const photo = ref<string | null>(null)
 const owner = ref(props.task.owner)
 const due = ref(props.task.due)
 const changing = ref(false)
-async function picture(file: File): Promise<void> {
-  try {
-    photo.value = await keep(file)
-  } catch {
-    message.error(t('run.noPicture'))
-  }
-}
 function change(): void {
   const { say, area, from } = props.task
   write({ say, area, from, owner: owner.value, due: due.value }, props.task.id)
@@ -78,12 +68,7 @@ function change(): void {
           @click="emit('ended', done(task, note.trim(), photo))"
           >{{ t('task.done') }}</n-button
         >
-        <file-pick
-          v-if="canTakePhotos()"
-          accept="image/*"
-          :text="t(photo ? 'round.photoTaken' : 'round.photo')"
-          @pick="picture"
-        />
+        <photo-pick v-model="photo" :text="t('round.photo')" :again="t('round.photoTaken')" />
         <n-button size="large" :aria-expanded="changing" @click="changing = !changing">{{
           t('task.change')
         }}</n-button>

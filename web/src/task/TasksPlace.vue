@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import type { AnyDraft } from '@tadka/core/stream'
-import { NAutoComplete, NButton, NInput, useMessage } from 'naive-ui'
+import { NButton, NInput, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import PlaceBar from '../frame/PlaceBar.vue'
-import { useAreas } from '../site/areas.ts'
+import AreaField from '../site/AreaField.vue'
 import TakeBackNow from '../site/TakeBackNow.vue'
 import TaskFields from './TaskFields.vue'
 import TaskRow from './TaskRow.vue'
@@ -15,7 +15,6 @@ const props = defineProps<{ task?: string }>()
 const { t } = useI18n()
 const message = useMessage()
 const { open, today, write } = useTasks()
-const { options: areas } = useAreas()
 
 const say = ref('')
 const area = ref('')
@@ -71,17 +70,7 @@ function ended(draft: AnyDraft, what: string): void {
           :input-props="{ 'aria-label': t('task.say') }"
           maxlength="200"
         />
-        <label>
-          {{ t('task.area') }}
-          <n-auto-complete
-            v-model:value="area"
-            :options="areas"
-            :get-show="() => true"
-            size="large"
-            placeholder=""
-            :input-props="{ 'aria-label': t('task.area') }"
-          />
-        </label>
+        <area-field v-model="area" :label="t('task.area')" />
         <task-fields v-model:owner="owner" v-model:due="due" />
         <n-button type="primary" class="keep" attr-type="submit" :disabled="!enough">{{
           t('task.write')

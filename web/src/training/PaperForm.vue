@@ -1,20 +1,18 @@
 <script setup lang="ts">
 import { trainingPaper } from '@tadka/contract/training'
 import { paperKinds, type PaperSet } from '@tadka/core/training'
-import { NButton, useMessage } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoicePick from '../pieces/ChoicePick.vue'
 import DayField from '../pieces/DayField.vue'
-import FilePick from '../pieces/FilePick.vue'
 import TextField from '../pieces/TextField.vue'
-import { canTakePhotos, usePhotos } from '../site/photos.ts'
+import PhotoPick from '../site/PhotoPick.vue'
 
 /** A certificate as its paper says, with its photo. */
 const props = defineProps<{ paper: PaperSet; isNew: boolean }>()
 const emit = defineEmits<{ keep: [paper: PaperSet]; close: [] }>()
 const { t } = useI18n()
-const { keep } = usePhotos()
 
 const kind = ref(props.paper.kind)
 const name = ref(props.paper.name)
@@ -37,14 +35,6 @@ const isWhole = computed(
   () =>
     trainingPaper.safeParse(drafted.value).success && (kind.value !== 'other' || name.value.trim() !== ''),
 )
-const message = useMessage()
-async function picture(file: File): Promise<void> {
-  try {
-    photo.value = await keep(file)
-  } catch {
-    message.error(t('run.noPicture'))
-  }
-}
 </script>
 
 <template>
@@ -72,12 +62,7 @@ async function picture(file: File): Promise<void> {
     />
     <day-field v-model="until" :label="t('training.paper.until')" named optional :min="issued || undefined" />
     <p v-if="photo" role="status">{{ t('training.paper.kept') }}</p>
-    <file-pick
-      v-if="canTakePhotos()"
-      :text="t(photo ? 'training.paper.another' : 'training.paper.photo')"
-      accept="image/*"
-      @pick="picture"
-    />
+    <photo-pick v-model="photo" :text="t('training.paper.photo')" :again="t('training.paper.another')" />
     <div class="acts">
       <n-button type="primary" size="large" attr-type="submit" :disabled="!isWhole">{{
         t('common.save')

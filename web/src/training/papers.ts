@@ -1,4 +1,4 @@
-import { dateAfter } from '@tadka/core/duty'
+import { dateAfter } from '@tadka/core/calendar'
 import type { PaperSet } from '@tadka/core/training'
 import { useSite } from '../site/site.ts'
 import { newId } from '../wire/device.ts'

@@ -1,4 +1,4 @@
-import { dateAfter } from '@tadka/core/duty'
+import { dateAfter } from '@tadka/core/calendar'
 import type { CrewState, RosterSet, SiteSet } from '@tadka/core/house'
 import { baseOf, proceduresHere, type Procedure } from '@tadka/core/procedure'
 import {

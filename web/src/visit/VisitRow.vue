@@ -3,10 +3,9 @@ import type { VisitAhead } from '@tadka/core/visit'
 import { NButton, NInput, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import FilePick from '../pieces/FilePick.vue'
 import TextField from '../pieces/TextField.vue'
 import { useSession } from '../rights/session.ts'
-import { canTakePhotos, usePhotos } from '../site/photos.ts'
+import PhotoPick from '../site/PhotoPick.vue'
 import { useSite } from '../site/site.ts'
 import { useTimes } from '../site/times.ts'
 
@@ -17,7 +16,6 @@ const site = useSite()
 const session = useSession()
 const message = useMessage()
 const { date } = useTimes()
-const { keep: keepPhoto } = usePhotos()
 const isOpen = ref(false)
 const who = ref('')
 const licence = ref('')
@@ -27,13 +25,6 @@ const products = ref('')
 const report = ref<string | null>(null)
 const enough = computed(() => who.value.trim() !== '' && did.value.trim().length > 2)
 const to = computed(() => ({ kind: 'visit', id: props.visit.id }) as const)
-async function picture(file: File): Promise<void> {
-  try {
-    report.value = await keepPhoto(file)
-  } catch {
-    message.error(t('run.noPicture'))
-  }
-}
 /** "gel for ants, behind the sink": what stands before the first comma, and the rest. */
 const put = computed(() =>
   products.value
@@ -97,12 +88,7 @@ function off(): void {
           :input-props="{ 'aria-label': t('pest.visit.products') }"
         />
       </label>
-      <file-pick
-        v-if="canTakePhotos()"
-        accept="image/*"
-        :text="t(report ? 'pest.visit.reportTaken' : 'pest.visit.report')"
-        @pick="picture"
-      />
+      <photo-pick v-model="report" :text="t('pest.visit.report')" :again="t('pest.visit.reportTaken')" />
       <n-button type="primary" size="large" attr-type="submit" :disabled="!enough">{{
         t('pest.keep')
       }}</n-button>

@@ -1,5 +1,5 @@
 import type { CycleDay } from '@tadka/contract/warewash'
-import { dateAt, instantAt } from '@tadka/core/duty'
+import { dateAt, instantAt } from '@tadka/core/calendar'
 import type { Instant } from '@tadka/core/quantity'
 import type { ChartConfiguration } from 'chart.js'
 import { lineOf, pointAt, type Degrees } from '../pieces/chart-line.ts'
