@@ -1,6 +1,7 @@
 import { control } from './control.ts'
 import { address, counts, go, heading, isAccessible, press, settled } from './crew.ts'
 import { walkedRound } from './first-round.ts'
+import { pestsSeen } from './first-pests.ts'
 import { stocked } from './first-stock.ts'
 import { looked, readCold, usReads, wentWrong } from './first-looks.ts'
 import { GenericCrew } from './generic-crew.ts'
@@ -348,6 +349,7 @@ test.describe('a site out of an empty database', () => {
     await readCold(page)
     await walkedRound(page)
     await stocked(page)
+    await pestsSeen(page)
     await signed(page)
   })
 })
@@ -406,6 +408,7 @@ test.describe('a site in the United States', () => {
     await readCold(page, said)
     await walkedRound(page, said)
     await stocked(page, said)
+    await pestsSeen(page, said)
     await signed(page)
   })
 })

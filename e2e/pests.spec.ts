@@ -23,6 +23,9 @@ test('droppings are seen, their way in is closed by somebody by a day, and a lea
   await expect(mouse).toContainText('Outer doors and windows close tight')
   await tap(page, mouse.getByRole('radio', { name: 'A way in' }), 'tap')
   await mouse.getByRole('textbox', { name: 'What exactly' }).fill('gap round the water pipe')
+  // A cause that was only tapped at is none yet.
+  await expect(mouse.getByRole('button', { name: 'Write it down to be done' })).toHaveCount(0)
+  await press(page, 'Keep the cause')
   await mouse.locator('.n-select').click()
   await page.locator('.n-base-select-option', { hasText: 'Tomas' }).click()
   await mouse.getByRole('button', { name: 'Write it down to be done' }).click()
@@ -70,7 +73,7 @@ test('bait stands locked or not at all; devices are looked at on the plan, and a
   await press(page, 'Keep')
   await expect(device).toContainText('!')
   await tap(page, page.getByRole('radio', { name: 'By area' }), 'tap')
-  await expect(page.locator('tr', { hasText: 'Yard' })).toContainText('0 seen, 1 caught')
+  await expect(page.locator('tr', { hasText: 'Yard' })).toContainText('0 seen, 1 in devices')
   await expect(page.locator('tr', { hasText: 'Yard' })).toContainText('can’t tell yet')
   await isAccessible(page)
   await tap(page, page.getByRole('radio', { name: 'Visits' }), 'tap')

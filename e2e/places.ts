@@ -38,6 +38,7 @@ export const places = [
   '/house/rounds',
   '/house/stock',
   '/house/pests',
+  '/house/visits',
   '/chart/ice-nugget.half-year?station=kiosk-nugget',
 ]
 

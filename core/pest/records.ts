@@ -72,6 +72,6 @@ export const pestRecords: RulesOf<keyof PestPayloads> = {
   'pest.seen@1': { needs: 'record', typed: true, tap: true },
   'pest.caused@1': { needs: 'record', typed: true, tap: true },
   'pest.settled@1': { needs: 'close-case', tap: true },
-  'trap.set@1': { needs: 'set-up-house' },
+  'trap.set@1': { needs: 'set-up-house', tap: true },
   'trap.looked@1': { needs: 'record', typed: true, tap: true },
 }

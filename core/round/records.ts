@@ -72,8 +72,8 @@ declare module '../stream/record.ts' {
 }
 
 export const roundRecords: RulesOf<keyof RoundPayloads> = {
-  'round.set@1': { needs: 'set-up-house' },
-  'walk.begun@1': { needs: 'record' },
+  'round.set@1': { needs: 'set-up-house', tap: true },
+  'walk.begun@1': { needs: 'record', tap: true },
   'walk.looked@1': { needs: 'record', typed: true, tap: true },
   'walk.ended@1': { needs: 'record', tap: true },
 }

@@ -1,6 +1,6 @@
 export * from './records.ts'
 export { openOrders, stockFold, type StockState } from './fold.ts'
 export { daysLeft, outlookOf, type Outlook, type Used } from './stands.ts'
-export { lotsLeft, orderOf } from './order.ts'
+export { lotsLeft, orderOf, shoppingDays } from './order.ts'
 export { forecastOf } from './forecast.ts'
-export { keepsDaysOf, stockTold, type StockStands, type StockTold } from './stock.ts'
+export { isToOrder, keepsDaysOf, stockTold, type StockStands, type StockTold } from './stock.ts'

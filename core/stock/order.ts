@@ -6,6 +6,9 @@ const orderDays = 10
 /** A delivery is used up so many days before its best-before date. Common practice, no source. */
 const marginDays = 2
 
+/** Days ahead that a shopping list looks. Common practice, no source: most shop once a week. */
+export const shoppingDays = 7
+
 export interface Order {
   /** Days from today by which it must be ordered; below zero: it is late. Null: not within a year. */
   readonly inDays: number | null

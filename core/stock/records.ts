@@ -83,7 +83,7 @@ const alsoProduct = ({ of }: { readonly of: StockItem['of'] }) =>
   subject('product', of.kind === 'product' ? of.id : null)
 
 export const stockRecords: RulesOf<keyof StockPayloads> = {
-  'stock.set@1': { needs: 'set-up-house' },
+  'stock.set@1': { needs: 'set-up-house', tap: true },
   'stock.counted@1': { needs: 'record', typed: true, tap: true, concerns: alsoSpare },
   'stock.came@1': {
     needs: 'record',

@@ -19,6 +19,10 @@ export interface StockStands {
 }
 export type StockTold = StockStands | { readonly id: string; readonly untold: Untold }
 
+/** Whether it is to be ordered within so many days; 0: today, or it was to be. What nobody can tell of is not. */
+export const isToOrder = (told: StockTold, days: number): told is StockStands =>
+  !('untold' in told) && told.order.inDays !== null && told.order.inDays <= days
+
 const dayMs = 86_400_000
 /** Four in five. */
 const usually = 1.28

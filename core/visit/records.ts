@@ -38,6 +38,6 @@ declare module '../stream/record.ts' {
 }
 
 export const visitRecords: RulesOf<keyof VisitPayloads> = {
-  'visit.set@1': { needs: 'plan-shift' },
+  'visit.set@1': { needs: 'plan-shift', tap: true },
   'visit.done@1': { needs: 'record', typed: true, tap: true },
 }

@@ -1,6 +1,13 @@
 import { dateAfter, tradingDayAt, tradingDays } from '@tadka/core/calendar'
 import { instant } from '@tadka/core/quantity'
-import { pestPoints, roundWindow, type PointAsk, type RoundPoint, type RoundSet } from '@tadka/core/round'
+import {
+  pestPoints,
+  roundWindow,
+  type PointAsk,
+  type RoundPoint,
+  type RoundSet,
+  type UsualPoint,
+} from '@tadka/core/round'
 import type { Diary } from './diary.ts'
 import { site } from './house.ts'
 import { onShiftAt } from './roster.ts'
@@ -8,11 +15,7 @@ import { onShiftAt } from './roster.ts'
 const minute = 60_000
 const everyDay = [1, 2, 3, 4, 5, 6, 7]
 const point = (id: string, area: string, ask: PointAsk): RoundPoint => ({ id, area, ask })
-const usual = (
-  id: string,
-  area: string,
-  what: (typeof pestPoints)[number] | 'dates' | 'bottles' | 'apart' | 'hand-sinks' | 'restrooms' | 'hood',
-) => point(id, area, { kind: 'usual', what })
+const usual = (id: string, area: string, what: UsualPoint) => point(id, area, { kind: 'usual', what })
 
 const rounds: Readonly<Record<string, RoundSet>> = {
   'evening-round': {

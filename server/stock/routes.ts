@@ -26,11 +26,10 @@ export const stockRoutes =
     app.get('/api/sites/:site/stock/shopping.csv', { schema: { params: site } }, async (request, reply) => {
       const where = request.params.site
       await guard.actor(request, where, 'read')
-      const { today, kept } = await stockOf(pool, where, now())
-      const told = kept.flatMap(({ item, told: stands }) => ('untold' in stands ? [] : [{ item, stands }]))
+      const { today, units, kept } = await stockOf(pool, where, now())
       return reply
         .header('content-type', 'text/csv; charset=utf-8')
         .header('content-disposition', `attachment; filename="shopping-${today}.csv"`)
-        .send(shoppingTable(told, today))
+        .send(shoppingTable(kept, today, units))
     })
   }

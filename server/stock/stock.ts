@@ -1,5 +1,5 @@
 import { dayOf, instantAt } from '@tadka/core/calendar'
-import { instant } from '@tadka/core/quantity'
+import { instant, type UnitSystem } from '@tadka/core/quantity'
 import { stockTold, type StockItem, type StockState, type StockTold, type Used } from '@tadka/core/stock'
 import type { Pool } from '../db/pool.ts'
 import { siteOf } from '../record/day.ts'
@@ -20,7 +20,7 @@ export async function stockOf(
   pool: Pool,
   where: string,
   now: number,
-): Promise<{ readonly today: string; readonly kept: readonly StockKept[] }> {
+): Promise<{ readonly today: string; readonly units: UnitSystem; readonly kept: readonly StockKept[] }> {
   const [site, states, used, begins] = await Promise.all([
     siteOf(pool, where),
     queries.statesOfKind(pool, where, 'stock') as Promise<StockState[]>,
@@ -34,7 +34,7 @@ export async function stockOf(
     if (!item || item.ended) return []
     return [{ item, told: stockTold(state, usedOf(item, used), begins ?? now, begun, now) }]
   })
-  return { today, kept }
+  return { today, units: site.units, kept }
 }
 
 /** What the log says was used of one of them: by itself, and by the runs that use it up. */

@@ -102,6 +102,6 @@ describe('stock', () => {
     const [head, ...rows] = answer.body.trim().split('\n')
     expect(head).toContain('order_by,name,packs,pack,unit,supplier,price_each,held_by')
     const row = rows.find((r) => r.includes('Tidewash'))
-    expect(row).toMatch(/^2026-11-2\d,Tidewash,\d+,2000,mL,'=cmd\(\),31\.5,/)
+    expect(row).toMatch(/^2026-11-2\d,Tidewash,\d+,2,L,'=cmd\(\),31\.5,/)
   })
 })

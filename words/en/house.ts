@@ -53,6 +53,7 @@ export const house = {
   rounds: 'Rounds',
   stock: 'Stock',
   pests: 'Pests',
+  visits: 'Visits',
   upkeep: 'Kept up day by day',
   thisTablet: 'This tablet',
   yes: 'Yes',

@@ -305,7 +305,7 @@ export const log = {
       begun: 'Round begun: {name}',
       looked: 'Looked at, fine. {at}',
       wrong: 'Looked at, not fine. {at}: {said}',
-      read: 'Read on the round, not in range. {at}',
+      read: 'Read on the round, and it does not pass. {at}',
       ended: 'Round walked: {name}',
       left: 'Round left half-way: {name}. {left}',
     },

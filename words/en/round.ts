@@ -36,6 +36,7 @@ export const round = {
   cannot: 'It cannot be read',
   cannotWhy: 'Why it cannot be read',
   cannotLike: 'for example: switched off, empty',
+  readUnclear: 'Not clear: look at it again, and read it on a checked thermometer.',
   readWarm: 'Read warm: the food comes first. Its corrective action stands on Cold food.',
   whole: 'All of it was looked at.',
   end: 'End the round',

@@ -33,7 +33,8 @@ export const stock = {
   loss: '{v} a week goes beside the log',
   lots: 'Lot {lot}: {v}, best before {day}',
   past: 'Past its date: lot {lot}',
-  opened: 'opened {day}',
+  opened: 'the one in use was opened {day}',
+  strips: 'those in use are best before {day}',
   act: { count: 'Count', came: 'It came', ordered: 'Ordered', lost: 'Lost', change: 'Change' },
   ask: {
     count: 'How much is there',

@@ -9,6 +9,7 @@ import HousePeople from './HousePeople.vue'
 import HouseProcedures from './HouseProcedures.vue'
 import HouseProducts from './HouseProducts.vue'
 import HouseRounds from './HouseRounds.vue'
+import HouseVisits from './HouseVisits.vue'
 import HouseRules from './HouseRules.vue'
 import HousePractices from './HousePractices.vue'
 import HousePests from './HousePests.vue'
@@ -39,7 +40,7 @@ const parts = [
   'tablet',
 ] as const
 /** What is kept up day by day, beside what there is. */
-const upkeep = ['rounds', 'stock', 'pests'] as const
+const upkeep = ['rounds', 'stock', 'pests', 'visits'] as const
 const views = {
   start: HouseStart,
   stations: HouseStations,
@@ -57,6 +58,7 @@ const views = {
   rounds: HouseRounds,
   stock: HouseStock,
   pests: HousePests,
+  visits: HouseVisits,
 }
 const current = computed(() => [...parts, ...upkeep].find((p) => p === props.part) ?? 'stations')
 const tabsOf = (of: readonly (keyof typeof views)[]) =>

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import type { RoundSet, RoundState } from '@tadka/core/round'
+import type { AnyDraft } from '@tadka/core/stream'
 import { NButton, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSession } from '../rights/session.ts'
 import { useSite } from '../site/site.ts'
+import TakeBackNow from '../site/TakeBackNow.vue'
 import { newId } from '../wire/device.ts'
 import RoundForm from './RoundForm.vue'
 
@@ -22,10 +24,11 @@ const rounds = computed(() =>
 )
 /** The id of the one that is changed; a new one has one already. */
 const at = ref<string | null>(null)
+const made = ref<AnyDraft | null>(null)
 const changed = computed(() => rounds.value.find((r) => r.id === at.value)?.round ?? null)
 function keep(round: RoundSet): void {
   if (at.value === null) return
-  site.record('round.set@1', { kind: 'round', id: at.value }, round)
+  made.value = site.record('round.set@1', { kind: 'round', id: at.value }, round)
   message.success(t(round.ended ? 'round.set.ended' : 'house.saved'))
   at.value = null
 }
@@ -47,6 +50,7 @@ const days = (r: RoundSet) =>
         <n-button v-if="may" @click="at = r.id">{{ t('task.change') }}</n-button>
       </li>
     </ul>
+    <take-back-now v-if="made" :key="made.id" :draft="made" @back="made = null" />
     <round-form v-if="may && at" :key="at" :round="changed" @keep="keep" @cancel="at = null" />
     <n-button v-else-if="may" type="primary" size="large" @click="at = newId()">{{
       t('round.set.new')

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { StockItem } from '@tadka/core/stock'
+import type { AnyDraft } from '@tadka/core/stream'
 import { NButton, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -9,6 +10,7 @@ import { useStock } from '../stock/stock.ts'
 import ShoppingList from '../stock/ShoppingList.vue'
 import StockForm from '../stock/StockForm.vue'
 import StockRow from '../stock/StockRow.vue'
+import TakeBackNow from '../site/TakeBackNow.vue'
 import { newId } from '../wire/device.ts'
 import './form.css'
 
@@ -20,10 +22,11 @@ const message = useMessage()
 const { rows, shopping, failed, isAsked, today } = useStock()
 const may = computed(() => session.mayDo('set-up-house'))
 const at = ref<string | null>(null)
+const made = ref<AnyDraft | null>(null)
 const changed = computed(() => rows.value.find((r) => r.state.id === at.value)?.item ?? null)
 function keep(item: StockItem): void {
   if (at.value === null) return
-  site.record('stock.set@1', { kind: 'stock', id: at.value }, item)
+  made.value = site.record('stock.set@1', { kind: 'stock', id: at.value }, item)
   message.success(t('house.saved'))
   at.value = null
 }
@@ -40,8 +43,16 @@ function keep(item: StockItem): void {
       <p class="quiet">{{ t('stock.noneHow') }}</p>
     </div>
     <ul>
-      <stock-row v-for="r in rows" :key="r.state.id" :row="r" :today="today" @change="at = r.state.id" />
+      <stock-row
+        v-for="r in rows"
+        :key="r.state.id"
+        :row="r"
+        :today="today"
+        @change="at = r.state.id"
+        @made="(draft) => (made = draft)"
+      />
     </ul>
+    <take-back-now v-if="made" :key="made.id" :draft="made" @back="made = null" />
     <stock-form v-if="may && at" :key="at" :item="changed" @keep="keep" @cancel="at = null" />
     <n-button v-else-if="may" type="primary" size="large" class="new no-print" @click="at = newId()">{{
       t('stock.new')

@@ -39,20 +39,18 @@ const head = computed(() => {
   const { pest, sign } = props.seen.seen
   return `${t(`pest.kind.${pest ?? 'unknown'}`)}: ${t(`pest.sign.${sign}`)}`
 })
+/** What is chosen and typed is what the log has. */
+const isTold = computed(
+  () =>
+    props.seen.caused?.cause === cause.value && (props.seen.caused?.said ?? '') === causeSaid.value.trim(),
+)
 function tell(): void {
   if (cause.value)
     site.record('pest.caused@1', to.value, { cause: cause.value, said: causeSaid.value.trim() })
 }
-function task(): void {
-  const { area } = props.seen.seen
-  const say = causeSaid.value.trim() || (cause.value ? t(`pest.cause.${cause.value}`) : '')
-  write({
-    say: say.slice(0, 200),
-    area,
-    owner: owner.value,
-    due: due.value,
-    from: { kind: 'pest', id: props.seen.id },
-  })
+function task(what: string): void {
+  const from = { kind: 'pest', id: props.seen.id } as const
+  write({ say: what.slice(0, 200), area: props.seen.seen.area, owner: owner.value, due: due.value, from })
 }
 const settle = (said: string) => site.record('pest.settled@1', to.value, { said })
 const photo = computed(() =>
@@ -76,7 +74,6 @@ const photo = computed(() =>
       named
       :label="t('pest.cause.title')"
       :choices="pestCauses.map((c) => ({ value: c, text: t(`pest.cause.${c}`) }))"
-      @update:model-value="tell"
     />
     <template v-if="cause">
       <text-field
@@ -86,18 +83,17 @@ const photo = computed(() =>
         :example="t('pest.causeLike')"
         :most="300"
       />
-      <p v-for="o in tasks" :key="o.id">
-        <router-link :to="`/shift/tasks/${o.id}`">{{ t('pest.task', { say: o.say }) }}</router-link>
-        <span class="quiet small"> {{ taskSaid(o) }}</span>
-      </p>
-      <fieldset v-if="tasks.length === 0">
-        <legend>{{ t('pest.close') }}</legend>
-        <task-fields v-model:owner="owner" v-model:due="due" />
-        <n-button size="large" :disabled="causeSaid.trim().length < 3" @click="(tell(), task())">{{
-          t('pest.addTask')
-        }}</n-button>
-      </fieldset>
+      <n-button v-if="!isTold" size="large" class="keep" @click="tell">{{ t('pest.causeKeep') }}</n-button>
     </template>
+    <p v-for="o in tasks" :key="o.id">
+      <router-link :to="`/shift/tasks/${o.id}`">{{ t('pest.task', { say: o.say }) }}</router-link>
+      <span class="quiet small"> {{ taskSaid(o) }}</span>
+    </p>
+    <fieldset v-if="isTold && seen.caused && seen.caused.said !== '' && tasks.length === 0">
+      <legend>{{ t('pest.close') }}</legend>
+      <task-fields v-model:owner="owner" v-model:due="due" />
+      <n-button size="large" class="keep" @click="task(seen.caused.said)">{{ t('pest.addTask') }}</n-button>
+    </fieldset>
     <reason-form
       v-if="session.mayDo('close-case')"
       :label="t('pest.settleWhy')"
@@ -109,6 +105,9 @@ const photo = computed(() =>
 </template>
 
 <style scoped>
+.keep {
+  justify-self: start;
+}
 li {
   display: grid;
   gap: 10px;

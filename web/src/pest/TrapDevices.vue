@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import type { TrapSet } from '@tadka/core/pest'
+import type { AnyDraft } from '@tadka/core/stream'
 import { NButton, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSession } from '../rights/session.ts'
 import { useAreas } from '../site/areas.ts'
 import { useSite } from '../site/site.ts'
+import TakeBackNow from '../site/TakeBackNow.vue'
 import { newId } from '../wire/device.ts'
 import TrapForm from './TrapForm.vue'
 import TrapLook from './TrapLook.vue'
@@ -24,11 +26,12 @@ const places = computed(() =>
 )
 const at = ref<string | null>(null)
 const setting = ref<string | null>(null)
+const made = ref<AnyDraft | null>(null)
 const open = computed(() => traps.value.find((x) => x.id === at.value) ?? null)
 const changed = computed(() => traps.value.find((x) => x.id === setting.value)?.trap ?? null)
 function keep(trap: TrapSet): void {
   if (setting.value === null) return
-  site.record('trap.set@1', { kind: 'trap', id: setting.value }, trap)
+  made.value = site.record('trap.set@1', { kind: 'trap', id: setting.value }, trap)
   message.success(t('house.saved'))
   setting.value = null
 }
@@ -40,9 +43,10 @@ function keep(trap: TrapSet): void {
     <trap-map v-else :areas="places" :traps="traps" :at="at" @open="(id) => ((at = id), (setting = null))" />
     <trap-form v-if="may && setting" :key="setting" :trap="changed" @keep="keep" @cancel="setting = null" />
     <template v-else>
-      <trap-look v-if="open" :key="open.id" :trap="open" @done="at = null">
+      <trap-look v-if="open" :key="open.id" :trap="open" @done="(draft) => ((at = null), (made = draft))">
         <n-button v-if="may" size="large" @click="setting = open.id">{{ t('task.change') }}</n-button>
       </trap-look>
+      <take-back-now v-if="made" :key="made.id" class="new" :draft="made" @back="made = null" />
       <n-button v-if="may" size="large" class="new" @click="setting = newId()">{{
         t('pest.device.new')
       }}</n-button>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { TrapState } from '@tadka/core/pest'
+import type { AnyDraft } from '@tadka/core/stream'
 import { NButton, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -11,7 +12,7 @@ import { useTimes } from '../site/times.ts'
 
 /** Somebody looks at a device: what is in it, and whether it stands as it must. */
 const props = defineProps<{ trap: TrapState }>()
-const emit = defineEmits<{ done: [] }>()
+const emit = defineEmits<{ done: [draft: AnyDraft] }>()
 const { t } = useI18n()
 const site = useSite()
 const message = useMessage()
@@ -28,9 +29,8 @@ const enough = computed(() => count.value !== null && !Number.isNaN(count.value)
 function keep(): void {
   if (!enough.value || count.value === null || sound.value === null) return
   const look = { caught: count.value, sound: sound.value, said: said.value.trim() }
-  site.record('trap.looked@1', { kind: 'trap', id: props.trap.id }, look)
+  emit('done', site.record('trap.looked@1', { kind: 'trap', id: props.trap.id }, look))
   message.success(t('house.saved'))
-  emit('done')
 }
 const yesNo = computed(() => [
   { value: true, text: t('pest.device.yes') },
@@ -38,7 +38,9 @@ const yesNo = computed(() => [
 ])
 const last = computed(() => {
   const look = props.trap.looks.at(-1)
-  return look ? t('pest.device.last', { when: day(look.at), n: look.caught }) : t('pest.device.never')
+  if (!look) return t('pest.device.never')
+  const n = isBait.value ? t(`pest.device.${look.caught > 0 ? 'wasEaten' : 'notEaten'}`) : look.caught
+  return t('pest.device.last', { when: day(look.at), n })
 })
 </script>
 

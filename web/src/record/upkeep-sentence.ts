@@ -87,7 +87,10 @@ export function useUpkeepSentence() {
       }
       case 'trap.looked@1': {
         const { caught, sound, said } = record.payload
-        const looked = say('trap.looked', { number: site.one('trap', id)?.trap?.number ?? '', n: caught })
+        const trap = site.one('trap', id)?.trap
+        const eaten = t(`pest.device.${caught > 0 ? 'wasEaten' : 'notEaten'}`)
+        const n = trap?.kind === 'bait-station' ? eaten : caught
+        const looked = say('trap.looked', { number: trap?.number ?? '', n })
         return [looked, ...(sound ? [] : [say('trap.unsound')]), said].filter(Boolean).join('. ')
       }
       case 'visit.set@1': {

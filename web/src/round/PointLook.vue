@@ -73,7 +73,7 @@ function read(verdict: string): void {
   const record = site.one('station', station.value ?? '')?.lastRead?.record
   if (!record) return
   site.commit(looked(verdict === 'in', record))
-  if (verdict !== 'in') message.warning(t('round.readWarm'))
+  if (verdict !== 'in') message.warning(t(verdict === 'out' ? 'round.readWarm' : 'round.readUnclear'))
 }
 </script>
 

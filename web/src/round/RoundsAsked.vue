@@ -1,14 +1,12 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import { useTimes } from '../site/times.ts'
-import { useRounds, type RoundRow } from './rounds.ts'
+import { useRoundWords } from './round-words.ts'
+import { useRounds } from './rounds.ts'
 
-/** The way to the rounds, and those that whoever acts is to walk now. */
+/** Rounds that whoever acts is to walk now. */
 const { t } = useI18n()
-const { clock } = useTimes()
+const { when } = useRoundWords()
 const { asking, walk } = useRounds()
-const when = ({ due }: RoundRow) =>
-  due ? t(`round.due.${due.is}`, { from: clock(due.from), to: clock(due.to) }) : ''
 </script>
 
 <template>
@@ -16,11 +14,9 @@ const when = ({ due }: RoundRow) =>
     <ul>
       <li v-for="r in asking" :key="r.state.id">
         <span
-          ><b>{{ r.round.name }}</b> <span class="small" :class="r.due?.is">{{ when(r) }}</span></span
+          ><b>{{ r.round.name }}</b> <span class="small" :class="r.due?.is">{{ when(r.due) }}</span></span
         >
-        <button type="button" class="link" @click="walk(r)">
-          {{ t(r.open ? 'round.goOn' : 'round.begin') }}
-        </button>
+        <button type="button" @click="walk(r)">{{ t(r.open ? 'round.goOn' : 'round.begin') }}</button>
       </li>
     </ul>
   </section>

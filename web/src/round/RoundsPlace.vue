@@ -5,6 +5,7 @@ import PlaceBar from '../frame/PlaceBar.vue'
 import { useSession } from '../rights/session.ts'
 import { useNames } from '../site/names.ts'
 import { useTimes } from '../site/times.ts'
+import { useRoundWords } from './round-words.ts'
 import { useRounds, type RoundRow } from './rounds.ts'
 
 /** The site's rounds: when each is walked next, and what the last one found. */
@@ -12,9 +13,8 @@ const { t } = useI18n()
 const session = useSession()
 const names = useNames()
 const { clock, day } = useTimes()
+const { when } = useRoundWords()
 const { rows, walk } = useRounds()
-const when = ({ due }: RoundRow) =>
-  due ? t(`round.due.${due.is}`, { from: clock(due.from), to: clock(due.to) }) : t('round.due.none')
 function last({ state }: RoundRow): string {
   const over = state.walks.at(-1)
   if (!over) return ''
@@ -51,7 +51,7 @@ function last({ state }: RoundRow): string {
             }}</span>
             <span class="quiet small">{{ last(r) }}</span>
           </span>
-          <span class="when">{{ when(r) }}</span>
+          <span class="when">{{ when(r.due) || t('round.due.none') }}</span>
           <n-button
             :type="r.due?.is === 'now' || r.due?.is === 'late' || r.open ? 'primary' : 'default'"
             class="begin"

@@ -8,10 +8,11 @@ import PlaceBar from '../frame/PlaceBar.vue'
 import ReasonForm from '../pieces/ReasonForm.vue'
 import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
+import TakeBackNow from '../site/TakeBackNow.vue'
 import { useTimes } from '../site/times.ts'
 import PointLook from './PointLook.vue'
 import { useRoundWords } from './round-words.ts'
-import { useRounds } from './rounds.ts'
+import { begun, useRounds } from './rounds.ts'
 
 /** A round under way: its points by area, and the one where somebody stands now. */
 const props = defineProps<{ round: string; walk: string }>()
@@ -59,6 +60,12 @@ const under = computed(() =>
       })
     : '',
 )
+/** Begun here by a stray tap, and nothing told yet. */
+const undoes = computed(() => {
+  const draft = begun.value
+  const isThis = draft?.type === 'walk.begun@1' && draft.payload.walk === props.walk
+  return isThis && Object.keys(walk.value?.told ?? {}).length === 0 ? draft : null
+})
 function end(left: string | null): void {
   site.record('walk.ended@1', to(props.round), { walk: props.walk, left })
   message.success(t('round.ended'))
@@ -102,6 +109,7 @@ function end(left: string | null): void {
           :point="point"
         />
         <p v-else class="whole">{{ t('round.whole') }}</p>
+        <take-back-now v-if="undoes" :draft="undoes" @back="router.push('/shift')" />
         <n-button v-if="unseen.length === 0" type="primary" class="end" @click="end(null)">{{
           t('round.end')
         }}</n-button>

@@ -1,6 +1,7 @@
-import { sectionOf, type PointAsk } from '@tadka/core/round'
+import { sectionOf, type PointAsk, type RoundDue } from '@tadka/core/round'
 import { useI18n } from 'vue-i18n'
 import { useNames } from '../site/names.ts'
+import { useTimes } from '../site/times.ts'
 import { useUnitSystem } from '../site/unit-system.ts'
 
 /** What a point asks, as whoever stands there reads it. */
@@ -8,7 +9,11 @@ export function useRoundWords() {
   const { t } = useI18n()
   const names = useNames()
   const { isUs } = useUnitSystem()
+  const { clock } = useTimes()
   return {
+    /** By when it is walked; nothing where it is not today. */
+    when: (due: RoundDue | null) =>
+      due ? t(`round.due.${due.is}`, { from: clock(due.from), to: clock(due.to) }) : '',
     asks(ask: PointAsk): string {
       if (ask.kind === 'own') return ask.say
       if (ask.kind === 'read') return t('round.set.read', { name: names.station(ask.station) })

@@ -1,6 +1,5 @@
 import { tradingDayAt } from '@tadka/core/calendar'
 import type { SiteSet } from '@tadka/core/house'
-import { rank } from '@tadka/core/rights'
 import {
   mayWalk,
   roundDue,
@@ -10,7 +9,8 @@ import {
   type WalkOpen,
 } from '@tadka/core/round'
 import type { StaffRole } from '@tadka/core/rights'
-import { computed } from 'vue'
+import type { AnyDraft } from '@tadka/core/stream'
+import { computed, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { useSession } from '../rights/session.ts'
 import { useSite } from '../site/site.ts'
@@ -25,6 +25,9 @@ export interface RoundRow {
   readonly open: WalkOpen | null
   readonly may: boolean
 }
+
+/** The one that this tablet began last: begun by a stray tap, it is taken back while nothing was looked at. */
+export const begun = shallowRef<AnyDraft | null>(null)
 
 const dayMs = 24 * 3_600_000
 const urgency = { late: 1, now: 2, ahead: 3, done: 4 } as const
@@ -66,8 +69,8 @@ export function useRounds() {
   )
   function walk({ state, open }: RoundRow): void {
     const id = open?.walk ?? newId()
-    if (!open) site.record('walk.begun@1', to(state.id), { walk: id })
+    if (!open) begun.value = site.record('walk.begun@1', to(state.id), { walk: id })
     void router.push(`/shift/rounds/${state.id}/${id}`)
   }
-  return { rows, asking, walk, to, isManager: computed(() => role.value !== null && rank(role.value) > 1) }
+  return { rows, asking, walk, to }
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { dateAfter } from '@tadka/core/calendar'
+import type { AnyDraft } from '@tadka/core/stream'
 import { NButton, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -14,7 +15,7 @@ import type { StockRow } from './stock.ts'
 
 /** Something in stock is counted, came, was ordered or lost: so much of it. */
 const props = defineProps<{ row: StockRow; act: 'count' | 'came' | 'ordered' | 'lost'; today: string }>()
-const emit = defineEmits<{ done: [] }>()
+const emit = defineEmits<{ done: [draft: AnyDraft] }>()
 const { t } = useI18n()
 const site = useSite()
 const message = useMessage()
@@ -22,7 +23,7 @@ const { today: day } = useProcedures()
 const { unitOf, kept, typed } = useAmounts()
 
 const item = computed(() => props.row.item)
-const isLiquid = computed(() => item.value.of.kind === 'product')
+const isProduct = computed(() => item.value.of.kind === 'product')
 /** Bought is a pack of it, or what is to be ordered. */
 const proposed = (): number | null => {
   const { told } = props.row
@@ -41,23 +42,30 @@ const enough = computed(() => {
   const n = amount.value
   if (n === null || Number.isNaN(n) || (props.act !== 'count' && n <= 0)) return false
   if (props.act === 'lost') return why.value.trim().length > 2
-  return props.act !== 'came' || !isLiquid.value || label.value !== null
+  return props.act !== 'came' || !isProduct.value || label.value !== null
 })
+/** What the log is told. */
+function made(much: number): AnyDraft {
+  const { of } = item.value
+  const to = { kind: 'stock', id: props.row.state.id } as const
+  switch (props.act) {
+    case 'count':
+      return site.record('stock.counted@1', to, { amount: much, of })
+    case 'lost':
+      return site.record('stock.lost@1', to, { amount: much, of, why: why.value.trim() })
+    case 'ordered':
+      return site.record('stock.ordered@1', to, { amount: much, expected: expected.value })
+    case 'came':
+      return site.record('stock.came@1', to, {
+        ...{ amount: much, of, lot: lot.value.trim(), bestBefore: bestBefore.value || null },
+        label: isProduct.value ? label.value : null,
+      })
+  }
+}
 function keep(): void {
   if (!enough.value) return
-  const { of, unit } = item.value
-  const much = kept(unit, amount.value ?? 0)
-  const to = { kind: 'stock', id: props.row.state.id } as const
-  if (props.act === 'count') site.record('stock.counted@1', to, { amount: much, of })
-  if (props.act === 'lost') site.record('stock.lost@1', to, { amount: much, of, why: why.value.trim() })
-  if (props.act === 'ordered') site.record('stock.ordered@1', to, { amount: much, expected: expected.value })
-  if (props.act === 'came')
-    site.record('stock.came@1', to, {
-      ...{ amount: much, of, lot: lot.value.trim(), bestBefore: bestBefore.value || null },
-      label: isLiquid.value ? label.value : null,
-    })
+  emit('done', made(kept(item.value.unit, amount.value ?? 0)))
   message.success(t('house.saved'))
-  emit('done')
 }
 </script>
 
@@ -77,7 +85,7 @@ function keep(): void {
       <text-field v-model="lot" large :name="t('stock.lot')" :most="40" />
       <day-field v-model="bestBefore" named optional :label="t('stock.bestBefore')" />
       <choice-pick
-        v-if="isLiquid"
+        v-if="isProduct"
         v-model="label"
         named
         class="wide"

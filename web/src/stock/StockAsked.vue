@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import type { StockAnswer } from '@tadka/contract/stock'
+import { isToOrder } from '@tadka/core/stock'
 import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSession } from '../rights/session.ts'
-import { ask } from '../wire/api.ts'
+import { askStock } from './stock.ts'
 
 /** What is to be ordered today or was to be, for those who order: asked once, when they come to their shift. */
 const { t } = useI18n()
@@ -11,13 +12,9 @@ const session = useSession()
 const answer = ref<StockAnswer | null>(null)
 onMounted(async () => {
   // Without network the list stands in House, as it was.
-  answer.value = await ask<StockAnswer>('GET', `/api/sites/${session.site}/stock`).catch(() => null)
+  answer.value = await askStock(session.site ?? '').catch(() => null)
 })
-const n = computed(
-  () =>
-    answer.value?.items.filter((i) => !('untold' in i) && i.order.inDays !== null && i.order.inDays <= 0)
-      .length ?? 0,
-)
+const n = computed(() => answer.value?.items.filter((i) => isToOrder(i, 0)).length ?? 0)
 </script>
 
 <template>

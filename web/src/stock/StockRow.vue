@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { openOrders } from '@tadka/core/stock'
+import type { AnyDraft } from '@tadka/core/stream'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSession } from '../rights/session.ts'
+import { useSite } from '../site/site.ts'
 import { useTimes } from '../site/times.ts'
 import { useAmounts } from './amounts.ts'
 import StockAct from './StockAct.vue'
@@ -11,8 +13,9 @@ import { useStockWords, type StockRow } from './stock.ts'
 
 /** One thing in stock: what is there, how long it lasts, by when it is ordered; counted, taken in, ordered and lost here. */
 const props = defineProps<{ row: StockRow; today: string }>()
-const emit = defineEmits<{ change: [] }>()
+const emit = defineEmits<{ change: []; made: [draft: AnyDraft] }>()
 const { t } = useI18n()
+const site = useSite()
 const session = useSession()
 const { say } = useAmounts()
 const { date, day } = useTimes()
@@ -27,6 +30,16 @@ const told = computed(() => {
 })
 const urgent = computed(() => (told.value?.order.inDays ?? 99) <= 0)
 const may = (act: (typeof acts)[number]) => session.mayDo(act === 'ordered' ? 'plan-shift' : 'record')
+/** When the container in use was opened; by when strips are to be used. */
+const inUse = computed(() => {
+  const { of } = props.row.item
+  if (of.kind === 'product') {
+    const { container } = site.one('product', of.id) ?? {}
+    return container ? [t('stock.opened', { day: day(container.openedAt) })] : []
+  }
+  const strips = of.kind === 'instrument' ? site.one('instrument', of.id) : null
+  return strips && 'bestBefore' in strips ? [t('stock.strips', { day: day(strips.bestBefore) })] : []
+})
 /** What is worth a word beside the rest. */
 const notes = computed(() => {
   const { item } = props.row
@@ -43,6 +56,7 @@ const notes = computed(() => {
     ),
     // A little is how people pour.
     ...(week > told.value.perDay ? [t('stock.loss', { v: say(item.unit, week) })] : []),
+    ...inUse.value,
     ...dated.map((l) =>
       t('stock.lots', { lot: l.lot || '–', v: say(item.unit, l.amount), day: date(l.bestBefore ?? '') }),
     ),
@@ -91,7 +105,14 @@ const past = computed(
         t('stock.act.change')
       }}</n-button>
     </div>
-    <stock-act v-if="isOpen && open" :key="open" :act="open" :row="row" :today="today" @done="open = null" />
+    <stock-act
+      v-if="isOpen && open"
+      :key="open"
+      :act="open"
+      :row="row"
+      :today="today"
+      @done="(draft) => ((open = null), emit('made', draft))"
+    />
   </li>
 </template>
 

@@ -1,6 +1,13 @@
 import type { StockAnswer } from '@tadka/contract/stock'
 import { dateAfter } from '@tadka/core/calendar'
-import type { StockItem, StockState, StockTold } from '@tadka/core/stock'
+import {
+  isToOrder,
+  shoppingDays,
+  type StockItem,
+  type StockStands,
+  type StockState,
+  type StockTold,
+} from '@tadka/core/stock'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -17,8 +24,8 @@ export interface StockRow {
   readonly told: StockTold | null
 }
 
-/** Days ahead that a shopping list looks. Common practice, no source: most shop once a week. */
-const shoppingDays = 7
+/** How all that is kept stands, as the server works it out. Throws where it cannot be asked. */
+export const askStock = (site: string) => ask<StockAnswer>('GET', `/api/sites/${site}/stock`)
 
 /** What is kept in stock: as this tablet knows it, and as the server works out how it stands. */
 export function useStock() {
@@ -29,7 +36,7 @@ export function useStock() {
   const failed = ref(false)
   async function look(): Promise<void> {
     try {
-      answer.value = await ask<StockAnswer>('GET', `/api/sites/${session.site}/stock`)
+      answer.value = await askStock(session.site ?? '')
       failed.value = false
     } catch {
       failed.value = true
@@ -50,12 +57,7 @@ export function useStock() {
       })
       .toSorted((a, b) => urgency(a) - urgency(b) || a.item.name.localeCompare(b.item.name)),
   )
-  const shopping = computed(() =>
-    rows.value.filter(
-      ({ told }) =>
-        told && !('untold' in told) && told.order.inDays !== null && told.order.inDays <= shoppingDays,
-    ),
-  )
+  const shopping = computed(() => rows.value.filter(({ told }) => told && isToOrder(told, shoppingDays)))
   return {
     rows,
     shopping,
@@ -72,13 +74,13 @@ export function useStockWords(today: () => string) {
   const { date } = useTimes()
   const packs = (item: StockItem, n: number) => t('stock.order.packs', { n, v: say(item.unit, item.pack) }, n)
   return {
-    left(told: Exclude<StockTold, { untold: unknown }>): string {
+    left(told: StockStands): string {
       const { least, most } = told.left
       if (least === null) return t('stock.left.long')
       if (most === null) return t('stock.left.least', { least })
       return most <= 1 ? t('stock.left.one') : t('stock.left.span', { least, most })
     },
-    order(item: StockItem, told: Exclude<StockTold, { untold: unknown }>): string {
+    order(item: StockItem, told: StockStands): string {
       const { inDays, packs: n, heldBy } = told.order
       if (inDays === null) return t('stock.order.fine')
       const what =
@@ -88,6 +90,5 @@ export function useStockWords(today: () => string) {
       if (inDays > 0) return t('stock.order.by', { day: date(dateAfter(today(), inDays)), packs: what })
       return t(inDays === 0 ? 'stock.order.today' : 'stock.order.late', { packs: what })
     },
-    packs,
   }
 }

@@ -15,12 +15,7 @@ const { date } = useTimes()
 const shown = 4
 const first = computed(() => asking.value.slice(0, shown))
 /** Who comes today from outside, or should have. */
-const visits = computed(() =>
-  visitsAhead(
-    site.all('visit').filter((v) => v.visit?.kind === 'pest'),
-    today.value,
-  ).filter((v) => v.is !== 'ahead'),
-)
+const visits = computed(() => visitsAhead(site.all('visit'), today.value).filter((v) => v.is !== 'ahead'))
 const more = computed(() => asking.value.length - first.value.length)
 </script>
 
@@ -39,7 +34,7 @@ const more = computed(() => asking.value.length - first.value.length)
           ><b>{{ v.company }}</b>
           <span class="small" :class="v.is">{{ t(`pest.visit.${v.is}`, { day: date(v.day) }) }}</span></span
         >
-        <router-link to="/house/pests">{{ t('pest.visit.open') }}</router-link>
+        <router-link to="/house/visits">{{ t('pest.visit.open') }}</router-link>
       </li>
       <li v-if="more > 0">
         <router-link to="/shift/tasks">{{ t('task.more', { n: more }) }}</router-link>

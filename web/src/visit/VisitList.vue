@@ -1,30 +1,44 @@
 <script setup lang="ts">
-import { visitsAhead, type VisitKind, type VisitSet } from '@tadka/core/visit'
-import { NButton } from 'naive-ui'
+import type { AnyDraft } from '@tadka/core/stream'
+import { visitKinds, visitsAhead, type VisitKind, type VisitSet } from '@tadka/core/visit'
+import { NButton, NSelect } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
+import ChoicePick from '../pieces/ChoicePick.vue'
 import DayField from '../pieces/DayField.vue'
 import TextField from '../pieces/TextField.vue'
 import { useSession } from '../rights/session.ts'
+import { useNames } from '../site/names.ts'
 import { useProcedures } from '../site/procedures.ts'
 import { useSite } from '../site/site.ts'
+import TakeBackNow from '../site/TakeBackNow.vue'
 import { useTimes } from '../site/times.ts'
 import { newId } from '../wire/device.ts'
 import VisitRow from './VisitRow.vue'
 
-/** Visits of one kind: to come, and past with what was done. */
-const props = defineProps<{ kind: VisitKind }>()
+/** Who comes from outside: to come, and past with what was done. Of one kind, or all. */
+const props = defineProps<{ kind?: VisitKind }>()
 const { t } = useI18n()
 const site = useSite()
 const session = useSession()
+const names = useNames()
 const { day } = useTimes()
 const { today } = useProcedures()
-const all = computed(() => site.all('visit').filter((v) => v.visit?.kind === props.kind))
+const all = computed(() => site.all('visit').filter((v) => !props.kind || v.visit?.kind === props.kind))
 const ahead = computed(() => visitsAhead(all.value, today.value))
 const past = computed(() =>
   all.value
     .flatMap(({ id, visit, done }) => (visit && done ? [{ id, visit, done }] : []))
     .toSorted((a, b) => b.done.at - a.done.at),
+)
+const chosen = ref<VisitKind | null>(props.kind ?? 'technician')
+const station = ref<string | null>(null)
+const made = ref<AnyDraft | null>(null)
+const machines = computed(() =>
+  site
+    .all('station')
+    .map((s) => ({ value: s.id, label: names.station(s.id) }))
+    .toSorted((a, b) => a.label.localeCompare(b.label)),
 )
 const company = ref('')
 const on = ref(today.value)
@@ -32,10 +46,10 @@ const note = ref('')
 function plan(): void {
   if (company.value.trim() === '') return
   const visit: VisitSet = {
-    ...{ kind: props.kind, company: company.value.trim(), day: on.value, station: null },
-    note: note.value.trim(),
+    ...{ kind: chosen.value ?? 'other', company: company.value.trim(), day: on.value },
+    ...{ station: chosen.value === 'technician' ? station.value : null, note: note.value.trim() },
   }
-  site.record('visit.set@1', { kind: 'visit', id: newId() }, visit)
+  made.value = site.record('visit.set@1', { kind: 'visit', id: newId() }, visit)
   company.value = ''
   note.value = ''
 }
@@ -50,9 +64,27 @@ const said = ({ done }: (typeof past.value)[number]) =>
   <div class="visits">
     <p v-if="ahead.length === 0" class="quiet">{{ t('pest.visit.none') }}</p>
     <ul>
-      <visit-row v-for="v in ahead" :key="v.id" :visit="v" />
+      <visit-row v-for="v in ahead" :key="v.id" :visit="v" @made="(draft) => (made = draft)" />
     </ul>
+    <take-back-now v-if="made" :key="made.id" :draft="made" @back="made = null" />
     <form v-if="session.mayDo('plan-shift')" @submit.prevent="plan">
+      <choice-pick
+        v-if="!kind"
+        v-model="chosen"
+        named
+        class="wide"
+        :label="t('pest.visit.kind.title')"
+        :choices="visitKinds.map((k) => ({ value: k, text: t(`pest.visit.kind.${k}`) }))"
+      />
+      <n-select
+        v-if="chosen === 'technician'"
+        v-model:value="station"
+        :options="machines"
+        clearable
+        size="large"
+        :placeholder="t('pest.visit.machine')"
+        :aria-label="t('pest.visit.machine')"
+      />
       <text-field
         v-model="company"
         large
@@ -70,7 +102,8 @@ const said = ({ done }: (typeof past.value)[number]) =>
       <h2 class="label">{{ t('pest.visit.past') }}</h2>
       <ul>
         <li v-for="v in past" :key="v.id">
-          <b>{{ v.visit.company }}</b> {{ said(v) }}
+          <b>{{ v.visit.company }}</b>{{ v.visit.station ? `, ${names.station(v.visit.station)}` : '' }}
+          {{ said(v) }}
           <p v-if="v.done.found">{{ v.done.found }}</p>
           <p v-for="(p, i) in v.done.products" :key="i" class="quiet small">{{ `${p.name}: ${p.where}` }}</p>
           <a
@@ -86,6 +119,9 @@ const said = ({ done }: (typeof past.value)[number]) =>
 </template>
 
 <style scoped>
+.wide {
+  grid-column: 1 / -1;
+}
 .visits {
   display: grid;
   gap: 18px;

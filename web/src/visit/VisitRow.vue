@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { AnyDraft } from '@tadka/core/stream'
 import type { VisitAhead } from '@tadka/core/visit'
 import { NButton, NInput, useMessage } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -6,13 +7,16 @@ import { useI18n } from 'vue-i18n'
 import TextField from '../pieces/TextField.vue'
 import { useSession } from '../rights/session.ts'
 import PhotoPick from '../site/PhotoPick.vue'
+import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
 import { useTimes } from '../site/times.ts'
 
 /** Somebody is to come: once they were here, who, by which licence, what they found, did and put out. */
 const props = defineProps<{ visit: VisitAhead }>()
+const emit = defineEmits<{ made: [draft: AnyDraft] }>()
 const { t } = useI18n()
 const site = useSite()
+const names = useNames()
 const session = useSession()
 const message = useMessage()
 const { date } = useTimes()
@@ -39,7 +43,7 @@ const put = computed(() =>
 )
 function done(): void {
   if (!enough.value) return
-  site.record('visit.done@1', to.value, {
+  const made = site.record('visit.done@1', to.value, {
     ...{
       who: who.value.trim(),
       licence: licence.value.trim(),
@@ -48,11 +52,12 @@ function done(): void {
     },
     ...{ products: put.value, report: report.value },
   })
+  emit('made', made)
   message.success(t('house.saved'))
 }
 function off(): void {
   const { id: _, is: _is, ...visit } = props.visit
-  site.record('visit.set@1', to.value, { ...visit, ended: true })
+  emit('made', site.record('visit.set@1', to.value, { ...visit, ended: true }))
 }
 </script>
 
@@ -61,7 +66,9 @@ function off(): void {
     <div class="head">
       <span class="what">
         <b>{{ visit.company }}</b>
-        <span class="quiet small">{{ visit.note }}</span>
+        <span class="quiet small">{{
+          [visit.station ? names.station(visit.station) : '', visit.note].filter(Boolean).join(': ')
+        }}</span>
       </span>
       <span class="when">{{ t(`pest.visit.${visit.is}`, { day: date(visit.day) }) }}</span>
       <n-button :aria-expanded="isOpen" @click="isOpen = !isOpen">{{ t('pest.visit.here') }}</n-button>
