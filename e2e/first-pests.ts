@@ -19,11 +19,11 @@ export async function pestsSeen(page: Page, each?: (where: string) => Promise<vo
   await tap(page, page.getByRole('radio', { name: 'middle' }), 'tap')
   await press(page, 'Save')
   await expect(page.getByRole('button', { name: '1: Light trap, Back' })).toBeVisible()
-  await go(page, '/house/visits')
+  await go(page, '/house/repairs?view=visits')
   await page.getByRole('textbox', { name: 'Which company' }).fill('Cold Works')
   await press(page, 'Plan a visit')
   await isAccessible(page)
-  await each?.('/house/visits')
+  await each?.('/house/repairs?view=visits')
   await go(page, '/shift')
   await expect(page.getByText('Cold Works')).toBeVisible()
 }

@@ -37,8 +37,12 @@ export const places = [
   '/house/tablet',
   '/house/rounds',
   '/house/stock',
+  '/house/store',
   '/house/pests',
-  '/house/visits',
+  '/house/repairs',
+  '/house/repairs?view=visits',
+  '/house/repairs?view=costs',
+  '/house/lab',
   '/chart/ice-nugget.half-year?station=kiosk-nugget',
 ]
 

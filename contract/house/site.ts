@@ -96,6 +96,12 @@ export const siteSet = z.strictObject({
     .max(100)
     .optional(),
   lastOfAll: z.array(slug).max(50).optional(),
+  prices: z
+    .strictObject({
+      hour: z.number().min(0).max(1e6).exactOptional(),
+      water: z.number().min(0).max(1e6).exactOptional(),
+    })
+    .exactOptional(),
   planning: z
     .strictObject({
       wish: z.enum(planWishes).optional(),

@@ -56,5 +56,8 @@ export const stationSet = z.strictObject({
   up: z.enum(['rush', 'trading']).optional(),
   typical: z.literal(true).optional(),
   pages: z.record(freeKey(40), z.string().min(1).max(20)).optional(),
+  warranty: z
+    .strictObject({ until: z.iso.date(), company: words(80).min(1), phone: words(40) })
+    .exactOptional(),
   retired: z.literal(true).optional(),
 })

@@ -12,6 +12,8 @@ export const newInspectionBody = z.strictObject({
   name: words(40).trim().min(1),
   days: oneOf(inspectionDays),
   hours: oneOf(inspectionHours),
+  /** The one machine that it shows, for who comes to mend it; absent: the whole log. */
+  station: slug.exactOptional(),
 })
 /** The way to it, told once. */
 export const newInspectionView = z.object({ id: slug, path: z.string(), endsAt: z.number() })
@@ -24,6 +26,8 @@ export const inspectionView = z.object({
   /** The first instant that it shows. */
   from: z.number(),
   endsAt: z.number(),
+  /** The one machine that it shows; null: all. */
+  station: slug.nullable(),
   /** When it was last opened; null where never. */
   usedAt: z.number().nullable(),
   /** Days whose sheets were looked at, ISO dates, the first one first; `entries`: all that was written. */
@@ -34,5 +38,10 @@ export const inspectionList = z.object({ links: z.array(inspectionView) })
 
 export const inspectBody = z.strictObject({ token: z.string().regex(/^[\w-]{20,100}$/), device: slug })
 /** What an inspector's own session may see. */
-export const ownInspection = z.object({ from: z.number(), endsAt: z.number() })
+export const ownInspection = z.object({
+  from: z.number(),
+  endsAt: z.number(),
+  /** The one machine that it shows; null: all. */
+  station: slug.nullable(),
+})
 export type OwnInspection = z.infer<typeof ownInspection>

@@ -17,6 +17,9 @@ import { roundPayloads } from '../round/records.ts'
 import { stockPayloads } from '../stock/records.ts'
 import { pestPayloads } from '../pest/records.ts'
 import { visitPayloads } from '../visit/records.ts'
+import { shelfPayloads } from '../shelf/records.ts'
+import { faultPayloads } from '../fault/records.ts'
+import { labPayloads } from '../lab/records.ts'
 import { taskPayloads } from '../task/records.ts'
 import { rerunPayloads } from '../rerun/records.ts'
 import { trainingPayloads } from '../training/records.ts'
@@ -40,6 +43,9 @@ export const payloadSchemas = {
   ...taskPayloads,
   ...pestPayloads,
   ...visitPayloads,
+  ...shelfPayloads,
+  ...faultPayloads,
+  ...labPayloads,
   ...stockPayloads,
   ...trainingPayloads,
   ...incidentPayloads,

@@ -9,6 +9,7 @@ export const visitPayloads = {
     day: z.iso.date(),
     station: slug.nullable(),
     note: words(300),
+    fault: slug.exactOptional(),
     ended: z.literal(true).exactOptional(),
   }),
   'visit.done@1': z.strictObject({

@@ -56,6 +56,10 @@ export interface ProductKept {
   readonly drawn: { readonly millilitres: number; readonly from: number; readonly at: number } | null
   /** What came last has another label than the one entered here, and that was not entered since; absent where it has not. */
   readonly otherLabel?: { readonly at: number; readonly lot: string }
+  /** In the slot of a dispenser that is its own there is another product; absent where there is not. */
+  readonly otherInSlot?: { readonly product: string; readonly mark: string; readonly at: number }
+  /** Empty containers of it that wait, and since when there is one. */
+  readonly empties?: { readonly waiting: number; readonly since: number }
   /** Its data sheet; absent where nobody has brought one in. */
   readonly sheet?: { readonly sha256: string; readonly name: string; readonly at: number }
 }
@@ -66,14 +70,30 @@ export const productFold: Fold<ProductState> = {
   initial: (id) => ({ id, container: null, drawn: null }),
   apply(state, record) {
     if (record.type === 'product.set@1') {
-      const { id, container, drawn, sheet } = state
-      return { ...record.payload, id, container, drawn, ...(sheet ? { sheet } : {}) }
+      const { id, container, drawn, sheet, otherInSlot, empties } = state
+      const kept = {
+        ...(sheet ? { sheet } : {}),
+        ...(otherInSlot ? { otherInSlot } : {}),
+        ...(empties ? { empties } : {}),
+      }
+      return { ...record.payload, id, container, drawn, ...kept }
     }
     if (record.type === 'stock.came@1') {
       const { otherLabel: _, ...rest } = state
       const { label, lot } = record.payload
       return label === 'other' ? { ...rest, otherLabel: { at: correctedAt(record), lot } } : rest
     }
+    if (record.type === 'slot.filled@1') {
+      const { otherInSlot: _, ...rest } = state
+      const { belongs, product, mark } = record.payload
+      return product === belongs ? rest : { ...rest, otherInSlot: { product, mark, at: correctedAt(record) } }
+    }
+    if (record.type === 'container.emptied@1') {
+      const { count, went } = record.payload
+      return withEmpties(state, went === 'waits' ? count : 0, correctedAt(record))
+    }
+    if (record.type === 'container.gone@1')
+      return withEmpties(state, -record.payload.count, correctedAt(record))
     if (record.type === 'product.sheet@1') {
       const { sheet: _, ...rest } = state
       const { sha256, name } = record.payload
@@ -87,6 +107,13 @@ export const productFold: Fold<ProductState> = {
     }
     return state
   },
+}
+
+/** @param more empty containers that wait from now on; below zero: that went. */
+function withEmpties({ empties, ...rest }: ProductState, more: number, at: number): ProductState {
+  const { waiting = 0, since = at } = empties ?? {}
+  // More cannot go than stood there.
+  return waiting + more > 0 ? { ...rest, empties: { waiting: waiting + more, since } } : rest
 }
 
 export interface InstrumentKept {

@@ -81,6 +81,8 @@ export interface SiteSet {
   readonly walks?: readonly Walk[]
   /** What the site asks of a shift's plan; what is left out is not asked. */
   readonly planning?: Planning
+  /** What an hour's work and 1000 litres of water cost, in the site's own money; what is left out nobody has said. */
+  readonly prices?: { readonly hour?: number; readonly water?: number }
   /** Stations that are closed down after all others: the dish machine. */
   readonly lastOfAll?: readonly string[]
 }

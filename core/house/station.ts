@@ -29,6 +29,14 @@ export interface StationDuty {
   readonly rule: string
 }
 
+export interface Warranty {
+  /** ISO date, the last day. */
+  readonly until: string
+  /** Whom to call first. */
+  readonly company: string
+  readonly phone: string
+}
+
 export interface StationSet {
   readonly name: string
   /** A short number on its tag, for finding it. */
@@ -47,6 +55,8 @@ export interface StationSet {
   readonly up?: 'rush' | 'trading'
   /** Its numbers are those of a typical model: nobody has compared them with its own plate yet. */
   readonly typical?: true
+  /** Who mends it for nothing, and until when; absent where nobody has entered it. */
+  readonly warranty?: Warranty
   /** It stands here no more; what was done on it stays. */
   readonly retired?: true
 }

@@ -85,6 +85,8 @@ export interface StationState {
     Record<string, Short & { readonly run: string; readonly at: number; readonly by: string }>
   >
   readonly outOfService: OutOfService | null
+  /** When it was not in service and is again, the newest last, ms UTC; absent where it never was. */
+  readonly downs?: readonly { readonly from: number; readonly to: number }[]
   /** What went wrong at the site and touches it; absent where nothing does. */
   readonly closures?: readonly Closure[]
   /** The mixes that were put in last, and the kept containers among them; absent where nobody said. */

@@ -31,7 +31,16 @@ export const stationFold: Fold<StationState> = {
     washWater: null,
     laidUp: null,
   }),
-  apply: (state, record) => mixSettled(applied(state, record)),
+  apply: (state, record) => withDowns(state, mixSettled(applied(state, record)), correctedAt(record)),
+}
+
+const downsKept = 60
+
+/** A machine that is back in service was down from then to now, whatever brought it back. */
+function withDowns(before: StationState, after: StationState, at: number): StationState {
+  if (!before.outOfService || after.outOfService) return after
+  const down = { from: before.outOfService.since, to: at }
+  return { ...after, downs: [...(after.downs ?? []), down].slice(-downsKept) }
 }
 
 function applied(state: StationState, record: AnyRecord): StationState {
@@ -59,6 +68,14 @@ function applied(state: StationState, record: AnyRecord): StationState {
     case 'station.stopped@1': {
       const told = { run: null, step: null, what: record.payload.reason }
       return { ...state, outOfService: { since: at, by: record.by, why: 'reported', ...told } }
+    }
+    case 'fault.seen@1': {
+      const { works, said } = record.payload
+      const told = { run: null, step: null, what: said }
+      // What stopped it before stands.
+      return works === 'no' && !state.outOfService
+        ? { ...state, outOfService: { since: at, by: record.by, why: 'reported', ...told } }
+        : state
     }
     case 'station.returned@1':
       // What was mended was opened, handled, run: neither whole nor sanitized comes of it.

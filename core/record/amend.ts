@@ -91,8 +91,9 @@ function amendNumbers(taken: ReadingTaken, numbers: Readonly<Record<string, numb
 
 /** The payload that puts `instead` in the place of a mistaken record's, and names every state that it changes. */
 export function amendmentOf(target: AnyRecord, instead: unknown, reason: string): RecordAmended {
-  const becomes = { ...target, payload: instead } as AnyRecord
-  const all = [...subjectsOf(target), ...subjectsOf(becomes)]
+  // What is taken back concerns nothing any more.
+  const becomes = instead === null ? [] : subjectsOf({ ...target, payload: instead } as AnyRecord)
+  const all = [...subjectsOf(target), ...becomes]
   const subjects = all.filter((s, i) => all.findIndex((o) => o.kind === s.kind && o.id === s.id) === i)
   return { target: target.id, targetType: target.type, subjects, instead, reason }
 }

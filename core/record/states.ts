@@ -12,6 +12,9 @@ import { roundFold } from '../round/round.ts'
 import { stockFold } from '../stock/fold.ts'
 import { pestFold, trapFold } from '../pest/fold.ts'
 import { visitFold } from '../visit/fold.ts'
+import { shelfFold } from '../shelf/fold.ts'
+import { faultFold } from '../fault/fold.ts'
+import { sampleFold } from '../lab/fold.ts'
 import { taskFold } from '../task/task.ts'
 import { incidentFold } from '../incident/fold.ts'
 import { trainingFold } from '../training/fold.ts'
@@ -28,7 +31,7 @@ const setFold = <S>(type: string): Fold<(S & { id: string }) | { id: string }> =
 })
 
 /** Counted up whenever a fold's state changes its shape: servers then fold their read tables anew. */
-export const foldsVersion = 19
+export const foldsVersion = 20
 
 /** The state of each kind of subject, folded from its records by the same code on the server and in the browser. */
 export const folds = {
@@ -59,6 +62,9 @@ export const folds = {
   pest: pestFold,
   trap: trapFold,
   visit: visitFold,
+  shelf: shelfFold,
+  fault: faultFold,
+  sample: sampleFold,
 } as const satisfies Record<SubjectKind, Fold<never> | object>
 
 export const foldOf = (kind: SubjectKind): Fold<unknown> => folds[kind] as unknown as Fold<unknown>

@@ -15,6 +15,9 @@ import { roundRecords } from '../round/records.ts'
 import { stockRecords } from '../stock/records.ts'
 import { pestRecords } from '../pest/records.ts'
 import { visitRecords } from '../visit/records.ts'
+import { shelfRecords } from '../shelf/records.ts'
+import { faultRecords } from '../fault/records.ts'
+import { labRecords } from '../lab/records.ts'
 import { taskRecords } from '../task/records.ts'
 import { rerunRecords } from '../rerun/records.ts'
 import { dishRecords } from '../warewash/records.ts'
@@ -40,6 +43,9 @@ const rules: RulesOf<RecordType> = {
   ...taskRecords,
   ...pestRecords,
   ...visitRecords,
+  ...shelfRecords,
+  ...faultRecords,
+  ...labRecords,
   ...stockRecords,
   ...logRecords,
 }

@@ -32,6 +32,10 @@ export const judgedQuantities = {
   surface: ['°C', '°F'],
   time: ['s'],
   hours: ['h'],
+  /** What a laboratory counts in frozen dessert, on surfaces, in ice and water. The model code limits none of it. */
+  coliform: ['/g', '/mL', '/cm²', '/100 mL', '/swab'],
+  plateCount: ['/g', '/mL', '/cm²', '/swab'],
+  listeria: ['/g', '/swab'],
 } as const satisfies Record<string, readonly string[]>
 export type JudgedQuantity = keyof typeof judgedQuantities
 

@@ -27,6 +27,9 @@ export const subjectKinds = [
   'pest',
   'trap',
   'visit',
+  'shelf',
+  'fault',
+  'sample',
 ] as const
 export type SubjectKind = (typeof subjectKinds)[number]
 

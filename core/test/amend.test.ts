@@ -160,6 +160,20 @@ describe('what the house keeps of its kit', () => {
 })
 
 describe('an amendment', () => {
+  it('takes back a tap that concerns other subjects too, and names them all', () => {
+    const came = recordOf(
+      1,
+      'stock.came@1',
+      { kind: 'stock', id: 's' },
+      {
+        ...{ amount: 1, of: { kind: 'product', id: 'kelpwash' }, lot: '', bestBefore: null, label: 'other' },
+      },
+    )
+    expect(amendmentOf(came, null, 'a stray tap').subjects).toEqual([
+      { kind: 'stock', id: 's' },
+      { kind: 'product', id: 'kelpwash' },
+    ])
+  })
   const good = readingRecord(1, 'r', { matches: 150 }, null) as AnyRecord & { type: 'reading.taken@1' }
   const bad = amendReading(good.payload, { strip, pick: { matches: 50 } })
   const amendment = recordOf(

@@ -12,6 +12,8 @@ export interface VisitSet {
   /** The machine that it is for; null: none. */
   readonly station: string | null
   readonly note: string
+  /** The fault that it is for; absent: none. */
+  readonly fault?: string
   readonly ended?: true
 }
 

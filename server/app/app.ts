@@ -31,6 +31,7 @@ import { questionRoutes } from '../honesty/routes.ts'
 import { trendRoutes } from '../trend/routes.ts'
 import { checkRoutes } from '../training/check-routes.ts'
 import { stockRoutes } from '../stock/routes.ts'
+import { costRoutes } from '../cost/routes.ts'
 import { illnessRoutes } from '../illness/routes.ts'
 import { trainingRoutes } from '../training/routes.ts'
 import { incidentRoutes } from '../incident/routes.ts'
@@ -129,6 +130,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   await typed.register(incidentRoutes(services))
   await typed.register(illnessRoutes(services))
   await typed.register(stockRoutes(services))
+  await typed.register(costRoutes(services))
   await typed.register(questionRoutes(services))
   await typed.register(trendRoutes(services))
   await typed.register(trainingRoutes(services))

@@ -15,6 +15,8 @@ import { Diary } from './diary.ts'
 import { coldHistory } from './cold.ts'
 import { roundHistory } from './rounds.ts'
 import { pestHistory } from './pests.ts'
+import { repairHistory } from './repairs.ts'
+import { storeHistory } from './store.ts'
 import { stockHistory } from './stock.ts'
 import { dishHistory } from './dish.ts'
 import { Hands, handsMinutes } from './hands.ts'
@@ -220,6 +222,8 @@ export function demoHistory(now: number, days: number, seed = 2110): AnyDraft[] 
       )
   }
   stockHistory(diary, first, days, now)
+  storeHistory(diary, opening.opens - 220 * minute, now)
+  repairHistory(diary, opening.opens, now)
   pestHistory(diary, opening.opens - 230 * minute, now)
   return diary.drafts.toSorted((a, b) => a.observedAt - b.observedAt || a.counter - b.counter)
 }

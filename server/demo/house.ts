@@ -36,6 +36,7 @@ export const site: SiteSet = {
     { stations: ['lounge-twin', 'lounge-pumped'], mostDown: 1 },
   ],
   lastOfAll: ['galley-dish'],
+  prices: { hour: 19, water: 4.2 },
   planning: {
     wish: 'home-soonest',
     neverAlone: true,

@@ -12,18 +12,42 @@ const bought = { supplier: 'Harbour Supplies', price: null, keepsDays: null, per
 /** What the demo keeps in stock, and for how many days it lies there at the end. */
 const items: Readonly<Record<string, { readonly item: StockItem; readonly days: number }>> = {
   kelpwash: {
-    item: { ...bought, name: 'Kelpwash', of: product('kelpwash'), unit: 'mL', pack: 10_000, leadDays: 4 },
+    item: {
+      ...bought,
+      name: 'Kelpwash',
+      of: product('kelpwash'),
+      unit: 'mL',
+      pack: 10_000,
+      leadDays: 4,
+      price: 46,
+    },
     days: 19,
   },
   skerrychlor: {
     item: {
-      ...{ ...bought, name: 'Skerrychlor', of: product('skerrychlor'), unit: 'mL', pack: 5000, leadDays: 4 },
+      ...{
+        ...bought,
+        name: 'Skerrychlor',
+        of: product('skerrychlor'),
+        unit: 'mL',
+        pack: 5000,
+        leadDays: 4,
+        price: 21,
+      },
       keepsDays: 180,
     },
     days: 33,
   },
   brineguard: {
-    item: { ...bought, name: 'Brineguard', of: product('brineguard'), unit: 'mL', pack: 2000, leadDays: 4 },
+    item: {
+      ...bought,
+      name: 'Brineguard',
+      of: product('brineguard'),
+      unit: 'mL',
+      pack: 2000,
+      leadDays: 4,
+      price: 34,
+    },
     days: 8,
   },
   'chlorine-strips': {

@@ -144,6 +144,11 @@ export const operations: Readonly<Record<string, Operation>> = {
     summary: 'What is to be ordered within a week, as a table',
     needs: read,
   },
+  [`GET ${site('/costs')}`]: {
+    summary:
+      'What a month of cleaning cost, by station: minutes, chemicals, water, parts, repairs, hours down',
+    needs: 'plan-shift',
+  },
   [`GET ${site('/illness')}`]: {
     summary: 'What staff told of an illness: in no log and no pack',
     needs: 'keep-illness',

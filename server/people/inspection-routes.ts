@@ -15,6 +15,7 @@ import type { Services } from '../services/services.ts'
 import { enterSession } from './enter.ts'
 import { tabletOf } from './guard.ts'
 import * as inspections from './inspections.ts'
+import { stateOf } from '../stream/queries.ts'
 import { everyoneOf, findPerson } from './queries.ts'
 import { changeRights, personChange } from './rights.ts'
 import { newToken, tokenHash } from './secrets.ts'
@@ -47,7 +48,9 @@ export const inspectionRoutes = (services: Services): FastifyPluginAsyncZod => {
       async (request) => {
         const where = request.params.site
         const actor = await guard.actor(request, where, 'invite-inspector')
-        const { name, days, hours } = request.body
+        const { name, days, hours, station = null } = request.body
+        if (station !== null && !(await stateOf(pool, where, 'station', station)))
+          throw new Refusal('not_found')
         const at = now()
         const taken = (await everyoneOf(pool, where)).map((p) => p.id)
         const person = freeSlug(`inspector ${name}`, taken, 'inspector')
@@ -61,6 +64,7 @@ export const inspectionRoutes = (services: Services): FastifyPluginAsyncZod => {
           person,
           tokenHash: tokenHash(token),
           by: actor.id,
+          station,
           from: at - days * dayMs,
           endsAt,
         })

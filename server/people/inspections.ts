@@ -1,4 +1,4 @@
-import type { InspectionView } from '@tadka/contract/people'
+import type { InspectionView, OwnInspection } from '@tadka/contract/people'
 import { Refusal } from '@tadka/core/refusal'
 import type { Pool } from '../db/pool.ts'
 import { inSite } from '../db/transaction.ts'
@@ -8,6 +8,8 @@ export interface NewInspection {
   readonly person: string
   readonly tokenHash: string
   readonly by: string
+  /** The one machine that it shows; null: all. */
+  readonly station: string | null
   /** Milliseconds UTC. */
   readonly from: number
   readonly endsAt: number
@@ -15,8 +17,10 @@ export interface NewInspection {
 
 export async function keepInspection(pool: Pool, i: NewInspection): Promise<void> {
   const sql = `
-    insert into inspection (site_id, person_id, token_hash, made_by, from_at, ends_at) values ($1, $2, $3, $4, $5, $6)`
-  await pool.query(sql, [i.site, i.person, i.tokenHash, i.by, i.from, i.endsAt])
+    insert into inspection (site_id, person_id, token_hash, made_by, from_at, ends_at, station_id)
+    select site, person, "tokenHash", by, "from", "endsAt", station from jsonb_to_record($1)
+      as i (site text, person text, "tokenHash" text, by text, "from" bigint, "endsAt" bigint, station text)`
+  await pool.query(sql, [JSON.stringify(i)])
 }
 
 /** Links that have ended are listed so long with what they were used for. */
@@ -26,7 +30,7 @@ const listedMs = 400 * 86_400_000
 export const inspectionsOf = (pool: Pool, site: string, now: number): Promise<InspectionView[]> =>
   inSite(pool, site, async (db) => {
     const sql = `
-      select i.person_id as id, p.name, i.made_by as by, i.from_at as "from", i.ends_at as "endsAt",
+      select i.person_id as id, p.name, i.made_by as by, i.from_at as "from", i.ends_at as "endsAt", i.station_id as station,
         i.used_at as "usedAt",
         array(select l.what from inspection_look l
           where l.site_id = i.site_id and l.person_id = i.person_id order by l.what) as looked
@@ -57,26 +61,12 @@ export async function openInspection(pool: Pool, tokenHash: string, now: number)
   return (await pool.query<Inspection>(sql, [tokenHash, now])).rows[0] ?? null
 }
 
-/** What somebody may see by their link, where it has not ended. */
-async function inspectionOf(
-  pool: Pool,
-  site: string,
-  person: string,
-  now: number,
-): Promise<{ from: number; endsAt: number } | null> {
+/** What somebody may see by their link. Throws `link_ended`. */
+export async function linkOf(pool: Pool, site: string, person: string, now: number): Promise<OwnInspection> {
   const sql = `
-    select from_at as "from", ends_at as "endsAt" from inspection where site_id = $1 and person_id = $2 and ends_at > $3`
-  return (await pool.query<{ from: number; endsAt: number }>(sql, [site, person, now])).rows[0] ?? null
-}
-
-/** The same, where it must not have ended. Throws `link_ended`. */
-export async function linkOf(
-  pool: Pool,
-  site: string,
-  person: string,
-  now: number,
-): Promise<{ from: number; endsAt: number }> {
-  const own = await inspectionOf(pool, site, person, now)
+    select from_at as "from", ends_at as "endsAt", station_id as station
+    from inspection where site_id = $1 and person_id = $2 and ends_at > $3`
+  const [own] = (await pool.query<OwnInspection>(sql, [site, person, now])).rows
   if (!own) throw new Refusal('link_ended')
   return own
 }

@@ -15,7 +15,8 @@ const learnedMs = 60 * 86_400_000
 const learnedRuns = 1500
 
 /** What a finished run teaches of minutes. */
-interface RunLesson {
+export interface RunLesson {
+  readonly station: string
   readonly procedure: { readonly id: string; readonly version: number }
   /** Its text, where it is the site's own. */
   readonly document: Procedure | null
@@ -38,11 +39,12 @@ export interface LearnedBySite {
 }
 
 /** What was told later tells nothing of minutes. */
-function lessonOf(run: RunState): RunLesson | null {
+export function lessonOf(run: RunState): RunLesson | null {
   const procedure = run.status === 'finished' && !run.entered ? procedureOfRun(run) : null
   if (!procedure) return null
   const { document, parameters } = run
   return {
+    station: run.station,
     procedure: run.procedure,
     document,
     parameters,
@@ -69,12 +71,14 @@ export function learnedFrom(lessons: readonly RunLesson[]): Record<string, Learn
 
 /** A step that lay open for longer was not worked at all that time, minutes. */
 const longestStep = 45
+/** Minutes that somebody worked at a step: no longer than anybody works at one. */
+export const workedMinutes = ({ minutes }: MinutesTaken): number => Math.min(longestStep, minutes)
 const weekMs = 7 * 86_400_000
 
 const taughtBy = (lessons: readonly RunLesson[]): Taught => ({
   steps: learnedFrom(lessons),
   work: lessons.flatMap((l) =>
-    l.taken.map(({ by, minutes }) => ({ at: l.endedAt, by, minutes: Math.min(longestStep, minutes) })),
+    l.taken.map((taken) => ({ at: l.endedAt, by: taken.by, minutes: workedMinutes(taken) })),
   ),
 })
 

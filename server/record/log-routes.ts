@@ -53,6 +53,7 @@ export const logRoutes =
       return {
         from: Math.max(asked.from ?? 0, own.from),
         to: Math.min(asked.to ?? own.endsAt, own.endsAt),
+        ...(own.station === null ? {} : { stations: [own.station] }),
       }
     }
     async function asFilter(actor: Actor, q: Filter): Promise<LogFilter> {

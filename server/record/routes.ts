@@ -8,6 +8,7 @@ import type { Services } from '../services/services.ts'
 import { asLines } from '../work/lines.ts'
 import { begun } from '../work/work.ts'
 import { inSite } from '../db/transaction.ts'
+import { linkOf } from '../people/inspections.ts'
 import { staysByPass } from '../people/draft-access.ts'
 import { headsMissed } from '../stream/heads.ts'
 import * as queries from '../stream/queries.ts'
@@ -49,11 +50,14 @@ export const recordRoutes =
     })
 
     app.get('/api/sites/:site/state', { schema: { params: site } }, async (request) => {
-      const { role } = await guard.actor(request, request.params.site, 'inspect')
+      const { role, id } = await guard.actor(request, request.params.site, 'inspect')
       const at = now()
+      const own = role === 'inspector' ? await linkOf(pool, request.params.site, id, at) : null
       const shown = await queries.snapshot(pool, request.params.site, at - twoDaysMs)
-      const states =
-        role === 'inspector' ? shown.states.filter((s) => forInspectors.has(s.kind)) : shown.states
+      const isShown = ({ kind, id: which }: (typeof shown.states)[number]) =>
+        own === null ||
+        (forInspectors.has(kind) && (kind !== 'station' || own.station === null || which === own.station))
+      const states = shown.states.filter(isShown)
       return { serverTime: at, ...shown, states }
     })
 

@@ -23,6 +23,7 @@ export const sheetRoutes =
       if (actor.role === 'inspector') {
         // A link shows its own period: the days that lie in it wholly.
         const own = await linkOf(pool, site, actor.id, now())
+        if (own.station !== null) throw new Refusal('not_allowed', { needs: 'a link to the whole log' })
         if (boundsOfDay(set, day).from < own.from)
           throw new Refusal('not_allowed', { needs: 'a longer link' })
         await keepLook(pool, site, actor.id, day, now())

@@ -1,5 +1,6 @@
 import { inSite } from '../db/transaction.ts'
 import type { Pool } from '../db/pool.ts'
+import { amended } from '../record/amended.ts'
 
 /** What the log says was used: of a label, a strip, a spare, or how many runs of a procedure ended. What a meter counts stands by the hour. */
 export interface UsedRow {
@@ -15,12 +16,7 @@ export interface UsedRow {
 export const usedSince = (pool: Pool, site: string, from: number): Promise<UsedRow[]> =>
   inSite(pool, site, async (db) => {
     const sql = `
-      with amended as (
-        select distinct on (body #>> '{payload,target}') (body #>> '{payload,target}')::uuid as id,
-          body #> '{payload,instead}' as instead
-        from record where site_id = $1 and type = 'record.amended@1'
-        order by body #>> '{payload,target}', seq desc
-      ), told as (
+      with ${amended}, told as (
         select r.type, case when r.type = 'concentrate.drawn@1'
             then r.corrected_at / 3600000 * 3600000 + 1800000 else r.corrected_at end as at, coalesce(a.instead, r.body -> 'payload') as payload
         from record r left join amended a on a.id = r.id

@@ -59,7 +59,7 @@ describe('a link for an inspector', () => {
     expect(await oldest(inspector, `&to=${before}`)).toBe(Number.POSITIVE_INFINITY)
     expect(await oldest(inspector, '&from=0')).toBeGreaterThanOrEqual(before)
     const own = (await ask(server, inspector, 'GET', '/inspection')).json()
-    expect(own).toEqual({ from: before, endsAt: server.clock.now + 2 * 3_600_000 })
+    expect(own).toEqual({ from: before, endsAt: server.clock.now + 2 * 3_600_000, station: null })
   })
   it('shows who and what the log names, and not how things are right now', async () => {
     const { states } = (await ask(server, inspector, 'GET', '/state')).json() as {
@@ -68,6 +68,25 @@ describe('a link for an inspector', () => {
     const kinds = new Set(states.map((s) => s.kind))
     expect(kinds.has('station') && kinds.has('crew')).toBe(true)
     for (const kind of ['run', 'bath', 'case', 'plan', 'roster']) expect(kinds.has(kind)).toBe(false)
+  })
+  it('for who mends one machine shows that machine alone, whatever is asked', async () => {
+    const station = 'kiosk-soft-serve'
+    const theirs = await inspect(server, lead, { station, name: 'Bolt' })
+    for (const query of ['', '&stations=kiosk-nugget', '&words=sanitizer']) {
+      const { records } = (await ask(server, theirs, 'GET', `/log?limit=200${query}`)).json() as {
+        records: { payload: { station?: string }; subject: { kind: string; id: string } }[]
+      }
+      if (query === '') expect(records.length).toBeGreaterThan(0)
+      for (const r of records) expect(r.payload.station ?? r.subject.id).toBe(station)
+    }
+    const { states } = (await ask(server, theirs, 'GET', '/state')).json() as {
+      states: { kind: string; id: string }[]
+    }
+    expect(states.filter((s) => s.kind === 'station').map((s) => s.id)).toEqual([station])
+    const day = new Date(server.clock.now - dayMs).toISOString().slice(0, 10)
+    expect(code(await ask(server, theirs, 'GET', `/sheets/${day}`))).toBe('not_allowed')
+    const nowhere = { name: 'Bolt', days: 7, hours: 2, station: 'no-such' }
+    expect(code(await ask(server, lead, 'POST', '/inspections', nowhere))).toBe('not_found')
   })
   it('may check the chain, and writes, plans and exports nothing', async () => {
     expect((await ask(server, inspector, 'POST', '/verify')).statusCode).toBe(200)

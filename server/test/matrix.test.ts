@@ -105,6 +105,7 @@ const routes: Readonly<Record<string, Route>> = {
   },
   'GET /api/sites/{site}/stock': read,
   'GET /api/sites/{site}/stock/shopping.csv': read,
+  'GET /api/sites/{site}/costs': { access: 'plan-shift', query: { month: '2026-11' } },
   'GET /api/sites/{site}/illness': { access: 'keep-illness' },
   'POST /api/sites/{site}/illness/{illness}': {
     access: 'keep-illness',
@@ -270,6 +271,7 @@ describe('every type of record', () => {
         'round',
         'stock',
         'trap',
+        'shelf',
       ].map((kind) => [`${kind}.set@1`, 'set-up-house' as const]),
     ),
     ...Object.fromEntries(
@@ -294,6 +296,7 @@ describe('every type of record', () => {
     'stock.ordered@1': 'plan-shift',
     'visit.set@1': 'plan-shift',
     'pest.settled@1': 'close-case',
+    'fault.dropped@1': 'close-case',
     'training.signed@1': 'sign-off',
     'training.ended@1': 'sign-off',
     'procedure.set@1': 'set-procedures',
@@ -313,6 +316,8 @@ describe('every type of record', () => {
       `incident.opened@1 incident.counted@1 incident.known-good@1 incident.product@1 incident.done@1
       food.received@1 food.read@1 food.opened@1 food.gone@1 walk.begun@1 walk.looked@1 walk.ended@1 task.set@1 task.done@1
       stock.counted@1 stock.came@1 stock.lost@1 pest.seen@1 pest.caused@1 trap.looked@1 visit.done@1
+      shelf.stands@1 slot.filled@1 container.emptied@1 container.gone@1
+      fault.seen@1 fault.called@1 fault.mended@1 sample.taken@1 sample.result@1
       note.left@1 note.settled@1 note.read@1
       case.opened@1 case.told@1 concentrate.opened@1 water.measured@1 concentrate.drawn@1 instrument.checked@1 spare.drawn@1 run.started@1
       run.started@2 run.step.done@1 run.step.done@2 run.step.undone@1 run.step.undone@2 run.wait.started@1

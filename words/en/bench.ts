@@ -137,6 +137,8 @@ export const bench = {
     weakens: 'Open for long: hypochlorite loses strength. Test before use.',
     'other-label':
       'What came last, lot {lot}, has another label than the one this is worked out by. Do not pour that: enter its label in House > Products first.',
+    'other-in-slot':
+      'In slot {mark} of its dispenser there is another product: {product}. Do not draw from it: House > Chemical store says how it is put right.',
     'date-missing': 'Nobody wrote down when it was opened. Test before use.',
   },
   pouredKeep: 'Poured: save to the log',

@@ -26,6 +26,8 @@ export const inspect = {
   end: 'End it',
   over: 'This link has ended. Ask the shift lead for a new one.',
   log: '{site}: cleaning log',
+  machine: '{machine}, {site}: its log',
+  only: 'Of {machine} alone.',
   back: 'Back to work: sign in',
   here: 'The inspector is here',
   hereHow:

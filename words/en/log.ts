@@ -335,6 +335,31 @@ export const log = {
       lost: 'Lost, {name}: {v}. {why}',
       other: 'Its label is another than the one entered here.',
     },
+    shelf: {
+      set: 'Place for chemicals: {name}',
+      ended: 'No place for chemicals any more: {name}',
+      stands: '{product} stands in {place}',
+      away: '{product} stands in {place} no more',
+    },
+    slot: {
+      filled: '{product} into slot {mark} of {place}',
+      other: '{product} is in slot {mark} of {place}, which is for {belongs}',
+    },
+    fault: {
+      seen: '{kind}: {said}',
+      stopped: 'Out of service. {kind}: {said}',
+      called: '{company} was called. {answer}',
+      mended: 'Mended by {who}: {did}',
+      dropped: 'No fault any more: {reason}',
+    },
+    sample: {
+      taken: 'Sample taken, {kind}: {where}',
+      result: 'Laboratory: {found}',
+    },
+    container: {
+      emptied: '{n} empty containers of {product}: {way}',
+      gone: '{n} empty containers of {product} went: {way}',
+    },
     task: {
       set: 'To do by {day}: {what}',
       given: 'To do by {day}, {who}: {what}',

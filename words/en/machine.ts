@@ -6,6 +6,7 @@ export const machine = {
   scanHow: 'Hold the tag’s code in front of the camera. Or go back and type the number on it.',
   noSuchTag: 'No machine here has this number or name. Look again at its tag.',
   start: 'Start',
+  fault: 'Something is wrong with it',
   nothing: 'No cleaning procedure is known for this machine.',
   history: 'What was done here',
   readOff: 'Readings of its runs',

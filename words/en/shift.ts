@@ -84,6 +84,8 @@ export const shift = {
   openCases: 'Corrective action open | {n} corrective actions open',
   outOfService: 'Not in service',
   outMeans: 'No product, no serving.',
+  newFault: 'Write down the fault',
+  fault: 'Fault and calls',
   partMissing: '{part} is missing',
   notSanitized:
     '{station}, {procedure}: contact {ms} of {least}, not sanitized. {who} went on. Do it again before product.',

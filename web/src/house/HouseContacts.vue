@@ -4,7 +4,7 @@ import { NButton, NInput, NSelect } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import DraftRow from './DraftRow.vue'
-import { useSiteSet } from './site-set.ts'
+import { useSiteSet } from '../site/site-set.ts'
 
 /** Whom to call when a machine is stopped: shown there, with the number. */
 const { t } = useI18n()

@@ -9,10 +9,12 @@ import HousePeople from './HousePeople.vue'
 import HouseProcedures from './HouseProcedures.vue'
 import HouseProducts from './HouseProducts.vue'
 import HouseRounds from './HouseRounds.vue'
-import HouseVisits from './HouseVisits.vue'
+import HouseRepairs from './HouseRepairs.vue'
+import HouseLab from './HouseLab.vue'
 import HouseRules from './HouseRules.vue'
 import HousePractices from './HousePractices.vue'
 import HousePests from './HousePests.vue'
+import HouseStore from './HouseStore.vue'
 import HouseStock from './HouseStock.vue'
 import HouseStart from './HouseStart.vue'
 import HouseSpares from './HouseSpares.vue'
@@ -40,7 +42,7 @@ const parts = [
   'tablet',
 ] as const
 /** What is kept up day by day, beside what there is. */
-const upkeep = ['rounds', 'stock', 'pests', 'visits'] as const
+const upkeep = ['rounds', 'stock', 'store', 'repairs', 'pests', 'lab'] as const
 const views = {
   start: HouseStart,
   stations: HouseStations,
@@ -57,8 +59,10 @@ const views = {
   tablet: HouseTablet,
   rounds: HouseRounds,
   stock: HouseStock,
+  store: HouseStore,
   pests: HousePests,
-  visits: HouseVisits,
+  repairs: HouseRepairs,
+  lab: HouseLab,
 }
 const current = computed(() => [...parts, ...upkeep].find((p) => p === props.part) ?? 'stations')
 const tabsOf = (of: readonly (keyof typeof views)[]) =>

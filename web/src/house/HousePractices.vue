@@ -9,7 +9,7 @@ import { parseField } from '../pieces/field.ts'
 import ChoicePick from '../pieces/ChoicePick.vue'
 import { useUnits } from '../site/units.ts'
 import NumberField from '../pieces/NumberField.vue'
-import { useSiteSet } from './site-set.ts'
+import { useSiteSet } from '../site/site-set.ts'
 
 /** Where good kitchens differ: what this site does, what is usual, and why. */
 const { t } = useI18n()

@@ -12,7 +12,7 @@ import CodeScan from '../pieces/CodeScan.vue'
 import ContainerForm from './ContainerForm.vue'
 import HouseMixes from './HouseMixes.vue'
 import LabelForm from './LabelForm.vue'
-import { useSiteSet } from './site-set.ts'
+import { useSiteSet } from '../site/site-set.ts'
 import { useKit, type Product } from '../site/kit.ts'
 
 /** The labels: what each product is for, its dose, its limits, and what it must not meet. */

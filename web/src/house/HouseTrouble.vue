@@ -5,7 +5,7 @@ import { useI18n } from 'vue-i18n'
 import ChoicePick from '../pieces/ChoicePick.vue'
 import TextField from '../pieces/TextField.vue'
 import { useUnits } from '../site/units.ts'
-import { useSiteSet } from './site-set.ts'
+import { useSiteSet } from '../site/site-set.ts'
 
 /** What counts when something goes wrong only where it was written down beforehand. */
 const { t } = useI18n()

@@ -4,9 +4,9 @@ import { NButton } from 'naive-ui'
 import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoicePick from '../pieces/ChoicePick.vue'
-import QrCode from '../pieces/QrCode.vue'
 import { useRefusalText } from '../rights/refusal-text.ts'
 import { useSession } from '../rights/session.ts'
+import LinkMade from '../site/LinkMade.vue'
 import { useNames } from '../site/names.ts'
 import { useTimes } from '../site/times.ts'
 import { ask } from '../wire/api.ts'
@@ -28,7 +28,6 @@ const hours = ref<number | null>(2)
 const made = ref<{ path: string; endsAt: number } | null>(null)
 const refused = ref('')
 const path = computed(() => `/api/sites/${session.site}/inspections`)
-const address = computed(() => (made.value ? window.location.origin + made.value.path : ''))
 const when = (ms: number) => `${day(ms)} ${clock(ms)}`
 
 const looked = ({ looked: all }: InspectionView) =>
@@ -76,6 +75,7 @@ const end = (id: string) =>
         <b>{{ l.name }}</b>
         <span>
           {{ t('inspect.shows', { from: day(l.from) }) }}
+          {{ l.station ? t('inspect.only', { machine: names.station(l.station) }) : '' }}
           {{ t(l.endsAt > now() ? 'inspect.ends' : 'inspect.ended', { time: when(l.endsAt) }) }}
           <span class="quiet">
             {{ t('inspect.by', { who: names.person(l.by) }) }}
@@ -86,18 +86,7 @@ const end = (id: string) =>
         <n-button v-if="l.endsAt > now()" @click="end(l.id)">{{ t('inspect.end') }}</n-button>
       </li>
     </ul>
-    <div v-if="made" class="made" role="status">
-      <qr-code :text="address" :label="t('inspect.code')" :size="220" />
-      <div>
-        <p>
-          <b>{{ t('inspect.made') }}</b>
-        </p>
-        <p>{{ t('inspect.madeHow', { time: when(made.endsAt) }) }}</p>
-        <code>{{ address }}</code>
-        <p class="quiet">{{ t('inspect.certificate') }}</p>
-        <n-button @click="made = null">{{ t('people.done') }}</n-button>
-      </div>
-    </div>
+    <link-made v-if="made" :made="made" :title="t('inspect.made')" @done="made = null" />
     <p v-if="refused" class="fault" role="alert">{{ refused }}</p>
     <form v-if="making" class="new" @submit.prevent="make">
       <text-field v-model="name" :name="t('inspect.name')" :example="t('inspect.example')" :most="40" large />
@@ -143,22 +132,6 @@ li {
   min-height: 60px;
   padding: 6px 0;
   border-bottom: 1px solid var(--line-soft);
-}
-.made {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 24px;
-  padding: 12px 0;
-}
-.made > div {
-  flex: 1 1 320px;
-  display: grid;
-  gap: 8px;
-  align-content: start;
-  justify-items: start;
-}
-code {
-  overflow-wrap: anywhere;
 }
 .new {
   display: grid;

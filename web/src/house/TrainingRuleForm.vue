@@ -4,7 +4,7 @@ import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import NumberField from '../pieces/NumberField.vue'
-import { useSiteSet } from './site-set.ts'
+import { useSiteSet } from '../site/site-set.ts'
 
 /** What the site asks before somebody works alone. */
 const { t } = useI18n()

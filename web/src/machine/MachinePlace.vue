@@ -108,6 +108,9 @@ const begin = (item: DueItem) => start(item.station, item.procedure)
           </n-button>
         </div>
         <p v-if="offered.length === 0" class="quiet">{{ t('machine.nothing') }}</p>
+        <router-link class="back" :to="{ path: '/house/repairs', query: { station } }">{{
+          t('machine.fault')
+        }}</router-link>
       </section>
       <read-trend :station="state" />
       <next-mix v-if="takesMix && !state.mixChange && !state.currentRun" :station="state" />

@@ -49,6 +49,15 @@ const TasksAsked = later(() =>
 const StockAsked = later(() =>
   Promise.all([import('../stock/StockAsked.vue'), fetchWords()]).then(([asked]) => asked),
 )
+const StoreAsked = later(() =>
+  Promise.all([import('../shelf/StoreAsked.vue'), fetchWords()]).then(([asked]) => asked),
+)
+const FaultsAsked = later(() =>
+  Promise.all([import('../fault/FaultsAsked.vue'), fetchWords()]).then(([asked]) => asked),
+)
+const LabAsked = later(() =>
+  Promise.all([import('../lab/LabAsked.vue'), fetchWords()]).then(([asked]) => asked),
+)
 const NotesFound = later(() => import('../duty/NotesFound.vue'))
 const FollowUps = later(() => import('../duty/FollowUps.vue'))
 const OpenCases = later(() => import('../case/OpenCases.vue'))
@@ -153,6 +162,9 @@ const goOn = (run: string) => void router.push(`/run/${run}`)
       <plan-price v-if="risk && session.mayDo('plan-shift')" :plan="risk.plan" :problem="risk.problem" />
       <running-now v-if="planner.inForce && running.length > 0" :runs="running" @go-on="goOn" />
       <rerun-list v-if="kept.length > 0" :kept="kept" />
+      <store-asked />
+      <lab-asked />
+      <faults-asked />
       <rounds-asked />
       <tasks-asked />
       <stock-asked v-if="session.mayDo('plan-shift')" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { openFaults } from '@tadka/core/fault'
 import { stepsOf, type StationState } from '@tadka/core/procedure'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -51,6 +52,7 @@ function why(s: StationState): string {
     : (choice?.name ?? out.what)
 }
 
+const faultOf = (id: string) => openFaults(site.all('fault')).find((f) => f.seen.station === id)
 const returning = ref<string | null>(null)
 const mended = ref('')
 const proof = ref('')
@@ -86,6 +88,15 @@ function back(id: string): void {
               query: { origin: 'stop', station: s.id, said: `${t('shift.outOfService')}: ${why(s)}` },
             }"
             >{{ t('log.left.act') }}</router-link
+          >
+          <router-link
+            class="act"
+            :to="
+              faultOf(s.id)
+                ? '/house/repairs'
+                : { path: '/house/repairs', query: { station: s.id, said: why(s) } }
+            "
+            >{{ t(faultOf(s.id) ? 'shift.fault' : 'shift.newFault') }}</router-link
           >
         </p>
         <template v-if="!plain">
@@ -140,6 +151,7 @@ p {
   margin: 2px 0 8px;
 }
 .act {
+  margin-right: 18px;
   min-height: 48px;
   display: inline-flex;
   align-items: center;

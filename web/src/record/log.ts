@@ -24,9 +24,9 @@ export const typesOf: Readonly<Record<string, string>> = {
   people:
     'crew.set@1,person.set@1,run.watched@1,run.shown@1,training.checked@1,training.signed@1,training.ended@1,training.paper@1,huddle.held@1',
   upkeep:
-    'walk.begun@1,walk.looked@1,walk.ended@1,task.set@1,task.done@1,task.dropped@1,stock.counted@1,stock.came@1,stock.ordered@1,stock.lost@1,pest.seen@1,pest.caused@1,pest.settled@1,trap.looked@1,visit.set@1,visit.done@1,record.amended@1',
+    'walk.begun@1,walk.looked@1,walk.ended@1,task.set@1,task.done@1,task.dropped@1,stock.counted@1,stock.came@1,stock.ordered@1,stock.lost@1,pest.seen@1,pest.caused@1,pest.settled@1,trap.looked@1,visit.set@1,visit.done@1,shelf.stands@1,slot.filled@1,container.emptied@1,container.gone@1,fault.seen@1,fault.called@1,fault.mended@1,fault.dropped@1,sample.taken@1,sample.result@1,record.amended@1',
   house:
-    'round.set@1,stock.set@1,trap.set@1,site.set@1,station.set@1,product.set@1,product.sheet@1,instrument.set@1,rule.set@1',
+    'shelf.set@1,round.set@1,stock.set@1,trap.set@1,site.set@1,station.set@1,product.set@1,product.sheet@1,instrument.set@1,rule.set@1',
 }
 export const logFilters = [
   'all',

@@ -1,5 +1,6 @@
 import type { AnyRecord } from '@tadka/core/stream'
 import { useI18n } from 'vue-i18n'
+import { useFoundWords } from '../lab/found-words.ts'
 import { useRoundWords } from '../round/round-words.ts'
 import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
@@ -8,12 +9,14 @@ import { useAmounts } from '../stock/amounts.ts'
 
 type Upkeep = Extract<
   AnyRecord,
-  { type: `${'food' | 'round' | 'walk' | 'task' | 'stock' | 'pest' | 'trap' | 'visit'}.${string}` }
+  {
+    type: `${'food' | 'round' | 'walk' | 'task' | 'stock' | 'pest' | 'trap' | 'visit' | 'shelf' | 'slot' | 'container' | 'fault' | 'sample'}.${string}`
+  }
 >
 
 /** Whether a record is of what is kept up beside the machines: food, rounds, what is to be done. */
 export const isOfUpkeep = (record: AnyRecord): record is Upkeep =>
-  /^(food|round|walk|task|stock|pest|trap|visit)\./.test(record.type)
+  /^(food|round|walk|task|stock|pest|trap|visit|shelf|slot|container|fault|sample)\./.test(record.type)
 
 /** Such a record in one sentence. */
 export function useUpkeepSentence() {
@@ -28,6 +31,13 @@ export function useUpkeepSentence() {
   const stocked = (id: string, amount: number) => {
     const item = site.one('stock', id)?.item
     return { name: item?.name ?? '', v: amountSaid(item?.unit ?? 'pieces', amount) }
+  }
+
+  const found = useFoundWords()
+  const shelfName = (id: string) => site.one('shelf', id)?.shelf?.name ?? id
+  const productName = (id: string) => {
+    const product = site.one('product', id)
+    return product && 'name' in product ? (product.name ?? id) : id
   }
 
   return (record: Upkeep): string => {
@@ -100,6 +110,46 @@ export function useUpkeepSentence() {
       case 'visit.done@1': {
         const { who, did } = record.payload
         return say('visit.done', { who, did, company: site.one('visit', id)?.visit?.company ?? '' })
+      }
+      case 'fault.seen@1': {
+        const { kind, said, works } = record.payload
+        return say(`fault.${works === 'no' ? 'stopped' : 'seen'}`, { kind: t(`fault.kind.${kind}`), said })
+      }
+      case 'fault.called@1':
+        return say('fault.called', { company: record.payload.company, answer: record.payload.answer })
+      case 'fault.mended@1':
+        return say('fault.mended', { who: record.payload.who, did: record.payload.did })
+      case 'fault.dropped@1':
+        return say('fault.dropped', { reason: record.payload.reason })
+      case 'sample.taken@1': {
+        const { kind, station, where } = record.payload
+        const at = [station ? names.station(station) : '', where].filter(Boolean).join(', ')
+        return say('sample.taken', { kind: t(`lab.kind.${kind}`), where: at })
+      }
+      case 'sample.result@1':
+        return say('sample.result', { found: record.payload.found.map(found).join(', ') })
+      case 'shelf.set@1':
+        return say(`shelf.${record.payload.ended ? 'ended' : 'set'}`, { name: record.payload.name })
+      case 'shelf.stands@1': {
+        const { product, here } = record.payload
+        return say(`shelf.${here ? 'stands' : 'away'}`, {
+          product: productName(product),
+          place: shelfName(id),
+        })
+      }
+      case 'slot.filled@1': {
+        const { mark, belongs, product } = record.payload
+        return say(`slot.${product === belongs ? 'filled' : 'other'}`, {
+          ...{ mark, place: shelfName(id) },
+          ...{ product: productName(product), belongs: productName(belongs) },
+        })
+      }
+      case 'container.emptied@1':
+      case 'container.gone@1': {
+        const { count, went } = record.payload
+        return say(`container.${record.type === 'container.gone@1' ? 'gone' : 'emptied'}`, {
+          ...{ n: count, product: productName(id), way: t(`shelf.empty.way.${went}`) },
+        })
       }
       case 'stock.set@1':
         return say(`stock.${record.payload.ended ? 'ended' : 'set'}`, { name: record.payload.name })

@@ -11,6 +11,7 @@ import { useRouter } from 'vue-router'
 import { useRefusalText } from '../rights/refusal-text.ts'
 import { useSession } from '../rights/session.ts'
 import { useSiteStore } from '../site/site.ts'
+import { useNames } from '../site/names.ts'
 import { useTimes } from '../site/times.ts'
 import { ask } from '../wire/api.ts'
 import { now, nowByMinute } from '../wire/clock.ts'
@@ -25,6 +26,7 @@ const router = useRouter()
 const site = useSiteStore()
 const { clock, day } = useTimes()
 const refusalText = useRefusalText()
+const names = useNames()
 
 const own = ref<OwnInspection | null>(null)
 const refused = ref('')
@@ -83,13 +85,19 @@ useEventListener(window, 'hashchange', () => window.location.hash !== '' && open
     <template v-else-if="own && site.loaded">
       <header class="head">
         <n-button v-if="isTablet" class="back no-print" @click="back">{{ t('inspect.back') }}</n-button>
-        <h1>{{ t('inspect.log', { site: name }) }}</h1>
+        <h1>
+          {{
+            own.station === null
+              ? t('inspect.log', { site: name })
+              : t('inspect.machine', { machine: names.station(own.station), site: name })
+          }}
+        </h1>
         <p>
           {{ t('inspect.period', { from: day(own.from) }) }}
           {{ t('inspect.ends', { time: `${day(own.endsAt)} ${clock(own.endsAt)}` }) }}
         </p>
       </header>
-      <nav class="tabs no-print" :aria-label="t('place.log')">
+      <nav v-if="own.station === null" class="tabs no-print" :aria-label="t('place.log')">
         <button
           v-for="tab in ['title', 'entries'] as const"
           :key="tab"
@@ -101,7 +109,7 @@ useEventListener(window, 'hashchange', () => window.location.hash !== '' && open
         </button>
       </nav>
       <day-pages
-        v-if="shown === 'title'"
+        v-if="shown === 'title' && own.station === null"
         :day="shownDay || today"
         :today="today"
         :first="first"

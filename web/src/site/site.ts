@@ -34,6 +34,9 @@ import type { RoundState } from '@tadka/core/round'
 import type { StockState } from '@tadka/core/stock'
 import type { PestState, TrapState } from '@tadka/core/pest'
 import type { VisitState } from '@tadka/core/visit'
+import type { ShelfState } from '@tadka/core/shelf'
+import type { FaultState } from '@tadka/core/fault'
+import type { SampleState } from '@tadka/core/lab'
 import type { TaskState } from '@tadka/core/task'
 import type { RerunState } from '@tadka/core/rerun'
 import type { LoggerState } from '@tadka/core/logger'
@@ -81,6 +84,9 @@ interface Kinds {
   pest: PestState
   trap: TrapState
   visit: VisitState
+  shelf: ShelfState
+  fault: FaultState
+  sample: SampleState
   training: TrainingState
   incident: IncidentState
 }

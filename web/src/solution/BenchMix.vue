@@ -5,6 +5,7 @@ import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
 import { useKit } from '../site/kit.ts'
+import { useProductAlarms } from '../site/product-alarms.ts'
 import FigureField from '../pieces/FigureField.vue'
 import NumberPad from '../pieces/NumberPad.vue'
 import { useUnits } from '../site/units.ts'
@@ -19,6 +20,7 @@ import WayShown from './WayShown.vue'
 const { t } = useI18n()
 const units = useUnits()
 const kit = useKit()
+const alarms = useProductAlarms()
 const router = useRouter()
 const message = useMessage()
 const m = useMixing()
@@ -73,7 +75,7 @@ const cautions = computed(() => {
     c.use.contactSeconds ? t('bench.contact', { s: c.use.contactSeconds }) : '',
     c.use.rinseAfter ? t('bench.rinseAfter') : '',
     m.aimed.value ? t('bench.crewAim', { ...m.aimed.value }) : '',
-    c.product.otherLabel ? t('bench.concentrate.other-label', { lot: c.product.otherLabel.lot || '–' }) : '',
+    ...alarms(c.product),
     ...m.warnings(c.product).map((w) => t(`bench.concentrate.${w}`)),
   ].filter(Boolean)
 })

@@ -34,7 +34,7 @@ const more = computed(() => asking.value.length - first.value.length)
           ><b>{{ v.company }}</b>
           <span class="small" :class="v.is">{{ t(`pest.visit.${v.is}`, { day: date(v.day) }) }}</span></span
         >
-        <router-link to="/house/visits">{{ t('pest.visit.open') }}</router-link>
+        <router-link to="/house/repairs?view=visits">{{ t('pest.visit.open') }}</router-link>
       </li>
       <li v-if="more > 0">
         <router-link to="/shift/tasks">{{ t('task.more', { n: more }) }}</router-link>

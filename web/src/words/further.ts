@@ -12,6 +12,9 @@ import { inspect } from '@tadka/words/en/inspect'
 import { instruments } from '@tadka/words/en/instruments'
 import { logger } from '@tadka/words/en/logger'
 import { question } from '@tadka/words/en/question'
+import { fault } from '@tadka/words/en/fault'
+import { lab } from '@tadka/words/en/lab'
+import { shelf } from '@tadka/words/en/shelf'
 import { rerun } from '@tadka/words/en/rerun'
 import { round } from '@tadka/words/en/round'
 import { pest } from '@tadka/words/en/pest'
@@ -56,6 +59,9 @@ export const further = {
   rerun,
   round,
   pest,
+  shelf,
+  fault,
+  lab,
   stock,
   task,
   scan,

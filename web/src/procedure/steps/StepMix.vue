@@ -9,6 +9,7 @@ import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useKit } from '../../site/kit.ts'
+import { useProductAlarms } from '../../site/product-alarms.ts'
 import ChoicePick from '../../pieces/ChoicePick.vue'
 import { useSite } from '../../site/site.ts'
 import { useUnits } from '../../site/units.ts'
@@ -30,6 +31,7 @@ const { t } = useI18n()
 const dose = useDoseWords()
 const site = useSite()
 const kit = useKit()
+const alarms = useProductAlarms()
 const waysOf = useWays()
 
 const picked = ref(0)
@@ -130,9 +132,7 @@ function poured(): void {
     <p v-else-if="candidate.product.supply.kind === 'per-litre'" class="why">
       {{ t('run.byLabel', { dose: dose(candidate.product.supply) }) }}
     </p>
-    <p v-if="candidate.product.otherLabel" class="other" role="alert">
-      {{ t('bench.concentrate.other-label', { lot: candidate.product.otherLabel.lot || '–' }) }}
-    </p>
+    <p v-for="alarm in alarms(candidate.product)" :key="alarm" class="other" role="alert">{{ alarm }}</p>
     <p v-if="candidate.product.ppe.length > 0" class="ppe">
       {{ t('bench.ppe', { list: candidate.product.ppe.join(', ') }) }}
     </p>

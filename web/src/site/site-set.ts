@@ -3,7 +3,7 @@ import { useMessage } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSession } from '../rights/session.ts'
-import { useSite } from '../site/site.ts'
+import { useSite } from './site.ts'
 
 /** The site's own settings, whether this person may change them, and the change of some of them, told and logged. */
 export function useSiteSet() {

@@ -1,0 +1,1 @@
+export { faultPayloads } from './records.ts'

@@ -1,0 +1,1 @@
+export { labPayloads } from './records.ts'

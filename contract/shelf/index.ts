@@ -1,0 +1,1 @@
+export { shelfPayloads } from './records.ts'

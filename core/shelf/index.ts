@@ -1,0 +1,11 @@
+export * from './records.ts'
+export { shelfFold, type ShelfState } from './fold.ts'
+export {
+  nearAt,
+  placesFor,
+  productsAt,
+  storeTold,
+  type StoreTold,
+  type TooNear,
+  type WrongSlot,
+} from './apart.ts'

@@ -1,0 +1,162 @@
+<script setup lang="ts">
+import type { CostAnswer } from '@tadka/contract/cost'
+import type { Money } from '@tadka/core/cost'
+import { NButton } from 'naive-ui'
+import { computed, onMounted, ref, watch } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useSession } from '../rights/session.ts'
+import { useNames } from '../site/names.ts'
+import { useProcedures } from '../site/procedures.ts'
+import { useTimes } from '../site/times.ts'
+import { useUnits } from '../site/units.ts'
+import { ask } from '../wire/api.ts'
+import CostPrices from './CostPrices.vue'
+import { monthAfter } from './month.ts'
+
+/** What a month of cleaning cost, machine by machine. Where a price is missing, the sum says that it is more. */
+const { t } = useI18n()
+const session = useSession()
+const names = useNames()
+const units = useUnits()
+const { today } = useProcedures()
+const { month: monthSaid } = useTimes()
+const month = ref(today.value.slice(0, 7))
+const answer = ref<CostAnswer | null>(null)
+const failed = ref(false)
+async function look(): Promise<void> {
+  const asked = month.value
+  try {
+    const got = await ask<CostAnswer>('GET', `/api/sites/${session.site}/costs?month=${asked}`)
+    if (asked === month.value) answer.value = got
+    failed.value = false
+  } catch {
+    failed.value = true
+  }
+}
+onMounted(look)
+watch(month, () => ((answer.value = null), look()))
+const money = ({ sum, unpriced }: Money) => {
+  const whole = sum.toFixed(2)
+  if (unpriced === 0) return sum === 0 ? '–' : whole
+  return sum === 0 ? t('fault.cost.noPrice') : t('fault.cost.atLeast', { sum: whole })
+}
+const minutes = (n: number) =>
+  n < 60
+    ? t('fault.cost.minutesOf', { n: Math.round(n) })
+    : t('fault.cost.hoursOf', { h: Math.floor(n / 60), m: Math.round(n % 60) })
+const rows = computed(() =>
+  (answer.value?.stations ?? []).map((s) => ({
+    ...s,
+    name: s.spent.station ? names.station(s.spent.station) : t('fault.cost.noMachine'),
+  })),
+)
+const isMissing = computed(() => rows.value.some((r) => r.total.unpriced > 0))
+const print = () => window.print()
+</script>
+
+<template>
+  <div class="costs">
+    <p class="quiet">{{ t('fault.cost.how') }}</p>
+    <div class="month">
+      <n-button class="no-print" :aria-label="t('fault.cost.before')" @click="month = monthAfter(month, -1)"
+        >‹</n-button
+      >
+      <h2 aria-live="polite">{{ monthSaid(month) }}</h2>
+      <n-button
+        class="no-print"
+        :aria-label="t('fault.cost.after')"
+        :disabled="month >= today.slice(0, 7)"
+        @click="month = monthAfter(month, 1)"
+        >›</n-button
+      >
+      <n-button v-if="rows.length > 0" class="no-print" @click="print">{{ t('fault.cost.print') }}</n-button>
+    </div>
+    <p v-if="failed" role="status">{{ t('fault.cost.unreachable') }}</p>
+    <p v-else-if="!answer" class="quiet" role="status">{{ t('common.loading') }}</p>
+    <p v-else-if="rows.length === 0" class="quiet">{{ t('fault.cost.none') }}</p>
+    <div v-else class="scroll" tabindex="0" role="region" :aria-label="t('fault.view.costs')">
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">{{ t('fault.cost.station') }}</th>
+            <th scope="col">{{ t('fault.cost.cleanings') }}</th>
+            <th scope="col">{{ t('fault.cost.minutes') }}</th>
+            <th scope="col">{{ t('fault.cost.chemicals') }}</th>
+            <th scope="col">{{ t('fault.cost.water') }}</th>
+            <th scope="col">{{ t('fault.cost.parts') }}</th>
+            <th scope="col">{{ t('fault.cost.repairs') }}</th>
+            <th scope="col">{{ t('fault.cost.down') }}</th>
+            <th scope="col">{{ t('fault.cost.total') }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="r in rows" :key="r.name">
+            <th scope="row">{{ r.name }}</th>
+            <td>{{ r.spent.cleanings || '–' }}</td>
+            <td>
+              {{ minutes(r.spent.minutes) }}<br /><span class="quiet small">{{ money(r.work) }}</span>
+            </td>
+            <td>{{ money(r.chemicals) }}</td>
+            <td>
+              {{ r.spent.water === 0 ? '–' : units.volume(r.spent.water * 1000) }}<br /><span
+                class="quiet small"
+                >{{ money(r.water) }}</span
+              >
+            </td>
+            <td>{{ money(r.parts) }}</td>
+            <td>{{ money(r.repairs) }}</td>
+            <td>
+              {{
+                r.spent.hoursDown === 0 ? '–' : t('fault.cost.downOf', { n: Math.round(r.spent.hoursDown) })
+              }}
+            </td>
+            <td>
+              <b>{{ money(r.total) }}</b>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p v-if="isMissing">{{ t('fault.cost.missing') }}</p>
+    <cost-prices class="no-print" @kept="look" />
+  </div>
+</template>
+
+<style scoped>
+.costs {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 12px;
+}
+.month {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 14px;
+  align-items: center;
+}
+.month > button {
+  min-width: 48px;
+  min-height: 48px;
+}
+.scroll {
+  overflow-x: auto;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+}
+th,
+td {
+  padding: 10px 14px 10px 0;
+  text-align: right;
+  vertical-align: top;
+  border-bottom: 1px solid var(--line-soft);
+  font-variant-numeric: tabular-nums;
+}
+th:first-child {
+  text-align: left;
+}
+td {
+  white-space: nowrap;
+}
+</style>
