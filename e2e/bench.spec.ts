@@ -1,4 +1,4 @@
-import { beginsAnew, expect, test } from './test.ts'
+import { beginsAnew, expect, longTest, test } from './test.ts'
 import { go, press, signIn } from './crew.ts'
 
 beginsAnew()
@@ -34,7 +34,7 @@ test('from the Bench to a correct pour in three taps, kept, labelled, and tested
   await expect(bath).toContainText('Can’t tell yet')
 })
 
-test('a vessel’s own address opens it, its amount and product filled in', async ({ page }) => {
+longTest('a vessel’s own address opens it, its amount and product filled in', async ({ page }) => {
   await signIn(page, 'Wen', '8642')
   await go(page, '/bench/mix?vessel=galley-sink')
   await press(page, 'Poured out and rinsed')
@@ -62,31 +62,32 @@ test('what must not meet is refused with the reason, and unknown contents too', 
   await expect(page.getByRole('alert')).toContainText('one of them unknown')
 })
 
-test('a manager enters a label with a strip that cannot show it, and a drop kit that can', async ({
-  page,
-}) => {
-  await signIn(page, 'Oriel', '9080')
-  await go(page, '/house/products')
-  await press(page, 'Enter a label')
-  const form = page.locator('form.house-form')
-  await form.getByLabel('Name').fill('Saltquat')
-  await form.getByLabel('How strong').fill('10')
-  await expect(form.getByText('That is 100000 ppm.')).toBeVisible()
-  await press(page, 'Save to the log')
-  await expect(form.getByText('One of the uses is not right yet.')).toBeHidden()
-  await expect(form.getByText('Give its name.')).toBeHidden()
-  await expect(form.getByText('Choose what it is, chemically: it stands on the label.')).toBeVisible()
-  await form.locator('.n-base-selection').first().click()
-  await page.locator('.n-base-select-option', { hasText: 'quat' }).click()
-  await form.getByLabel('What for, in the label’s words').fill('Tables')
-  await form.getByLabel('From, ppm').fill('160')
-  await form.getByLabel('To, ppm').fill('190')
-  await form.getByLabel('Aim at, ppm').fill('170')
-  await expect(form.getByText(/none of its readings can show this band/)).toBeVisible()
-  await form.getByLabel('First aid').fill('Eyes: rinse, call.')
-  await form.getByRole('button', { name: 'Save to the log' }).click()
-  await expect(page.getByText('160 to 190 ppm')).toBeVisible()
-})
+longTest(
+  'a manager enters a label with a strip that cannot show it, and a drop kit that can',
+  async ({ page }) => {
+    await signIn(page, 'Oriel', '9080')
+    await go(page, '/house/products')
+    await press(page, 'Enter a label')
+    const form = page.locator('form.house-form')
+    await form.getByLabel('Name').fill('Saltquat')
+    await form.getByLabel('How strong').fill('10')
+    await expect(form.getByText('That is 100000 ppm.')).toBeVisible()
+    await press(page, 'Save to the log')
+    await expect(form.getByText('One of the uses is not right yet.')).toBeHidden()
+    await expect(form.getByText('Give its name.')).toBeHidden()
+    await expect(form.getByText('Choose what it is, chemically: it stands on the label.')).toBeVisible()
+    await form.locator('.n-base-selection').first().click()
+    await page.locator('.n-base-select-option', { hasText: 'quat' }).click()
+    await form.getByLabel('What for, in the label’s words').fill('Tables')
+    await form.getByLabel('From, ppm').fill('160')
+    await form.getByLabel('To, ppm').fill('190')
+    await form.getByLabel('Aim at, ppm').fill('170')
+    await expect(form.getByText(/none of its readings can show this band/)).toBeVisible()
+    await form.getByLabel('First aid').fill('Eyes: rinse, call.')
+    await form.getByRole('button', { name: 'Save to the log' }).click()
+    await expect(page.getByText('160 to 190 ppm')).toBeVisible()
+  },
+)
 
 test('a probe that fails in ice tells nothing until a check passes', async ({ page }) => {
   await signIn(page, 'Oriel', '9080')
@@ -109,7 +110,7 @@ test('a probe that fails in ice tells nothing until a check passes', async ({ pa
   await expect(page.getByText(/failed its check in ice water/)).toBeHidden()
 })
 
-test('practices and the hours of a bath are the site’s own; crew may only look', async ({ page }) => {
+longTest('practices and the hours of a bath are the site’s own; crew may only look', async ({ page }) => {
   await signIn(page, 'Oriel', '9080')
   await go(page, '/house/practices')
   await page.getByRole('radio', { name: '200 ppm', exact: true }).click()

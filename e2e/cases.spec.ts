@@ -1,5 +1,5 @@
 import { go, isAccessible, press, signIn } from './crew.ts'
-import { expect, test } from './test.ts'
+import { expect, longTest, test } from './test.ts'
 
 test.use({ hasTouch: true })
 
@@ -49,7 +49,7 @@ test('a corrective action about something nobody measured: opened by crew, told,
   await expect(page.getByRole('link', { name: /hand sink blocked from nine to ten/ })).toBeVisible()
 })
 
-test('a month is read on one page, one station of it, and a day of it opens', async ({ page }) => {
+longTest('a month is read on one page, one station of it, and a day of it opens', async ({ page }) => {
   await signIn(page, 'Ines', '4711')
   await go(page, '/log?station=kiosk-slush')
   await page.getByRole('link', { name: 'The month', exact: true }).tap()

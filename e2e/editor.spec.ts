@@ -1,6 +1,6 @@
 import { readFile, writeFile } from 'node:fs/promises'
 import { counts, go, heading, isAccessible, later, press, settled, signIn } from './crew.ts'
-import { beginsAnew, expect, test, type Page } from './test.ts'
+import { beginsAnew, expect, longTest, test, type Page } from './test.ts'
 
 beginsAnew()
 test.use({ hasTouch: true })
@@ -130,38 +130,39 @@ test('a file that is not safe opens with its step and its rule, and cannot be pu
   await expect(page.getByText('As it is in force.')).toBeVisible()
 })
 
-test('a new procedure is written from nothing, waits as a draft on the tablet, and comes into force on its day', async ({
-  page,
-}) => {
-  await signIn(page, 'Ines', '4711')
-  await go(page, '/house/procedures')
-  await press(page, 'New procedure')
-  // The library has one of that name: this is another.
-  await page.getByLabel('Name', { exact: true }).fill('Close')
-  await page.locator('.make .n-base-selection').tap()
-  await page.locator('.n-base-select-option', { hasText: 'Slush machines' }).tap()
-  await press(page, 'Write its steps')
-  await page.getByLabel('What to do, in few words').fill('')
-  await expect(row(page, 'do')).toContainText('What to do, in few words: fill this in')
-  await expect(putInForce(page)).toBeDisabled()
-  await page.getByLabel('What to do, in few words').fill('Wipe the drip tray')
-  await go(page, '/house/procedures')
-  await expect(page.getByRole('heading', { name: 'Drafts on this tablet' })).toBeVisible()
-  await press(page, 'Go on')
-  await expect(page.getByLabel('What to do, in few words')).toHaveValue('Wipe the drip tray')
-  await press(page, 'Put in force…')
-  await page.getByRole('radio', { name: 'tomorrow' }).tap()
-  await press(page, 'Put in force')
-  await expect(page.getByText('all sent')).toBeVisible()
-  const buttons = page
-    .locator('.chooser li', { hasText: 'Kiosk slush' })
-    .getByRole('button', { name: 'Close', exact: true })
-  await go(page, '/run')
-  const before = await buttons.count()
-  await later(page, 24 * 60)
-  await go(page, '/run')
-  await expect(buttons).toHaveCount(before + 1)
-})
+longTest(
+  'a new procedure is written from nothing, waits as a draft on the tablet, and comes into force on its day',
+  async ({ page }) => {
+    await signIn(page, 'Ines', '4711')
+    await go(page, '/house/procedures')
+    await press(page, 'New procedure')
+    // The library has one of that name: this is another.
+    await page.getByLabel('Name', { exact: true }).fill('Close')
+    await page.locator('.make .n-base-selection').tap()
+    await page.locator('.n-base-select-option', { hasText: 'Slush machines' }).tap()
+    await press(page, 'Write its steps')
+    await page.getByLabel('What to do, in few words').fill('')
+    await expect(row(page, 'do')).toContainText('What to do, in few words: fill this in')
+    await expect(putInForce(page)).toBeDisabled()
+    await page.getByLabel('What to do, in few words').fill('Wipe the drip tray')
+    await go(page, '/house/procedures')
+    await expect(page.getByRole('heading', { name: 'Drafts on this tablet' })).toBeVisible()
+    await press(page, 'Go on')
+    await expect(page.getByLabel('What to do, in few words')).toHaveValue('Wipe the drip tray')
+    await press(page, 'Put in force…')
+    await page.getByRole('radio', { name: 'tomorrow' }).tap()
+    await press(page, 'Put in force')
+    await expect(page.getByText('all sent')).toBeVisible()
+    const buttons = page
+      .locator('.chooser li', { hasText: 'Kiosk slush' })
+      .getByRole('button', { name: 'Close', exact: true })
+    await go(page, '/run')
+    const before = await buttons.count()
+    await later(page, 24 * 60)
+    await go(page, '/run')
+    await expect(buttons).toHaveCount(before + 1)
+  },
+)
 
 test('crew look at a procedure and change nothing', async ({ page }) => {
   await signIn(page, 'Bao', '2468')
@@ -172,7 +173,7 @@ test('crew look at a procedure and change nothing', async ({ page }) => {
   await expect(page.locator('.state .n-base-selection').first()).toHaveClass(/disabled/)
 })
 
-test('a step is dragged by its grip, and stands where it was let go', async ({ page }) => {
+longTest('a step is dragged by its grip, and stands where it was let go', async ({ page }) => {
   await signIn(page, 'Ines', '4711')
   await go(page, close)
   await settled(page)

@@ -1,5 +1,5 @@
 import { encode } from 'uqr'
-import { beginsAnew, expect, test, type Page } from './test.ts'
+import { beginsAnew, expect, longTest, test, type Page } from './test.ts'
 import { go, isAccessible, press, signIn, touch } from './crew.ts'
 
 beginsAnew()
@@ -65,7 +65,7 @@ test.describe('without network', () => {
   })
 })
 
-test('without a camera the number is typed, and the page says so', async ({ page }) => {
+longTest('without a camera the number is typed, and the page says so', async ({ page }) => {
   await signIn(page, 'Bao', '2468')
   await go(page, '/run')
   await press(page, 'Scan a tag')
@@ -74,7 +74,7 @@ test('without a camera the number is typed, and the page says so', async ({ page
   await expect(page.getByRole('dialog')).toHaveCount(0)
 })
 
-test('tags are printed for every machine', async ({ page }) => {
+longTest('tags are printed for every machine', async ({ page }) => {
   await signIn(page, 'Oriel', '9080')
   await go(page, '/house/stations')
   await page.getByRole('link', { name: 'Print tags' }).click()
@@ -113,25 +113,26 @@ test('crew see their own next first, begin it with one tap, and are told five hi
   await expect(tablet).toHaveURL(/\/run\//)
 })
 
-test('a bottle before the camera brings up its entry, or the beginning of one with its code', async ({
-  page,
-}) => {
-  await signIn(page, 'Oriel', '9080')
-  await go(page, '/house/products')
-  await seeing(page, '4006381333931')
-  await press(page, 'Scan a bar code')
-  await expect(page.getByText('No product has this bar code yet.')).toBeVisible()
-  const codes = page.getByRole('textbox', { name: 'Bar codes on its bottles' })
-  await expect(codes).toHaveValue('4006381333931')
-  await press(page, 'Cancel')
-  const first = page.locator('section > ul > li').first()
-  await first.getByRole('button', { name: 'Change' }).click()
-  await codes.fill('123')
-  await press(page, 'Save to the log')
-  await expect(page.getByText('A bar code has 4 to 48 characters')).toBeVisible()
-  await codes.fill('4006381333931')
-  await press(page, 'Save to the log')
-  await expect(codes).toHaveCount(0)
-  await press(page, 'Scan a bar code')
-  await expect(first).toHaveClass(/found/)
-})
+longTest(
+  'a bottle before the camera brings up its entry, or the beginning of one with its code',
+  async ({ page }) => {
+    await signIn(page, 'Oriel', '9080')
+    await go(page, '/house/products')
+    await seeing(page, '4006381333931')
+    await press(page, 'Scan a bar code')
+    await expect(page.getByText('No product has this bar code yet.')).toBeVisible()
+    const codes = page.getByRole('textbox', { name: 'Bar codes on its bottles' })
+    await expect(codes).toHaveValue('4006381333931')
+    await press(page, 'Cancel')
+    const first = page.locator('section > ul > li').first()
+    await first.getByRole('button', { name: 'Change' }).click()
+    await codes.fill('123')
+    await press(page, 'Save to the log')
+    await expect(page.getByText('A bar code has 4 to 48 characters')).toBeVisible()
+    await codes.fill('4006381333931')
+    await press(page, 'Save to the log')
+    await expect(codes).toHaveCount(0)
+    await press(page, 'Scan a bar code')
+    await expect(first).toHaveClass(/found/)
+  },
+)

@@ -2,6 +2,7 @@ import { control } from './control.ts'
 import { address, counts, go, heading, isAccessible, press, settled } from './crew.ts'
 import { walkedRound } from './first-round.ts'
 import { pestsSeen } from './first-pests.ts'
+import { storedAndMended } from './first-store.ts'
 import { stocked } from './first-stock.ts'
 import { looked, readCold, usReads, wentWrong } from './first-looks.ts'
 import { GenericCrew } from './generic-crew.ts'
@@ -350,6 +351,7 @@ test.describe('a site out of an empty database', () => {
     await walkedRound(page)
     await stocked(page)
     await pestsSeen(page)
+    await storedAndMended(page)
     await signed(page)
   })
 })
@@ -409,6 +411,7 @@ test.describe('a site in the United States', () => {
     await walkedRound(page, said)
     await stocked(page, said)
     await pestsSeen(page, said)
+    await storedAndMended(page, said)
     await signed(page)
   })
 })

@@ -1,4 +1,4 @@
-import { beginsAnew, expect, test } from './test.ts'
+import { beginsAnew, expect, longTest, test } from './test.ts'
 import { gateway, rackStream } from '@tadka/devices'
 import { go, isAccessible, press, signIn } from './crew.ts'
 
@@ -44,7 +44,7 @@ test('a manager sets the day and what falls due; what is wrong is told and nothi
   )
 })
 
-test('a probe is entered in House, its words told once, heard, and ended', async ({ page }) => {
+longTest('a probe is entered in House, its words told once, heard, and ended', async ({ page }) => {
   await signIn(page, 'Oriel', '9080')
   await go(page, '/house/devices')
   await expect(page.getByText('Probe in the galley dish machine')).toBeVisible()

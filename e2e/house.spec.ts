@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { control } from './control.ts'
-import { beginsAnew, expect, test } from './test.ts'
+import { beginsAnew, expect, longTest, test } from './test.ts'
 import {
   atDoor,
   chooseStation,
@@ -190,7 +190,7 @@ test('the bench tells a fault at its field and keeps what was typed', async ({ p
   await expect(page.getByText(/^Pour off .*, fill up with water, test again$/)).toBeVisible()
 })
 
-test('who acts is changed in two taps', async ({ page }) => {
+longTest('who acts is changed in two taps', async ({ page }) => {
   await signInByHand(page, 'Bao', '2468')
   await page.getByRole('button', { name: /^Acting: Bao/ }).click()
   await press(page, 'Sign in someone else')
@@ -288,63 +288,65 @@ test('a local rule tells what it would change, is put in force, judges, and is e
   ).toBeVisible()
 })
 
-test('a sign makes its work due, a station laid up has none, and the weeks ahead show what comes', async ({
-  page,
-}) => {
-  await signIn(page, 'Oriel', '9080')
-  await go(page, '/house/stations')
-  await press(page, /^Galley dish machine/)
-  await page
-    .locator('.notes .line', { hasText: 'Scale' })
-    .getByRole('button', { name: 'I see it now' })
-    .click()
-  await expect(page.getByText('the job for it is due')).toBeVisible()
-  await page.getByLabel(/Rack counter/).fill('120')
-  await page.locator('.notes form', { hasText: 'Rack counter' }).getByRole('button').click()
-  await page.getByLabel('Rack counter, last read 120').fill('90')
-  await expect(page.getByText('The last reading was 120.')).toBeVisible()
-  await go(page, '/shift')
-  await expect(page.locator('li', { hasText: 'Galley dish machine: Delime' })).toContainText('Scale seen')
+longTest(
+  'a sign makes its work due, a station laid up has none, and the weeks ahead show what comes',
+  async ({ page }) => {
+    await signIn(page, 'Oriel', '9080')
+    await go(page, '/house/stations')
+    await press(page, /^Galley dish machine/)
+    await page
+      .locator('.notes .line', { hasText: 'Scale' })
+      .getByRole('button', { name: 'I see it now' })
+      .click()
+    await expect(page.getByText('the job for it is due')).toBeVisible()
+    await page.getByLabel(/Rack counter/).fill('120')
+    await page.locator('.notes form', { hasText: 'Rack counter' }).getByRole('button').click()
+    await page.getByLabel('Rack counter, last read 120').fill('90')
+    await expect(page.getByText('The last reading was 120.')).toBeVisible()
+    await go(page, '/shift')
+    await expect(page.locator('li', { hasText: 'Galley dish machine: Delime' })).toContainText('Scale seen')
 
-  await go(page, '/house/stations')
-  await press(page, /^Kiosk slush/)
-  await page.getByLabel('Why, and where is it stored?').fill('winter store')
-  await press(page, 'Store for the season')
-  await expect(page.getByText('winter store. Nothing is due on it.')).toBeVisible()
-  await go(page, '/shift')
-  await expect(page.getByRole('heading', { name: 'Gannet Terminal' })).toBeVisible()
-  await expect(page.locator('li', { hasText: 'Kiosk slush' })).toBeHidden()
+    await go(page, '/house/stations')
+    await press(page, /^Kiosk slush/)
+    await page.getByLabel('Why, and where is it stored?').fill('winter store')
+    await press(page, 'Store for the season')
+    await expect(page.getByText('winter store. Nothing is due on it.')).toBeVisible()
+    await go(page, '/shift')
+    await expect(page.getByRole('heading', { name: 'Gannet Terminal' })).toBeVisible()
+    await expect(page.locator('li', { hasText: 'Kiosk slush' })).toBeHidden()
 
-  await page.getByRole('link', { name: 'Weeks ahead' }).click()
-  await expect(page.getByRole('heading', { name: 'Weeks ahead' })).toBeVisible()
-  await page.locator('.grid button', { hasText: 'Espresso machine' }).first().click()
-  await expect(page.getByText('Espresso machine: Weekly, shot side')).toBeVisible()
-  await go(page, '/house/stations')
-  await press(page, /^Kiosk slush/)
-  await press(page, 'Back in service: sanitize before use')
-  await expect(page.getByText('Nothing is due on it.')).toBeHidden()
-})
+    await page.getByRole('link', { name: 'Weeks ahead' }).click()
+    await expect(page.getByRole('heading', { name: 'Weeks ahead' })).toBeVisible()
+    await page.locator('.grid button', { hasText: 'Espresso machine' }).first().click()
+    await expect(page.getByText('Espresso machine: Weekly, shot side')).toBeVisible()
+    await go(page, '/house/stations')
+    await press(page, /^Kiosk slush/)
+    await press(page, 'Back in service: sanitize before use')
+    await expect(page.getByText('Nothing is due on it.')).toBeHidden()
+  },
+)
 
-test('a data sheet is brought in as the maker’s PDF, opens from the safety card, and what is no PDF says so', async ({
-  page,
-}) => {
-  await signIn(page, 'Oriel', '9080')
-  await go(page, '/house/products')
-  await page.getByRole('link', { name: 'Safety card' }).first().click()
-  const pick = page.locator('.sheet input[type=file]')
-  await pick.setInputFiles({ name: 'sheet.txt', mimeType: 'text/plain', buffer: Buffer.from('no pdf') })
-  await expect(page.getByText('That file is no PDF.')).toBeVisible()
-  const bytes = Buffer.from('%PDF-1.4\n1 0 obj<</Type/Catalog>>endobj\ntrailer<</Root 1 0 R>>\n%%EOF')
-  await pick.setInputFiles({ name: 'brine 2026.pdf', mimeType: 'application/pdf', buffer: bytes })
-  await expect(page.getByText('brine 2026.pdf, brought in')).toBeVisible()
-  await expect(page.getByRole('link', { name: 'Open the data sheet' })).toHaveAttribute('href', /^blob:/)
-  const copy = page.waitForEvent('download')
-  await page.getByRole('link', { name: 'Save a copy' }).click()
-  expect(readFileSync(await (await copy).path()).equals(bytes)).toBe(true)
-  await expect(page.getByText('all sent')).toBeVisible()
-  // The wrong file is taken back.
-  await press(page, 'Take back')
-  await expect(page.getByText('Nobody has brought in the data sheet yet.')).toBeVisible()
-  await expect(page.getByText('all sent')).toBeVisible()
-  await isAccessible(page)
-})
+longTest(
+  'a data sheet is brought in as the maker’s PDF, opens from the safety card, and what is no PDF says so',
+  async ({ page }) => {
+    await signIn(page, 'Oriel', '9080')
+    await go(page, '/house/products')
+    await page.getByRole('link', { name: 'Safety card' }).first().click()
+    const pick = page.locator('.sheet input[type=file]')
+    await pick.setInputFiles({ name: 'sheet.txt', mimeType: 'text/plain', buffer: Buffer.from('no pdf') })
+    await expect(page.getByText('That file is no PDF.')).toBeVisible()
+    const bytes = Buffer.from('%PDF-1.4\n1 0 obj<</Type/Catalog>>endobj\ntrailer<</Root 1 0 R>>\n%%EOF')
+    await pick.setInputFiles({ name: 'brine 2026.pdf', mimeType: 'application/pdf', buffer: bytes })
+    await expect(page.getByText('brine 2026.pdf, brought in')).toBeVisible()
+    await expect(page.getByRole('link', { name: 'Open the data sheet' })).toHaveAttribute('href', /^blob:/)
+    const copy = page.waitForEvent('download')
+    await page.getByRole('link', { name: 'Save a copy' }).click()
+    expect(readFileSync(await (await copy).path()).equals(bytes)).toBe(true)
+    await expect(page.getByText('all sent')).toBeVisible()
+    // The wrong file is taken back.
+    await press(page, 'Take back')
+    await expect(page.getByText('Nobody has brought in the data sheet yet.')).toBeVisible()
+    await expect(page.getByText('all sent')).toBeVisible()
+    await isAccessible(page)
+  },
+)

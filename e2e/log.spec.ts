@@ -1,5 +1,5 @@
 import { dateAfter } from '@tadka/core/calendar'
-import { beginsAnew, expect, test } from './test.ts'
+import { beginsAnew, expect, longTest, test } from './test.ts'
 import { counts, go, isAccessible, press, settled, signIn } from './crew.ts'
 
 beginsAnew()
@@ -33,31 +33,32 @@ test('the inspector is here: the soft-serve’s month as a PDF in four taps', as
   await expect(page.getByRole('button', { name: 'Make the pack' })).toBeVisible()
 })
 
-test('a day on a page: the day before, one station, a run opened to its steps, a reading to its limits; back leads back', async ({
-  page,
-}) => {
-  await signIn(page, 'Bao', '2468')
-  await go(page, '/log')
-  const today = await page.getByLabel('Day', { exact: true }).inputValue()
-  await expect(page.getByText(/\d+ cleanings/)).toBeVisible()
-  await page.getByRole('button', { name: 'The day before' }).tap()
-  await expect(page.getByText(/Signed .+ by Ines/)).toBeVisible()
-  expect(new URL(page.url()).searchParams.get('day')).toBe(dateAfter(today, -1))
-  await isAccessible(page)
-  await go(page, `/log?day=${dateAfter(today, -1)}&station=kiosk-slush`)
-  const run = page.getByRole('button', { name: /Clean in place/ }).first()
-  await run.tap()
-  await expect(page.getByRole('button', { name: /Finished Clean in place on Kiosk slush/ })).toBeVisible()
-  await page
-    .getByRole('button', { name: /Skerrychlor, strip/ })
-    .first()
-    .tap()
-  await expect(page.getByText('40 CFR 180.940').first()).toBeVisible()
-  await expect(page.getByText('Galley custard')).toHaveCount(0)
-  await page.goBack()
-  await page.goBack()
-  await expect(page.getByLabel('Day', { exact: true })).toHaveValue(today)
-})
+longTest(
+  'a day on a page: the day before, one station, a run opened to its steps, a reading to its limits; back leads back',
+  async ({ page }) => {
+    await signIn(page, 'Bao', '2468')
+    await go(page, '/log')
+    const today = await page.getByLabel('Day', { exact: true }).inputValue()
+    await expect(page.getByText(/\d+ cleanings/)).toBeVisible()
+    await page.getByRole('button', { name: 'The day before' }).tap()
+    await expect(page.getByText(/Signed .+ by Ines/)).toBeVisible()
+    expect(new URL(page.url()).searchParams.get('day')).toBe(dateAfter(today, -1))
+    await isAccessible(page)
+    await go(page, `/log?day=${dateAfter(today, -1)}&station=kiosk-slush`)
+    const run = page.getByRole('button', { name: /Clean in place/ }).first()
+    await run.tap()
+    await expect(page.getByRole('button', { name: /Finished Clean in place on Kiosk slush/ })).toBeVisible()
+    await page
+      .getByRole('button', { name: /Skerrychlor, strip/ })
+      .first()
+      .tap()
+    await expect(page.getByText('40 CFR 180.940').first()).toBeVisible()
+    await expect(page.getByText('Galley custard')).toHaveCount(0)
+    await page.goBack()
+    await page.goBack()
+    await expect(page.getByLabel('Day', { exact: true })).toHaveValue(today)
+  },
+)
 
 test('what failed on one machine is found, its address finds it again, and words find by what things are called', async ({
   page,

@@ -1,5 +1,5 @@
 import { allProcedures } from '@tadka/core/procedure'
-import { beginsAnew, expect, isLong, test, type Page } from './test.ts'
+import { beginsAnew, expect, isLong, longTest, test, type Page } from './test.ts'
 import { address, countParts, counts, go, heading, hold, later, press, signIn, touch } from './crew.ts'
 
 beginsAnew()
@@ -180,53 +180,57 @@ test('a run is handed over between two tablets; what an inspection asks for stan
   await expect(page.getByText(/Burr zero 200 µm, In range/)).toBeVisible()
 })
 
-test('a machine whose plate names no counts is counted in its first run, and that many go back in', async ({
-  page,
-}) => {
-  await signIn(page, 'Oriel', '9080')
-  await go(page, '/house/stations')
-  await press(page, /^Galley dish machine/)
-  for (const name of ['Scrap screens', 'Upper arms', 'Lower arms'])
-    await page.getByRole('textbox', { name }).fill('')
-  await press(page, 'Save the data plate')
-  await expect(page.getByText('Saved. The log shows what changed.')).toBeVisible()
-  await begin(page, 'Galley dish machine', 'End of day')
-  await press(page, 'Done')
-  await hold(page, 'Let it cool')
-  await press(page, 'Start the timer')
-  await later(page, 11)
-  await press(page, 'Done')
-  const tray = (name: string) => page.locator('.parts li', { hasText: name })
-  await expect(tray('Scrap screens')).toContainText('0 counted; most machines have 2')
-  for (let n = 1; n <= 3; n++) {
-    await touch(page, tray('Scrap screens').locator('.up'))
-    await expect(tray('Scrap screens')).toContainText(`${n} counted`)
-    await counts(page)
-  }
-  for (const name of ['Upper wash', 'Lower wash', 'Divider tray', 'Pump intake', 'Overflow tube']) {
-    await touch(page, tray(name).locator('.up'))
-    await counts(page)
-  }
-  await press(page, 'All 8 counted')
-  await go(page, '/house/stations')
-  await press(page, /^Galley dish machine/)
-  await expect(page.getByText('Counted: 3')).toBeVisible()
-})
+longTest(
+  'a machine whose plate names no counts is counted in its first run, and that many go back in',
+  async ({ page }) => {
+    await signIn(page, 'Oriel', '9080')
+    await go(page, '/house/stations')
+    await press(page, /^Galley dish machine/)
+    for (const name of ['Scrap screens', 'Upper arms', 'Lower arms'])
+      await page.getByRole('textbox', { name }).fill('')
+    await press(page, 'Save the data plate')
+    await expect(page.getByText('Saved. The log shows what changed.')).toBeVisible()
+    await begin(page, 'Galley dish machine', 'End of day')
+    await press(page, 'Done')
+    await hold(page, 'Let it cool')
+    await press(page, 'Start the timer')
+    await later(page, 11)
+    await press(page, 'Done')
+    const tray = (name: string) => page.locator('.parts li', { hasText: name })
+    await expect(tray('Scrap screens')).toContainText('0 counted; most machines have 2')
+    for (let n = 1; n <= 3; n++) {
+      await touch(page, tray('Scrap screens').locator('.up'))
+      await expect(tray('Scrap screens')).toContainText(`${n} counted`)
+      await counts(page)
+    }
+    for (const name of ['Upper wash', 'Lower wash', 'Divider tray', 'Pump intake', 'Overflow tube']) {
+      await touch(page, tray(name).locator('.up'))
+      await counts(page)
+    }
+    await press(page, 'All 8 counted')
+    await go(page, '/house/stations')
+    await press(page, /^Galley dish machine/)
+    await expect(page.getByText('Counted: 3')).toBeVisible()
+  },
+)
 
-test('a model’s own option leaves out what it does not do, and its wall chart says so', async ({ page }) => {
-  await signIn(page, 'Oriel', '9080')
-  await go(page, '/chart/slush.in-place?station=kiosk-slush')
-  await expect(page.getByText('Gaskets, both faces: a film', { exact: false })).toBeVisible()
-  await go(page, '/house/stations')
-  await press(page, /^Kiosk slush/)
-  await page.locator('.question', { hasText: 'The large gasket goes in' }).locator('.n-select').click()
-  await page.locator('.n-base-select-option', { hasText: 'dry' }).click()
-  await press(page, 'Save the data plate')
-  await expect(page.getByText('Saved. The log shows what changed.')).toBeVisible()
-  await go(page, '/chart/slush.in-place?station=kiosk-slush')
-  await expect(page.getByText('Stay dry: Large gaskets', { exact: false })).toBeVisible()
-  await expect(page.getByText('Gaskets, both faces: a film', { exact: false })).toBeHidden()
-})
+longTest(
+  'a model’s own option leaves out what it does not do, and its wall chart says so',
+  async ({ page }) => {
+    await signIn(page, 'Oriel', '9080')
+    await go(page, '/chart/slush.in-place?station=kiosk-slush')
+    await expect(page.getByText('Gaskets, both faces: a film', { exact: false })).toBeVisible()
+    await go(page, '/house/stations')
+    await press(page, /^Kiosk slush/)
+    await page.locator('.question', { hasText: 'The large gasket goes in' }).locator('.n-select').click()
+    await page.locator('.n-base-select-option', { hasText: 'dry' }).click()
+    await press(page, 'Save the data plate')
+    await expect(page.getByText('Saved. The log shows what changed.')).toBeVisible()
+    await go(page, '/chart/slush.in-place?station=kiosk-slush')
+    await expect(page.getByText('Stay dry: Large gaskets', { exact: false })).toBeVisible()
+    await expect(page.getByText('Gaskets, both faces: a film', { exact: false })).toBeHidden()
+  },
+)
 
 test('a procedure is brought in from a file: a bad one refused with its place, a good one worked', async ({
   page,
@@ -296,7 +300,7 @@ test('a photo is put beside its step, and stands in the log', async ({ page }) =
   await heading(page, 'Finished')
 })
 
-test('every wall chart prints on two pages at most', async ({ page }) => {
+longTest('every wall chart prints on two pages at most', async ({ page }) => {
   await signIn(page, 'Ines', '4711')
   await go(page, '/house/procedures')
   await expect(page.locator('.acts a').first()).toBeVisible()

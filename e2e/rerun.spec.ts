@@ -1,6 +1,6 @@
 import { go, heading, isAccessible, later, press, signIn, tap } from './crew.ts'
 import { GenericCrew } from './generic-crew.ts'
-import { beginsAnew, expect, test } from './test.ts'
+import { beginsAnew, expect, longTest, test } from './test.ts'
 
 beginsAnew()
 test.use({ hasTouch: true })
@@ -81,49 +81,50 @@ test('mix that is left is put by with its label, read in the morning, used first
   })
 })
 
-test('a mix that needs no cooling is kept warm; taken back, nothing was kept; kept mix that was warm is thrown out', async ({
-  page,
-}) => {
-  await signIn(page, 'Bao', '2468')
-  await go(page, '/run')
-  await page
-    .locator('.chooser li', { hasText: 'Lounge pumped soft-serve' })
-    .getByRole('button', { name: 'Close', exact: true })
-    .tap()
-  await heading(page, 'Turn cooling off')
-  await press(page, 'Done')
-  const card = page.locator('.card')
-  const run = new URL(page.url()).pathname
-  await press(page, 'Kept as rerun')
-  await page.locator('#litres').fill('1')
-  await page.locator('#kept-temperature').fill('12')
-  await expect(page.getByText('Rerun must be 5 °C or colder')).toBeVisible()
-  await page.locator('.product .n-base-selection').tap()
-  await page.locator('.n-base-select-option', { hasText: 'Kittiwake slush' }).tap()
-  await expect(page.getByText('Rerun must be 5 °C or colder')).toBeHidden()
-  await press(page, 'Done')
-  await go(page, '/shift')
-  await expect(card).toContainText('Kittiwake slush')
-  await go(page, run)
-  await press(page, /^Take back: Mix into/)
-  await go(page, '/shift')
-  await expect(card).toHaveCount(0)
-  await go(page, run)
-  await press(page, 'Kept as rerun')
-  await page.locator('#litres').fill('1')
-  await page.locator('#kept-temperature').fill('3')
-  await press(page, 'Done')
-  await go(page, '/shift')
-  await page.getByLabel('Temperature now').fill('8')
-  await press(page, 'Save')
-  await expect(card).toContainText('It was warmer than 5 °C. Throw it out.')
-  await press(page, 'Throw it out')
-  await expect(card).toHaveCount(0)
-  await go(page, '/log/entries')
-  await expect(page.getByText('Kept mix thrown out: too warm')).toBeVisible()
-})
+longTest(
+  'a mix that needs no cooling is kept warm; taken back, nothing was kept; kept mix that was warm is thrown out',
+  async ({ page }) => {
+    await signIn(page, 'Bao', '2468')
+    await go(page, '/run')
+    await page
+      .locator('.chooser li', { hasText: 'Lounge pumped soft-serve' })
+      .getByRole('button', { name: 'Close', exact: true })
+      .tap()
+    await heading(page, 'Turn cooling off')
+    await press(page, 'Done')
+    const card = page.locator('.card')
+    const run = new URL(page.url()).pathname
+    await press(page, 'Kept as rerun')
+    await page.locator('#litres').fill('1')
+    await page.locator('#kept-temperature').fill('12')
+    await expect(page.getByText('Rerun must be 5 °C or colder')).toBeVisible()
+    await page.locator('.product .n-base-selection').tap()
+    await page.locator('.n-base-select-option', { hasText: 'Kittiwake slush' }).tap()
+    await expect(page.getByText('Rerun must be 5 °C or colder')).toBeHidden()
+    await press(page, 'Done')
+    await go(page, '/shift')
+    await expect(card).toContainText('Kittiwake slush')
+    await go(page, run)
+    await press(page, /^Take back: Mix into/)
+    await go(page, '/shift')
+    await expect(card).toHaveCount(0)
+    await go(page, run)
+    await press(page, 'Kept as rerun')
+    await page.locator('#litres').fill('1')
+    await page.locator('#kept-temperature').fill('3')
+    await press(page, 'Done')
+    await go(page, '/shift')
+    await page.getByLabel('Temperature now').fill('8')
+    await press(page, 'Save')
+    await expect(card).toContainText('It was warmer than 5 °C. Throw it out.')
+    await press(page, 'Throw it out')
+    await expect(card).toHaveCount(0)
+    await go(page, '/log/entries')
+    await expect(page.getByText('Kept mix thrown out: too warm')).toBeVisible()
+  },
+)
 
-test('a manager enters a mix: what nobody entered is told as not known', async ({ page }) => {
+longTest('a manager enters a mix: what nobody entered is told as not known', async ({ page }) => {
   await signIn(page, 'Oriel', '9080')
   await go(page, '/house/products')
   await press(page, 'Add a mix')

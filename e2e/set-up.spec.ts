@@ -1,4 +1,4 @@
-import { beginsAnew, expect, test } from './test.ts'
+import { beginsAnew, expect, longTest, test } from './test.ts'
 import { go, isAccessible, press, signIn } from './crew.ts'
 
 beginsAnew()
@@ -68,7 +68,7 @@ test('a tap shows and asks the other units; what is typed and not saved is asked
   await expect(sure).toBeVisible()
 })
 
-test('rushes of the week and walks between areas are typed, and wrong ones told', async ({ page }) => {
+longTest('rushes of the week and walks between areas are typed, and wrong ones told', async ({ page }) => {
   await signIn(page, 'Oriel', '9080')
   await go(page, '/house/trade')
   await press(page, 'Add a rush')

@@ -1,5 +1,5 @@
 import { address, go, isAccessible, press, signIn, tap, touch } from './crew.ts'
-import { beginsAnew, expect, test } from './test.ts'
+import { beginsAnew, expect, longTest, test } from './test.ts'
 
 beginsAnew()
 test.use({ hasTouch: true })
@@ -43,24 +43,25 @@ test('what runs out first stands first; it is ordered, comes with another label,
   await expect(page.getByText(/^Came, Brineguard: 2 L, lot B-77\. Its label is another/)).toBeVisible()
 })
 
-test('crew count by eye and say what was lost; what must be bought is for those who plan', async ({
-  page,
-}) => {
-  await signIn(page, 'Bao', '2468')
-  await go(page, '/house/stock')
-  const towels = page.locator('ul > li', { hasText: 'Blue towels' })
-  await touch(page, towels.locator('button.row'))
-  await expect(page.getByRole('button', { name: 'Ordered' })).toHaveCount(0)
-  await expect(page.getByRole('button', { name: 'Something new in stock' })).toHaveCount(0)
-  await press(page, 'Count')
-  await page.getByRole('textbox', { name: 'How much is there' }).fill('40')
-  await press(page, 'Keep')
-  await expect(towels).toContainText('about 40 pcs')
-  await expect(towels).toContainText('Order now')
-  await press(page, 'Lost')
-  await page.getByRole('textbox', { name: 'How much was lost' }).fill('30')
-  await expect(page.getByRole('button', { name: 'Keep', exact: true })).toBeDisabled()
-  await page.getByRole('textbox', { name: 'How', exact: true }).fill('roof leaked on them')
-  await press(page, 'Keep')
-  await expect(towels).toContainText('about 10 pcs')
-})
+longTest(
+  'crew count by eye and say what was lost; what must be bought is for those who plan',
+  async ({ page }) => {
+    await signIn(page, 'Bao', '2468')
+    await go(page, '/house/stock')
+    const towels = page.locator('ul > li', { hasText: 'Blue towels' })
+    await touch(page, towels.locator('button.row'))
+    await expect(page.getByRole('button', { name: 'Ordered' })).toHaveCount(0)
+    await expect(page.getByRole('button', { name: 'Something new in stock' })).toHaveCount(0)
+    await press(page, 'Count')
+    await page.getByRole('textbox', { name: 'How much is there' }).fill('40')
+    await press(page, 'Keep')
+    await expect(towels).toContainText('about 40 pcs')
+    await expect(towels).toContainText('Order now')
+    await press(page, 'Lost')
+    await page.getByRole('textbox', { name: 'How much was lost' }).fill('30')
+    await expect(page.getByRole('button', { name: 'Keep', exact: true })).toBeDisabled()
+    await page.getByRole('textbox', { name: 'How', exact: true }).fill('roof leaked on them')
+    await press(page, 'Keep')
+    await expect(towels).toContainText('about 10 pcs')
+  },
+)

@@ -1,4 +1,4 @@
-import { beginsAnew, expect, test } from './test.ts'
+import { beginsAnew, expect, longTest, test } from './test.ts'
 import { eventGateway, gateway, rackStream } from '@tadka/devices'
 import { control } from './control.ts'
 import { demoProbeHeader } from '../server/demo/devices.ts'
@@ -87,80 +87,82 @@ test('a booster scales up over days: warned of before the first rack that fails,
   await expect(page.getByText(/^Rack: wash/).first()).toBeVisible()
 })
 
-test('without a probe racks are counted with one button, and taken back; the gauges are read on the Bench', async ({
-  page,
-}) => {
-  await signIn(page, 'Oriel', '9080')
-  // A second machine that nothing streams from, entered in House with its plate.
-  await go(page, '/house/stations')
-  await press(page, 'Enter it')
-  await expect(page.getByRole('alert')).toHaveText('Give it a name.')
-  await page.getByRole('textbox', { name: 'Its name' }).fill('Galley dish')
-  await press(page, 'Enter it')
-  await expect(page.getByRole('alert')).toHaveText('This name is taken. Choose another.')
-  await page.getByRole('textbox', { name: 'Its name' }).fill('Quay dish')
-  await page.locator('form.house-form .n-select').click()
-  await page.locator('.n-base-select-option', { hasText: 'Dish machine, chemical rinse' }).click()
-  await page.getByRole('textbox', { name: 'Number on its tag' }).fill('61')
-  await press(page, 'Enter it')
-  await page.getByRole('textbox', { name: 'Wash tank holds' }).fill('12')
-  await page.getByRole('textbox', { name: 'Final rinse of a rack uses' }).fill('2500')
-  // A yes or no is chosen, not typed.
-  const byChemical = page.locator('.plate .fields .n-select')
-  await byChemical.click()
-  await page.locator('.n-base-select-option', { hasText: 'Yes' }).click()
-  await expect(byChemical).toHaveText('Yes')
-  await isAccessible(page)
-  await press(page, 'Save the data plate')
-  await go(page, '/dish/machine/quay-dish')
-  await expect(page.getByText('No rack was read yet.')).toBeVisible()
-  for (let i = 0; i < 3; i++) await press(page, 'One rack')
-  await press(page, 'Take one back')
-  await expect(page.getByText('Racks since the water was changed').locator('xpath=..')).toContainText('2')
-  await press(page, 'Water changed')
-  await expect(page.getByText('Racks since the water was changed').locator('xpath=..')).toContainText(
-    'its data plate does not say after how many',
-  )
-  await isAccessible(page)
-  await page.getByRole('link', { name: 'Read the gauges by hand' }).first().click()
-  await page.locator('#heat-wash').fill('44')
-  await press(page, 'Save to the log')
-  await go(page, '/dish/machine/quay-dish')
-  await expect(page.getByRole('heading', { name: 'Wash that rack again now' })).toBeVisible()
-  await expect(page.getByText('The wash tank was at 44 °C.')).toBeVisible()
+longTest(
+  'without a probe racks are counted with one button, and taken back; the gauges are read on the Bench',
+  async ({ page }) => {
+    await signIn(page, 'Oriel', '9080')
+    // A second machine that nothing streams from, entered in House with its plate.
+    await go(page, '/house/stations')
+    await press(page, 'Enter it')
+    await expect(page.getByRole('alert')).toHaveText('Give it a name.')
+    await page.getByRole('textbox', { name: 'Its name' }).fill('Galley dish')
+    await press(page, 'Enter it')
+    await expect(page.getByRole('alert')).toHaveText('This name is taken. Choose another.')
+    await page.getByRole('textbox', { name: 'Its name' }).fill('Quay dish')
+    await page.locator('form.house-form .n-select').click()
+    await page.locator('.n-base-select-option', { hasText: 'Dish machine, chemical rinse' }).click()
+    await page.getByRole('textbox', { name: 'Number on its tag' }).fill('61')
+    await press(page, 'Enter it')
+    await page.getByRole('textbox', { name: 'Wash tank holds' }).fill('12')
+    await page.getByRole('textbox', { name: 'Final rinse of a rack uses' }).fill('2500')
+    // A yes or no is chosen, not typed.
+    const byChemical = page.locator('.plate .fields .n-select')
+    await byChemical.click()
+    await page.locator('.n-base-select-option', { hasText: 'Yes' }).click()
+    await expect(byChemical).toHaveText('Yes')
+    await isAccessible(page)
+    await press(page, 'Save the data plate')
+    await go(page, '/dish/machine/quay-dish')
+    await expect(page.getByText('No rack was read yet.')).toBeVisible()
+    for (let i = 0; i < 3; i++) await press(page, 'One rack')
+    await press(page, 'Take one back')
+    await expect(page.getByText('Racks since the water was changed').locator('xpath=..')).toContainText('2')
+    await press(page, 'Water changed')
+    await expect(page.getByText('Racks since the water was changed').locator('xpath=..')).toContainText(
+      'its data plate does not say after how many',
+    )
+    await isAccessible(page)
+    await page.getByRole('link', { name: 'Read the gauges by hand' }).first().click()
+    await page.locator('#heat-wash').fill('44')
+    await press(page, 'Save to the log')
+    await go(page, '/dish/machine/quay-dish')
+    await expect(page.getByRole('heading', { name: 'Wash that rack again now' })).toBeVisible()
+    await expect(page.getByText('The wash tank was at 44 °C.')).toBeVisible()
 
-  // It sanitizes by a chemical: the strip at the rack is what tells. The feed has run out.
-  await page.getByRole('link', { name: 'Test it' }).click()
-  await pick(page, 'matches 0 ppm')
-  await press(page, 'Save to the log')
-  await go(page, '/dish/machine/quay-dish')
-  await expect(page.getByText('Sanitizer is not fed, or too little')).toBeVisible()
-  await expect(page.getByText('The sanitizer at the rack was 0 to 25 ppm: too little.')).toBeVisible()
-  await isAccessible(page)
-})
+    // It sanitizes by a chemical: the strip at the rack is what tells. The feed has run out.
+    await page.getByRole('link', { name: 'Test it' }).click()
+    await pick(page, 'matches 0 ppm')
+    await press(page, 'Save to the log')
+    await go(page, '/dish/machine/quay-dish')
+    await expect(page.getByText('Sanitizer is not fed, or too little')).toBeVisible()
+    await expect(page.getByText('The sanitizer at the rack was 0 to 25 ppm: too little.')).toBeVisible()
+    await isAccessible(page)
+  },
+)
 
-test('a device is entered by what it is; a thermometer that reports is taken with one tap', async ({
-  page,
-}) => {
-  await signIn(page, 'Oriel', '9080')
-  await go(page, '/house/devices')
-  await press(page, 'Add the device')
-  await expect(page.getByRole('alert')).toContainText('Give it a name')
-  await page.locator('.n-select').first().click()
-  await page.locator('.n-base-select-option', { hasText: 'Thermometer that reports' }).click()
-  await page.getByLabel('Its name').fill('Pocket one')
-  await page.locator('.n-select').nth(1).click()
-  await page.locator('.n-base-select-option', { hasText: 'Probe 1' }).click()
-  await press(page, 'Add the device')
-  const authorization = await page.locator('code').innerText()
-  await expect(page.getByText('Thermometer that reports, has not reported yet').first()).toBeVisible()
-  await isAccessible(page)
-  await eventGateway({ url: url(), authorization, boot: 'pocket' }).report(
-    [{ what: 'temperature', at: 9, value: 3.7, unit: '°C' }],
-    10,
-  )
-  await go(page, '/bench/check?what=cold-product')
-  await page.getByRole('button', { name: /^Take 3.7 °C/ }).click()
-  await expect(page.locator('#heat-product')).toHaveValue('3.7')
-  await isAccessible(page)
-})
+longTest(
+  'a device is entered by what it is; a thermometer that reports is taken with one tap',
+  async ({ page }) => {
+    await signIn(page, 'Oriel', '9080')
+    await go(page, '/house/devices')
+    await press(page, 'Add the device')
+    await expect(page.getByRole('alert')).toContainText('Give it a name')
+    await page.locator('.n-select').first().click()
+    await page.locator('.n-base-select-option', { hasText: 'Thermometer that reports' }).click()
+    await page.getByLabel('Its name').fill('Pocket one')
+    await page.locator('.n-select').nth(1).click()
+    await page.locator('.n-base-select-option', { hasText: 'Probe 1' }).click()
+    await press(page, 'Add the device')
+    const authorization = await page.locator('code').innerText()
+    await expect(page.getByText('Thermometer that reports, has not reported yet').first()).toBeVisible()
+    await isAccessible(page)
+    await eventGateway({ url: url(), authorization, boot: 'pocket' }).report(
+      [{ what: 'temperature', at: 9, value: 3.7, unit: '°C' }],
+      10,
+    )
+    await go(page, '/bench/check?what=cold-product')
+    await page.getByRole('button', { name: /^Take 3.7 °C/ }).click()
+    await expect(page.locator('#heat-product')).toHaveValue('3.7')
+    await isAccessible(page)
+  },
+)

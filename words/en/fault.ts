@@ -118,7 +118,7 @@ export const fault = {
       'Where a price is missing the sum is more than it says. Prices of chemicals and spares are entered in House > Stock.',
     prices: 'Prices',
     hour: 'An hour of work',
-    m3: '1000 litres of water and taking it away',
+    water1000: '1000 {unit} of water and taking it away',
     save: 'Save the prices',
     none: 'Nothing was cleaned in that month.',
     unreachable: 'The server cannot be reached: costs are worked out there.',

@@ -50,6 +50,7 @@ function keep(): void {
     <n-select
       v-model:value="station"
       :options="options"
+      :virtual-scroll="false"
       size="large"
       :placeholder="t('fault.station')"
       :aria-label="t('fault.station')"

@@ -46,6 +46,7 @@ function keep(): void {
     <n-select
       v-model:value="station"
       :options="options"
+      :virtual-scroll="false"
       clearable
       size="large"
       :placeholder="t('lab.station')"

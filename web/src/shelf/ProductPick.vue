@@ -20,6 +20,7 @@ const options = computed(() =>
     v-model:value="model"
     class="pick"
     :options="options"
+    :virtual-scroll="false"
     clearable
     size="large"
     :placeholder="label"
