@@ -7,7 +7,6 @@ import { useSiteSet } from '../site/site-set.ts'
 import { useUnits } from '../site/units.ts'
 
 /** What an hour's work and water cost here. */
-const emit = defineEmits<{ kept: [] }>()
 const { t } = useI18n()
 const units = useUnits()
 const { kept, may, set } = useSiteSet()
@@ -30,7 +29,6 @@ function keep(): void {
       ...(water.value === null ? {} : { water: water.value / each }),
     },
   })
-  emit('kept')
 }
 </script>
 

@@ -7,6 +7,7 @@ import { useI18n } from 'vue-i18n'
 import { useSession } from '../rights/session.ts'
 import { useNames } from '../site/names.ts'
 import { useProcedures } from '../site/procedures.ts'
+import { useSiteStore } from '../site/site.ts'
 import { useTimes } from '../site/times.ts'
 import { useUnits } from '../site/units.ts'
 import { ask } from '../wire/api.ts'
@@ -16,6 +17,7 @@ import { monthAfter } from './month.ts'
 /** What a month of cleaning cost, machine by machine. Where a price is missing, the sum says that it is more. */
 const { t } = useI18n()
 const session = useSession()
+const store = useSiteStore()
 const names = useNames()
 const units = useUnits()
 const { today } = useProcedures()
@@ -35,6 +37,11 @@ async function look(): Promise<void> {
 }
 onMounted(look)
 watch(month, () => ((answer.value = null), look()))
+// What was just entered counts once the server has it.
+watch(
+  () => store.waiting.length,
+  (n) => n === 0 && look(),
+)
 const money = ({ sum, unpriced }: Money) => {
   const whole = sum.toFixed(2)
   if (unpriced === 0) return sum === 0 ? '–' : whole
@@ -118,7 +125,7 @@ const print = () => window.print()
       </table>
     </div>
     <p v-if="isMissing">{{ t('fault.cost.missing') }}</p>
-    <cost-prices class="no-print" @kept="look" />
+    <cost-prices class="no-print" />
   </div>
 </template>
 

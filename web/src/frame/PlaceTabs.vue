@@ -41,4 +41,10 @@ a.on {
   color: var(--ink);
   border-bottom-color: var(--sea);
 }
+/* On paper there is nowhere else to go. */
+@media print {
+  nav {
+    display: none;
+  }
+}
 </style>
