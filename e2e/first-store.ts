@@ -23,7 +23,7 @@ export async function storedAndMended(page: Page, each?: (where: string) => Prom
   await each?.('/house/store')
 
   await go(page, '/house/repairs')
-  await press(page, 'Something is wrong with a machine')
+  await press(page, 'Write down a fault')
   await page.locator('.faults form .n-select').click()
   await page.locator('.n-base-select-option', { hasText: 'Soft-serve' }).first().click()
   await tap(page, page.getByRole('radio', { name: 'Noise, shaking' }), 'tap')

@@ -11,7 +11,7 @@ test('a machine that leaks is out of service, its technician called and shown it
   await signIn(page, 'Ines', '4711')
   await go(page, '/house/repairs')
   await isAccessible(page)
-  await press(page, 'Something is wrong with a machine')
+  await press(page, 'Write down a fault')
   await page.locator('.faults form .n-select').click()
   await page.locator('.n-base-select-option', { hasText: 'Espresso grinder' }).first().click()
   await expect(page.getByText('Nobody has entered its warranty.').first()).toBeVisible()

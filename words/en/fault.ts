@@ -3,7 +3,7 @@ export const fault = {
   view: { faults: 'Faults', visits: 'Visits', costs: 'Costs of a month' },
   title: 'Machines',
   none: 'No fault is open.',
-  new: 'Something is wrong with a machine',
+  new: 'Write down a fault',
   station: 'Which machine',
   kind: {
     title: 'What is wrong',
