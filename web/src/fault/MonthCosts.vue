@@ -99,25 +99,31 @@ const print = () => window.print()
         <tbody>
           <tr v-for="r in rows" :key="r.name">
             <th scope="row">{{ r.name }}</th>
-            <td>{{ r.spent.cleanings || '–' }}</td>
-            <td>
-              {{ minutes(r.spent.minutes) }}<br /><span class="quiet small">{{ money(r.work) }}</span>
-            </td>
-            <td>{{ money(r.chemicals) }}</td>
-            <td>
-              {{ r.spent.water === 0 ? '–' : units.volume(r.spent.water * 1000) }}<br /><span
-                class="quiet small"
-                >{{ money(r.water) }}</span
+            <td :data-name="t('fault.cost.cleanings')">{{ r.spent.cleanings || '–' }}</td>
+            <td :data-name="t('fault.cost.minutes')">
+              <span
+                >{{ minutes(r.spent.minutes) }}<br /><span class="quiet small">{{
+                  money(r.work)
+                }}</span></span
               >
             </td>
-            <td>{{ money(r.parts) }}</td>
-            <td>{{ money(r.repairs) }}</td>
-            <td>
+            <td :data-name="t('fault.cost.chemicals')">{{ money(r.chemicals) }}</td>
+            <td :data-name="t('fault.cost.water')">
+              <span
+                >{{ r.spent.water === 0 ? '–' : units.volume(r.spent.water * 1000) }}<br /><span
+                  class="quiet small"
+                  >{{ money(r.water) }}</span
+                ></span
+              >
+            </td>
+            <td :data-name="t('fault.cost.parts')">{{ money(r.parts) }}</td>
+            <td :data-name="t('fault.cost.repairs')">{{ money(r.repairs) }}</td>
+            <td :data-name="t('fault.cost.down')">
               {{
                 r.spent.hoursDown === 0 ? '–' : t('fault.cost.downOf', { n: Math.round(r.spent.hoursDown) })
               }}
             </td>
-            <td>
+            <td :data-name="t('fault.cost.total')">
               <b>{{ money(r.total) }}</b>
             </td>
           </tr>
@@ -165,5 +171,36 @@ th:first-child {
 }
 td {
   white-space: nowrap;
+}
+/* On a phone a machine is a block, each number with its name before it. */
+@media (max-width: 900px) {
+  thead {
+    display: none;
+  }
+  table,
+  tbody,
+  tr,
+  th,
+  td {
+    display: block;
+  }
+  tr {
+    padding: 10px 0;
+    border-bottom: 2px solid var(--line);
+  }
+  th,
+  td {
+    padding: 4px 0;
+    border: 0;
+  }
+  td {
+    display: flex;
+    justify-content: space-between;
+    gap: 14px;
+  }
+  td::before {
+    content: attr(data-name);
+    color: var(--ink-2);
+  }
 }
 </style>
