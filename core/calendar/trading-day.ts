@@ -48,6 +48,16 @@ export const dateAt = (at: Instant, timeZone: string): string =>
 export const dateAfter = (date: string, days: number): string =>
   Temporal.PlainDate.from(date).add({ days }).toString()
 
+/**
+ * The month so many months after another, calendar months. @param month "2026-11".
+ * @example monthAfter('2026-11', 2) // '2027-01'
+ */
+export function monthAfter(month: string, months: number): string {
+  const [year = 0, m = 1] = month.split('-').map(Number)
+  const all = year * 12 + (m - 1) + months
+  return `${Math.floor(all / 12)}-${String((all % 12) + 1).padStart(2, '0')}`
+}
+
 /** ISO weekday of a date, 1 is Monday. */
 export const weekdayOf = (date: string): number => Temporal.PlainDate.from(date).dayOfWeek
 

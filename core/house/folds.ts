@@ -56,8 +56,6 @@ export interface ProductKept {
   readonly drawn: { readonly millilitres: number; readonly from: number; readonly at: number } | null
   /** What came last has another label than the one entered here, and that was not entered since; absent where it has not. */
   readonly otherLabel?: { readonly at: number; readonly lot: string }
-  /** In the slot of a dispenser that is its own there is another product; absent where there is not. */
-  readonly otherInSlot?: { readonly product: string; readonly mark: string; readonly at: number }
   /** Empty containers of it that wait, and since when there is one. */
   readonly empties?: { readonly waiting: number; readonly since: number }
   /** Its data sheet; absent where nobody has brought one in. */
@@ -70,23 +68,14 @@ export const productFold: Fold<ProductState> = {
   initial: (id) => ({ id, container: null, drawn: null }),
   apply(state, record) {
     if (record.type === 'product.set@1') {
-      const { id, container, drawn, sheet, otherInSlot, empties } = state
-      const kept = {
-        ...(sheet ? { sheet } : {}),
-        ...(otherInSlot ? { otherInSlot } : {}),
-        ...(empties ? { empties } : {}),
-      }
+      const { id, container, drawn, sheet, empties } = state
+      const kept = { ...(sheet ? { sheet } : {}), ...(empties ? { empties } : {}) }
       return { ...record.payload, id, container, drawn, ...kept }
     }
     if (record.type === 'stock.came@1') {
       const { otherLabel: _, ...rest } = state
       const { label, lot } = record.payload
       return label === 'other' ? { ...rest, otherLabel: { at: correctedAt(record), lot } } : rest
-    }
-    if (record.type === 'slot.filled@1') {
-      const { otherInSlot: _, ...rest } = state
-      const { belongs, product, mark } = record.payload
-      return product === belongs ? rest : { ...rest, otherInSlot: { product, mark, at: correctedAt(record) } }
     }
     if (record.type === 'container.emptied@1') {
       const { count, went } = record.payload

@@ -50,7 +50,7 @@ export const houseRecords: RulesOf<keyof HousePayloads> = {
   'rule.set@1': { needs: 'set-up-house' },
   'mix.set@1': { needs: 'set-up-house' },
   'spare.set@1': { needs: 'set-up-house' },
-  'spare.drawn@1': { needs: 'record', typed: true },
+  'spare.drawn@1': { needs: 'record', typed: true, tap: true },
   'roster.set@1': { needs: 'plan-shift' },
   'crew.set@1': { needs: 'set-up-house' },
 }

@@ -91,7 +91,7 @@ export function storeTold(shelves: readonly ShelfState[], products: readonly Sto
   const standing = new Set(kept.flatMap(productsAt))
   return {
     tooNear: tooNear.toSorted((a, b) => Number(b.danger) - Number(a.danger)),
-    wrong: kept.flatMap(wrongAt),
+    wrong: wrongSlots(shelves),
     unread: [...standing].filter((id) => (label(id).neverWith ?? null) === null),
     nowhere: products.map((p) => p.id).filter((id) => !standing.has(id)),
   }
@@ -120,6 +120,9 @@ function aboveAt(s: Kept, under: Kept, label: (id: string) => Stored): TooNear[]
     ...under.shelf.beside.map((w): TooNear => ({ ...at, product, with: w, danger: true })),
   ])
 }
+
+/** Slots of dispensers that hold another product than the one that belongs there now. */
+export const wrongSlots = (shelves: readonly ShelfState[]): WrongSlot[] => keptOf(shelves).flatMap(wrongAt)
 
 const wrongAt = ({ id, shelf, filled }: Kept): WrongSlot[] =>
   (shelf.kind === 'dispenser' ? shelf.slots : []).flatMap(({ mark, product: belongs }) => {

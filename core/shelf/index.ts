@@ -5,6 +5,7 @@ export {
   placesFor,
   productsAt,
   storeTold,
+  wrongSlots,
   type StoreTold,
   type TooNear,
   type WrongSlot,

@@ -36,7 +36,7 @@ export interface ShelfStands {
 /** A container was put into a slot of a dispenser. */
 export interface SlotFilled {
   readonly mark: string
-  /** What belongs in it. */
+  /** What belonged in it then: the log says so, whatever belongs there later. */
   readonly belongs: string
   /** What is in it now. */
   readonly product: string
@@ -73,8 +73,7 @@ declare module '../stream/record.ts' {
 export const shelfRecords: RulesOf<keyof ShelfPayloads> = {
   'shelf.set@1': { needs: 'set-up-house', tap: true },
   'shelf.stands@1': { needs: 'record', tap: true, concerns: ({ from }) => subject('shelf', from) },
-  // Who mixes the product that belongs there learns it.
-  'slot.filled@1': { needs: 'record', tap: true, concerns: ({ belongs }) => subject('product', belongs) },
+  'slot.filled@1': { needs: 'record', tap: true },
   'container.emptied@1': { needs: 'record', typed: true, tap: true },
   'container.gone@1': { needs: 'record', typed: true, tap: true },
 }

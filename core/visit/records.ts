@@ -40,6 +40,7 @@ declare module '../stream/record.ts' {
 }
 
 export const visitRecords: RulesOf<keyof VisitPayloads> = {
-  'visit.set@1': { needs: 'plan-shift', tap: true },
+  // Whoever calls a technician at night writes down when they come.
+  'visit.set@1': { needs: 'record', tap: true },
   'visit.done@1': { needs: 'record', typed: true, tap: true },
 }

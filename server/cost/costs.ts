@@ -1,4 +1,4 @@
-import { boundsOfDay } from '@tadka/core/calendar'
+import { boundsOfDay, monthAfter } from '@tadka/core/calendar'
 import { costsOf, priceKey, type Prices, type Spent, type StationCost } from '@tadka/core/cost'
 import { hoursDown } from '@tadka/core/fault'
 import type { SiteSet } from '@tadka/core/house'
@@ -12,8 +12,8 @@ import { lessonsOf } from '../stream/lessons.ts'
 import * as queries from '../stream/queries.ts'
 import { spentBetween, type SpentRow } from './queries.ts'
 
-/** Runs of a month at most that are read. */
-const mostRuns = 20_000
+/** All of them: a month that was cut short would cost too little. */
+const mostRuns = 10_000_000
 
 /** What a month's cleaning cost, station by station. @param month "2026-11". @param now ms UTC. Throws `not_found` where nobody has set the site up. */
 export async function costsOfMonth(
@@ -49,11 +49,10 @@ export async function costsOfMonth(
 }
 
 /** A month as trading days have it, ms UTC. */
-function monthBounds(site: SiteSet, month: string) {
-  const [year = 0, m = 1] = month.split('-').map(Number)
-  const next = m === 12 ? `${year + 1}-01-01` : `${year}-${String(m + 1).padStart(2, '0')}-01`
-  return { from: boundsOfDay(site, `${month}-01`).from, to: boundsOfDay(site, next).from }
-}
+const monthBounds = (site: SiteSet, month: string) => ({
+  from: boundsOfDay(site, `${month}-01`).from,
+  to: boundsOfDay(site, `${monthAfter(month, 1)}-01`).from,
+})
 
 function spentOn(
   station: string | null,

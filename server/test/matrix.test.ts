@@ -294,7 +294,6 @@ describe('every type of record', () => {
     'product.sheet@1': 'set-up-house',
     'task.dropped@1': 'close-case',
     'stock.ordered@1': 'plan-shift',
-    'visit.set@1': 'plan-shift',
     'pest.settled@1': 'close-case',
     'fault.dropped@1': 'close-case',
     'training.signed@1': 'sign-off',
@@ -315,7 +314,7 @@ describe('every type of record', () => {
     ...Object.fromEntries(
       `incident.opened@1 incident.counted@1 incident.known-good@1 incident.product@1 incident.done@1
       food.received@1 food.read@1 food.opened@1 food.gone@1 walk.begun@1 walk.looked@1 walk.ended@1 task.set@1 task.done@1
-      stock.counted@1 stock.came@1 stock.lost@1 pest.seen@1 pest.caused@1 trap.looked@1 visit.done@1
+      stock.counted@1 stock.came@1 stock.lost@1 pest.seen@1 pest.caused@1 trap.looked@1 visit.set@1 visit.done@1
       shelf.stands@1 slot.filled@1 container.emptied@1 container.gone@1
       fault.seen@1 fault.called@1 fault.mended@1 sample.taken@1 sample.result@1
       note.left@1 note.settled@1 note.read@1

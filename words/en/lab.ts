@@ -16,7 +16,7 @@ export const lab = {
   whereLike: 'for example: left spout; inside of the drum',
   lab: 'Which laboratory',
   number: 'Number on the sample',
-  keep: 'Keep',
+  keep: 'Save',
   by: '{when}, {who}. {lab} {number}',
   enter: 'The report is here',
   of: { coliform: 'Coliform', plateCount: 'Plate count', listeria: 'Listeria' },
@@ -28,7 +28,7 @@ export const lab = {
   drop: 'Take number {n} off',
   report: 'Photo of the report',
   reportTaken: 'Another photo of the report',
-  keepResult: 'Keep the numbers',
+  keepResult: 'Save the numbers',
   change: 'Change the numbers',
   is: {
     waits: 'the report is not here yet',

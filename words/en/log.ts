@@ -4,7 +4,7 @@ export const log = {
   runs: 'Runs',
   cases: 'Corrective',
   trouble: 'Went wrong',
-  upkeep: 'Rounds',
+  upkeep: 'Upkeep',
   dish: 'Dish room',
   device: 'device',
   probe: 'probe',

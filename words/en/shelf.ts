@@ -6,6 +6,7 @@ export const shelf = {
   none: 'No place yet',
   noneHow: 'Enter where chemicals stand: a cupboard, a shelf, a dispenser on the wall.',
   fine: 'Nothing stands too near.',
+  fineSoFar: 'Of what is known, nothing stands too near. Of the rest nobody can tell:',
   near: {
     title: 'Too near each other',
     beside: '{a} and {b} stand side by side: {place}.',
@@ -78,7 +79,7 @@ export const shelf = {
       rinsed: 'Rinsed as the label says, and thrown away',
       waste: 'To the collection of dangerous waste',
     },
-    keep: 'Keep',
+    keep: 'Save',
     waiting: '{n} empty since {day}',
     gone: 'They are gone',
     none: 'None waits.',

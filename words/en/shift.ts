@@ -84,7 +84,7 @@ export const shift = {
   openCases: 'Corrective action open | {n} corrective actions open',
   outOfService: 'Not in service',
   outMeans: 'No product, no serving.',
-  newFault: 'Write down the fault',
+  newFault: 'Report the fault',
   fault: 'Fault and calls',
   partMissing: '{part} is missing',
   notSanitized:

@@ -1,4 +1,12 @@
-import { nearAt, placesFor, shelfFold, storeTold, type ShelfSet, type ShelfState } from '../../shelf/index.ts'
+import {
+  nearAt,
+  placesFor,
+  shelfFold,
+  storeTold,
+  wrongSlots,
+  type ShelfSet,
+  type ShelfState,
+} from '../../shelf/index.ts'
 import { chemicalClasses, clashOf, type ChemicalClass } from '../../solution/index.ts'
 import { productFold } from '../../house/index.ts'
 import type { AnyRecord, Payloads } from '../../stream/index.ts'
@@ -161,12 +169,18 @@ describe('the log of the store', () => {
     expect(Object.keys(folded('a', here, moved).stands)).toEqual([])
     expect(Object.keys(folded('b', moved).stands)).toEqual(['soap'])
   })
-  it('tells who mixes a product that another is in its slot, until the right one is', () => {
+  it('of a slot counts the product that belongs there now: once that is another, nothing is wrong any more', () => {
     const filled = (product: string) =>
       recordOf(++n, 'slot.filled@1', at('wall'), { mark: '2', belongs: 'bleach', product })
-    const wrong = productFold.apply(productFold.initial('bleach'), filled('descaler'))
-    expect(wrong.otherInSlot).toMatchObject({ product: 'descaler', mark: '2' })
-    expect(productFold.apply(wrong, filled('bleach')).otherInSlot).toBeUndefined()
+    const slotFor = (product: string) =>
+      recordOf(++n, 'shelf.set@1', at('wall'), {
+        ...{ ...set, kind: 'dispenser' },
+        slots: [{ mark: '2', product }],
+      })
+    const wrong = folded('wall', slotFor('bleach'), filled('descaler'))
+    expect(wrongSlots([wrong])).toMatchObject([{ belongs: 'bleach', product: 'descaler' }])
+    expect(wrongSlots([folded('wall', slotFor('bleach'), filled('descaler'), filled('bleach'))])).toEqual([])
+    expect(wrongSlots([shelfFold.apply(wrong, slotFor('descaler'))])).toEqual([])
   })
   it('counts empty containers that wait, and never more away than stood there', () => {
     const soap = { kind: 'product', id: 'soap' } as const

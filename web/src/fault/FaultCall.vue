@@ -14,7 +14,7 @@ import { newId } from '../wire/device.ts'
 
 /** Somebody was called: what they said, and whether and when they come. */
 const props = defineProps<{ fault: FaultOpen }>()
-const emit = defineEmits<{ made: [draft: AnyDraft] }>()
+const emit = defineEmits<{ made: [drafts: AnyDraft[]] }>()
 const { t } = useI18n()
 const site = useSite()
 const { today } = useProcedures()
@@ -32,28 +32,21 @@ function keep(): void {
   const { station, said } = props.fault.seen
   const name = company.value.trim()
   const called = { company: name, phone: phone.value.trim(), answer: answer.value.trim(), visit }
-  const draft = site.draftOf('fault.called@1', { kind: 'fault', id: props.fault.id }, called)
-  site.commit(
-    draft,
-    ...(visit === null
-      ? []
-      : [
-          site.draftOf(
-            'visit.set@1',
-            { kind: 'visit', id: visit },
-            {
-              ...{ kind: 'technician', company: name, day: day.value, station, note: said.slice(0, 300) },
-              fault: props.fault.id,
-            },
-          ),
-        ]),
-  )
-  emit('made', draft)
+  const drafts: AnyDraft[] = [site.draftOf('fault.called@1', { kind: 'fault', id: props.fault.id }, called)]
+  if (visit !== null) {
+    const comes = {
+      ...{ kind: 'technician' as const, company: name, day: day.value, station, note: said.slice(0, 300) },
+      fault: props.fault.id,
+    }
+    drafts.push(site.draftOf('visit.set@1', { kind: 'visit', id: visit }, comes))
+  }
+  site.commit(...drafts)
+  emit('made', drafts)
 }
 </script>
 
 <template>
-  <form @submit.prevent="keep">
+  <form class="inner" @submit.prevent="keep">
     <whom-to-call />
     <text-field v-model="company" large :name="t('fault.call.company')" :most="80" />
     <text-field v-model="phone" large :name="t('fault.call.phone')" :most="40" />
@@ -80,12 +73,4 @@ function keep(): void {
   </form>
 </template>
 
-<style scoped>
-form {
-  display: grid;
-  gap: 12px;
-  max-width: 560px;
-  padding-left: 16px;
-  border-left: 4px solid var(--sea);
-}
-</style>
+<style scoped src="../pieces/inner-form.css" />

@@ -2,7 +2,7 @@
 import { openFaults } from '@tadka/core/fault'
 import type { AnyDraft } from '@tadka/core/stream'
 import { NButton } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute } from 'vue-router'
 import { useSession } from '../rights/session.ts'
@@ -20,7 +20,7 @@ const open = computed(() => openFaults(site.all('fault')))
 const station = computed(() => (typeof route.query['station'] === 'string' ? route.query['station'] : null))
 const said = computed(() => (typeof route.query['said'] === 'string' ? route.query['said'] : ''))
 const writing = ref(station.value !== null)
-const made = ref<AnyDraft | null>(null)
+const made = shallowRef<readonly AnyDraft[]>([])
 </script>
 
 <template>
@@ -30,18 +30,25 @@ const made = ref<AnyDraft | null>(null)
         v-if="writing"
         :station="station"
         :said="said"
-        @made="(draft) => ((made = draft), (writing = false))"
+        @made="(draft) => ((made = [draft]), (writing = false))"
         @cancel="writing = false"
       />
       <n-button v-else type="primary" size="large" class="own" @click="writing = true">{{
         t('fault.new')
       }}</n-button>
     </template>
-    <take-back-now v-if="made" :key="made.id" class="own" :draft="made" @back="made = null" />
+    <take-back-now
+      v-if="made[0]"
+      :key="made[0].id"
+      class="own"
+      :draft="made[0]"
+      :also="made.slice(1)"
+      @back="made = []"
+    />
     <h2 class="label">{{ t('fault.open') }}</h2>
     <p v-if="open.length === 0" class="quiet">{{ t('fault.none') }}</p>
     <ul>
-      <fault-row v-for="f in open" :key="f.id" :fault="f" @made="(draft) => (made = draft)" />
+      <fault-row v-for="f in open" :key="f.id" :fault="f" @made="(drafts) => (made = drafts)" />
     </ul>
   </div>
 </template>

@@ -15,7 +15,7 @@ import type { PartTyped } from './part.ts'
 
 /** It was mended: by whom, what was done, which parts went in, what it cost. It stays out of service until a lead puts it back. */
 const props = defineProps<{ fault: FaultOpen }>()
-const emit = defineEmits<{ made: [draft: AnyDraft] }>()
+const emit = defineEmits<{ made: [drafts: AnyDraft[]] }>()
 const { t } = useI18n()
 const site = useSite()
 const spares = useSpares()
@@ -39,16 +39,18 @@ const mended = computed(() => {
 function keep(): void {
   const { station } = props.fault.seen
   if (!mended.value) return
-  const draft = site.draftOf('fault.mended@1', { kind: 'fault', id: props.fault.id }, mended.value)
-  // The site's own spares come off the shelf.
-  const drawn = mended.value.parts.flatMap((p) => (p.spare ? [spares.drawn(p.spare, station, p.count)] : []))
-  site.commit(draft, ...drawn)
-  emit('made', draft)
+  const drafts = [
+    site.draftOf('fault.mended@1', { kind: 'fault', id: props.fault.id }, mended.value),
+    // The site's own spares come off the shelf.
+    ...mended.value.parts.flatMap((p) => (p.spare ? [spares.drawn(p.spare, station, p.count)] : [])),
+  ]
+  site.commit(...drafts)
+  emit('made', drafts)
 }
 </script>
 
 <template>
-  <form @submit.prevent="keep">
+  <form class="inner" @submit.prevent="keep">
     <text-field v-model="who" large :name="t('fault.mend.who')" :most="80" />
     <text-field
       v-model="did"
@@ -78,15 +80,4 @@ function keep(): void {
   </form>
 </template>
 
-<style scoped>
-form {
-  display: grid;
-  gap: 12px;
-  max-width: 640px;
-  padding-left: 16px;
-  border-left: 4px solid var(--sea);
-}
-label {
-  font-weight: 600;
-}
-</style>
+<style scoped src="../pieces/inner-form.css" />

@@ -20,7 +20,7 @@ import WarrantySaid from './WarrantySaid.vue'
 
 /** One fault: since when, who was called, who comes; and how it ends. */
 const props = defineProps<{ fault: FaultOpen }>()
-const emit = defineEmits<{ made: [draft: AnyDraft] }>()
+const emit = defineEmits<{ made: [drafts: AnyDraft[]] }>()
 const { t } = useI18n()
 const site = useSite()
 const session = useSession()
@@ -51,11 +51,11 @@ const may = (act: (typeof acts)[number]) =>
   session.mayDo(act === 'drop' ? 'close-case' : act === 'link' ? 'invite-inspector' : 'record')
 const actText = (act: (typeof acts)[number]) =>
   t({ call: 'fault.call.title', mend: 'fault.mend.title', link: 'fault.link.open', drop: 'fault.drop' }[act])
-function done(draft: AnyDraft): void {
+function done(drafts: AnyDraft[]): void {
   open.value = null
-  emit('made', draft)
+  emit('made', drafts)
 }
-const drop = (reason: string) => done(site.record('fault.dropped@1', to.value, { reason }))
+const drop = (reason: string) => done([site.record('fault.dropped@1', to.value, { reason })])
 const photo = computed(() =>
   seen.value.photo ? `/api/sites/${session.site}/photos/${seen.value.photo}` : null,
 )
@@ -78,7 +78,7 @@ const photo = computed(() =>
       <a v-if="c.phone" :href="`tel:${c.phone.replaceAll(' ', '')}`">{{ c.phone }}</a>
     </p>
     <ul v-if="visits.length > 0">
-      <visit-row v-for="v in visits" :key="v.id" :visit="v" @made="(draft) => emit('made', draft)" />
+      <visit-row v-for="v in visits" :key="v.id" :visit="v" @made="(draft) => emit('made', [draft])" />
     </ul>
     <div class="acts">
       <n-button

@@ -2,6 +2,7 @@
 import { NButton, NSelect } from 'naive-ui'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { listRows } from '../pieces/list-rows.ts'
 import NumberField from '../pieces/NumberField.vue'
 import TextField from '../pieces/TextField.vue'
 import { useSite } from '../site/site.ts'
@@ -15,9 +16,8 @@ const { t } = useI18n()
 const site = useSite()
 const { optionsFor } = useSpares()
 const options = computed(() => optionsFor({ plate: site.one('station', props.station)?.plate ?? null }))
-const change = (at: number, to: Partial<PartTyped>) =>
-  (model.value = model.value.map((p, i) => (i === at ? { ...p, ...to } : p)))
-const add = () => (model.value = [...model.value, { spare: null, name: '', count: 1, price: null }])
+const { change, add, drop } = listRows(model)
+const nothing: PartTyped = { spare: null, name: '', count: 1, price: null }
 </script>
 
 <template>
@@ -63,13 +63,9 @@ const add = () => (model.value = [...model.value, { spare: null, name: '', count
           @update:model-value="(price) => change(i, { price })"
         />
       </label>
-      <n-button
-        :aria-label="t('fault.mend.drop', { n: i + 1 })"
-        @click="model = model.filter((_, n) => n !== i)"
-        >×</n-button
-      >
+      <n-button :aria-label="t('fault.mend.drop', { n: i + 1 })" @click="drop(i)">×</n-button>
     </div>
-    <n-button v-if="model.length < 20" @click="add">{{ t('fault.mend.more') }}</n-button>
+    <n-button v-if="model.length < 20" @click="add(nothing)">{{ t('fault.mend.more') }}</n-button>
   </fieldset>
 </template>
 

@@ -58,7 +58,7 @@ function keep(has: boolean): void {
     <p>
       {{ said }}
       <n-button v-if="session.mayDo('set-up-house') && !isOpen" @click="begin">{{
-        t('fault.warranty.enter')
+        t(warranty ? 'fault.warranty.change' : 'fault.warranty.enter')
       }}</n-button>
     </p>
     <div v-if="isOpen" class="fields">

@@ -9,7 +9,7 @@ import EmptyContainers from '../shelf/EmptyContainers.vue'
 import ShelfForm from '../shelf/ShelfForm.vue'
 import ShelfShown from '../shelf/ShelfShown.vue'
 import TooNearList from '../shelf/TooNearList.vue'
-import { useStore } from '../shelf/store.ts'
+import { useChemicalStore } from '../shelf/chemical-store.ts'
 import { useSite } from '../site/site.ts'
 import TakeBackNow from '../site/TakeBackNow.vue'
 import { newId } from '../wire/device.ts'
@@ -19,7 +19,7 @@ const { t } = useI18n()
 const site = useSite()
 const session = useSession()
 const message = useMessage()
-const store = useStore()
+const store = useChemicalStore()
 const { areas, told, places } = store
 const may = computed(() => session.mayDo('set-up-house'))
 const setting = ref<string | null>(null)
@@ -38,6 +38,13 @@ function keep(shelf: ShelfSet): void {
   <section class="store">
     <p class="quiet">{{ t('shelf.how') }}</p>
     <too-near-list v-if="places.length > 0" @made="(draft) => (made = draft)" />
+    <template v-if="places.length > 0">
+      <p v-if="told.nowhere.length > 0">{{ t('shelf.nowhere', { list: names(told.nowhere) }) }}</p>
+      <p v-if="told.unread.length > 0">
+        {{ t('shelf.unread', { list: names(told.unread) }) }}
+        <router-link to="/house/products" class="link">{{ t('shelf.enter') }}</router-link>
+      </p>
+    </template>
     <take-back-now v-if="made" :key="made.id" class="own back" :draft="made" @back="made = null" />
     <div v-if="places.length === 0">
       <h2>{{ t('shelf.none') }}</h2>
@@ -71,13 +78,6 @@ function keep(shelf: ShelfSet): void {
     <n-button v-else-if="may" type="primary" size="large" class="own" @click="setting = newId()">{{
       t('shelf.set.new')
     }}</n-button>
-    <template v-if="places.length > 0">
-      <p v-if="told.nowhere.length > 0">{{ t('shelf.nowhere', { list: names(told.nowhere) }) }}</p>
-      <p v-if="told.unread.length > 0">
-        {{ t('shelf.unread', { list: names(told.unread) }) }}
-        <router-link to="/house/products" class="link">{{ t('shelf.enter') }}</router-link>
-      </p>
-    </template>
     <empty-containers @made="(draft) => (made = draft)" />
     <p class="quiet small">{{ t('shelf.caution') }}</p>
   </section>

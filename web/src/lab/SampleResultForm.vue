@@ -7,6 +7,7 @@ import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoicePick from '../pieces/ChoicePick.vue'
+import { listRows } from '../pieces/list-rows.ts'
 import NumberField from '../pieces/NumberField.vue'
 import PhotoPick from '../site/PhotoPick.vue'
 import { useSite } from '../site/site.ts'
@@ -27,8 +28,7 @@ const typed = ref<Typed[]>(
   props.sample.result?.found.map((f) => ({ ...f, bound: f.bound ?? 'exactly' })) ?? [nothing],
 )
 const report = ref<string | null>(props.sample.result?.report ?? null)
-const change = (at: number, to: Partial<Typed>) =>
-  (typed.value = typed.value.map((f, i) => (i === at ? { ...f, ...to } : f)))
+const { change, add, drop } = listRows(typed)
 const unitsOf = (of: Typed['of']) => {
   const named: readonly string[] = of === null ? [] : judgedQuantities[of]
   return sampleUnits.filter((u) => named.includes(u))
@@ -44,7 +44,7 @@ function keep(): void {
 </script>
 
 <template>
-  <form @submit.prevent="keep">
+  <form class="inner" @submit.prevent="keep">
     <fieldset v-for="(f, i) in typed" :key="i">
       <legend>{{ t('lab.found') }}</legend>
       <choice-pick
@@ -83,13 +83,11 @@ function keep(): void {
         v-if="typed.length > 1"
         class="drop"
         :aria-label="t('lab.drop', { n: i + 1 })"
-        @click="typed = typed.filter((_, n) => n !== i)"
+        @click="drop(i)"
         >×</n-button
       >
     </fieldset>
-    <n-button v-if="typed.length < 10" class="drop" @click="typed = [...typed, nothing]">{{
-      t('lab.more')
-    }}</n-button>
+    <n-button v-if="typed.length < 10" class="drop" @click="add(nothing)">{{ t('lab.more') }}</n-button>
     <div class="acts">
       <n-button type="primary" size="large" attr-type="submit" :disabled="!result">{{
         t('lab.keepResult')
@@ -100,14 +98,8 @@ function keep(): void {
   </form>
 </template>
 
+<style scoped src="../pieces/inner-form.css" />
 <style scoped>
-form {
-  max-width: 640px;
-  display: grid;
-  gap: 12px;
-  padding-left: 16px;
-  border-left: 4px solid var(--sea);
-}
 fieldset {
   border: 0;
   padding: 0 0 10px;
@@ -115,17 +107,10 @@ fieldset {
   gap: 10px;
   border-bottom: 1px solid var(--line-soft);
 }
-legend,
-label {
+legend {
   font-weight: 600;
 }
 .drop {
   justify-self: start;
-}
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 12px;
-  align-items: center;
 }
 </style>

@@ -26,6 +26,8 @@ const search = useDebounceFn((words: string) => emit('look', { words: words.trim
 const withCount = (name: string, n: number | undefined) => (n === undefined ? name : `${name} (${n})`)
 const byName = <T extends { readonly label: string }>(a: T, b: T) => a.label.localeCompare(b.label)
 
+/** Of one machine alone there is nothing to choose. */
+const isSeveral = computed(() => site.all('station').filter((s) => s.plate).length > 1)
 const stations = computed(() => {
   const all = site.all('station').filter((s) => s.plate)
   const of = (id: string) => (props.counts ? (props.counts.stations[id] ?? 0) : undefined)
@@ -82,6 +84,7 @@ const verdicts = computed(() => {
     />
     <n-button class="more" :aria-expanded="all" @click="all = !all">{{ t('log.find.more') }}</n-button>
     <n-select
+      v-if="isSeveral"
       :value="where"
       :options="stations"
       class="where"

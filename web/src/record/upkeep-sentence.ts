@@ -35,10 +35,6 @@ export function useUpkeepSentence() {
 
   const found = useFoundWords()
   const shelfName = (id: string) => site.one('shelf', id)?.shelf?.name ?? id
-  const productName = (id: string) => {
-    const product = site.one('product', id)
-    return product && 'name' in product ? (product.name ?? id) : id
-  }
 
   return (record: Upkeep): string => {
     const { id } = record.subject
@@ -133,7 +129,7 @@ export function useUpkeepSentence() {
       case 'shelf.stands@1': {
         const { product, here } = record.payload
         return say(`shelf.${here ? 'stands' : 'away'}`, {
-          product: productName(product),
+          product: names.product(product),
           place: shelfName(id),
         })
       }
@@ -141,14 +137,14 @@ export function useUpkeepSentence() {
         const { mark, belongs, product } = record.payload
         return say(`slot.${product === belongs ? 'filled' : 'other'}`, {
           ...{ mark, place: shelfName(id) },
-          ...{ product: productName(product), belongs: productName(belongs) },
+          ...{ product: names.product(product), belongs: names.product(belongs) },
         })
       }
       case 'container.emptied@1':
       case 'container.gone@1': {
         const { count, went } = record.payload
         return say(`container.${record.type === 'container.gone@1' ? 'gone' : 'emptied'}`, {
-          ...{ n: count, product: productName(id), way: t(`shelf.empty.way.${went}`) },
+          ...{ n: count, product: names.product(id), way: t(`shelf.empty.way.${went}`) },
         })
       }
       case 'stock.set@1':

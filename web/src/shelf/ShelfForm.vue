@@ -9,13 +9,13 @@ import ManyPick from '../pieces/ManyPick.vue'
 import TextField from '../pieces/TextField.vue'
 import AreaField from '../site/AreaField.vue'
 import SlotFields from './SlotFields.vue'
-import { useStore } from './store.ts'
+import { useChemicalStore } from './chemical-store.ts'
 
 /** A place where chemicals stand: what it is, what is below it, what else stands on it; of a dispenser, its slots. */
 const props = defineProps<{ id: string; shelf: ShelfSet | null; holds: readonly string[] }>()
 const emit = defineEmits<{ keep: [shelf: ShelfSet]; cancel: [] }>()
 const { t } = useI18n()
-const store = useStore()
+const store = useChemicalStore()
 const name = ref(props.shelf?.name ?? '')
 const area = ref(props.shelf?.area ?? '')
 const kind = ref<ShelfKind | null>(props.shelf?.kind ?? null)

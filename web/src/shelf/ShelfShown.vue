@@ -8,7 +8,7 @@ import { useSession } from '../rights/session.ts'
 import { useSite } from '../site/site.ts'
 import ProductPick from './ProductPick.vue'
 import SlotFill from './SlotFill.vue'
-import { useStore, type Place } from './store.ts'
+import { useChemicalStore, type Place } from './chemical-store.ts'
 
 /** One place, as it is looked at: a board with what stands on it, or a dispenser with its slots. */
 const props = defineProps<{ place: Place }>()
@@ -16,7 +16,7 @@ const emit = defineEmits<{ made: [draft: AnyDraft] }>()
 const { t } = useI18n()
 const site = useSite()
 const session = useSession()
-const store = useStore()
+const store = useChemicalStore()
 const isOpen = ref(false)
 const put = ref<string | null>(null)
 const filling = ref<string | null>(null)

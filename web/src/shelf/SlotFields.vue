@@ -1,16 +1,16 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
 import { useI18n } from 'vue-i18n'
+import { listRows } from '../pieces/list-rows.ts'
 import TextField from '../pieces/TextField.vue'
 import ProductPick from './ProductPick.vue'
-import { useStore } from './store.ts'
+import { useChemicalStore } from './chemical-store.ts'
 
 /** The slots of a dispenser: the mark on each, and what belongs in it. */
 const model = defineModel<{ mark: string; product: string | null }[]>({ required: true })
 const { t } = useI18n()
-const store = useStore()
-const change = (at: number, to: Partial<{ mark: string; product: string | null }>) =>
-  (model.value = model.value.map((s, i) => (i === at ? { ...s, ...to } : s)))
+const store = useChemicalStore()
+const { change, add, drop } = listRows(model)
 const most = 12
 </script>
 
@@ -34,15 +34,13 @@ const most = 12
         v-if="model.length > 1"
         size="large"
         :aria-label="t('shelf.set.dropSlot', { mark: s.mark })"
-        @click="model = model.filter((_, n) => n !== i)"
+        @click="drop(i)"
         >×</n-button
       >
     </div>
-    <n-button
-      v-if="model.length < most"
-      @click="model = [...model, { mark: String(model.length + 1), product: null }]"
-      >{{ t('shelf.set.addSlot') }}</n-button
-    >
+    <n-button v-if="model.length < most" @click="add({ mark: String(model.length + 1), product: null })">{{
+      t('shelf.set.addSlot')
+    }}</n-button>
   </fieldset>
 </template>
 

@@ -4,13 +4,13 @@ import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import CodeScan from '../pieces/CodeScan.vue'
 import ProductPick from './ProductPick.vue'
-import { useStore } from './store.ts'
+import { useChemicalStore } from './chemical-store.ts'
 
 /** A new container for a slot: which it is, is asked before it is connected. */
 const props = defineProps<{ mark: string; belongs: string }>()
 const emit = defineEmits<{ filled: [product: string]; cancel: [] }>()
 const { t } = useI18n()
-const store = useStore()
+const store = useChemicalStore()
 const held = ref<string | null>(null)
 const unknown = ref(false)
 function scanned(code: string): void {

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useStore } from './store.ts'
+import { useChemicalStore } from './chemical-store.ts'
 
 /** What of the chemical store cannot wait: the wrong product in a dispenser, what is a danger where it stands. */
 const { t } = useI18n()
-const { told } = useStore()
+const { told } = useChemicalStore()
 const isNear = computed(() => told.value.tooNear.some((n) => n.danger))
 </script>
 

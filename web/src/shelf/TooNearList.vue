@@ -4,13 +4,13 @@ import type { AnyDraft } from '@tadka/core/stream'
 import { NButton } from 'naive-ui'
 import { useI18n } from 'vue-i18n'
 import { useSession } from '../rights/session.ts'
-import { useStore } from './store.ts'
+import { useChemicalStore } from './chemical-store.ts'
 
 /** What stands too near what it must not meet, each with the way to put it right; dangers first. */
 const emit = defineEmits<{ made: [draft: AnyDraft] }>()
 const { t } = useI18n()
 const session = useSession()
-const store = useStore()
+const store = useChemicalStore()
 const { told } = store
 const keyOf = (n: TooNear) => [n.at, n.under, n.product, n.with === 'product' ? n.other : n.with].join(' ')
 /** Either of the two may go elsewhere; what is in a slot stays where it is. */
@@ -67,7 +67,9 @@ const wrongSaid = (w: WrongSlot) => ({
         </template>
       </div>
     </section>
-    <p v-else-if="told.wrong.length === 0" role="status">{{ t('shelf.fine') }}</p>
+    <p v-else-if="told.wrong.length === 0" role="status">
+      {{ t(told.unread.length + told.nowhere.length > 0 ? 'shelf.fineSoFar' : 'shelf.fine') }}
+    </p>
   </div>
 </template>
 

@@ -8,7 +8,12 @@ import { now } from '../wire/clock.ts'
 import { useSiteStore } from './site.ts'
 
 /** What one tap did can be taken back for some minutes: both stand in the log. */
-const props = defineProps<{ draft: AnyDraft; plain?: boolean }>()
+const props = defineProps<{
+  draft: AnyDraft
+  /** What the same act made beside it. */
+  also?: readonly AnyDraft[]
+  plain?: boolean
+}>()
 const emit = defineEmits<{ back: [] }>()
 const { t } = useI18n()
 const site = useSiteStore()
@@ -16,9 +21,11 @@ const made = now()
 const open = computed(() => now() < made + takeBackMinutes * 60_000)
 const done = ref(false)
 /** What is not sent yet cannot be amended: it is sent first. */
-const sent = computed(() => !site.waiting.some((d) => d.id === props.draft.id))
+const all = computed(() => [props.draft, ...(props.also ?? [])])
+const sent = computed(() => !site.waiting.some((d) => all.value.some((own) => own.id === d.id)))
 function back(): void {
-  site.record('record.amended@1', props.draft.subject, takenBack(props.draft, t('log.takenBack')))
+  for (const own of all.value)
+    site.record('record.amended@1', own.subject, takenBack(own, t('log.takenBack')))
   done.value = true
   emit('back')
 }

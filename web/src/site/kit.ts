@@ -9,6 +9,7 @@ import {
 import { millilitres, type Instant } from '@tadka/core/quantity'
 import { rulesInForce, type LocalRule } from '@tadka/core/rules'
 import { computed } from 'vue'
+import { useLocalRules } from './local-rules.ts'
 import { useSite } from './site.ts'
 
 export type Product = ProductSet & ProductKept & { id: string }
@@ -20,6 +21,7 @@ const lastRatio = (checks: InstrumentKept['checks']) =>
 
 /** The site's products and instruments, ready to use. */
 export function useKit() {
+  const { rules } = useLocalRules()
   const site = useSite()
   const products = computed(() => site.all('product').filter((p): p is Product => 'name' in p))
   const instruments = computed(() => site.all('instrument').filter((i) => 'kind' in i))
@@ -64,11 +66,7 @@ export function useKit() {
     usedTitration: (ids: readonly string[]) => ofKind('titration').find((k) => ids.includes(k.id)) ?? null,
     phStrip: computed(() => ofKind('strip').find((s) => s.unit === 'pH') ?? null),
     /** The rules of the site's authority in force at an instant. */
-    rulesAt: (at: Instant): LocalRule[] =>
-      rulesInForce(
-        site.all('rule').filter((r): r is LocalRule => 'authority' in r),
-        at,
-      ),
+    rulesAt: (at: Instant): LocalRule[] => rulesInForce(rules.value, at),
     forUse,
     /** Of several products for a use, the one that the site offers first; null where nobody chose one that is still there. */
     preferred: (use: string): string | null => {

@@ -75,7 +75,6 @@ const cautions = computed(() => {
     c.use.contactSeconds ? t('bench.contact', { s: c.use.contactSeconds }) : '',
     c.use.rinseAfter ? t('bench.rinseAfter') : '',
     m.aimed.value ? t('bench.crewAim', { ...m.aimed.value }) : '',
-    ...alarms(c.product),
     ...m.warnings(c.product).map((w) => t(`bench.concentrate.${w}`)),
   ].filter(Boolean)
 })
@@ -176,6 +175,14 @@ const agent = computed(() => kit.products.value.find((p) => p.id === done.value?
           :height="400"
           @pick="(i) => (picked = i)"
         >
+          <p
+            v-for="alarm in m.choice.value ? alarms(m.choice.value.product) : []"
+            :key="alarm"
+            class="alarm"
+            role="alert"
+          >
+            {{ alarm }}
+          </p>
           <p v-for="line in cautions" :key="line" class="why">{{ line }}</p>
           <template #act>
             <div class="act">
@@ -222,6 +229,11 @@ const agent = computed(() => kit.products.value.find((p) => p.id === done.value?
 .why {
   color: var(--ink-2);
   margin-top: 4px;
+}
+.alarm {
+  color: var(--out);
+  font-weight: 650;
+  margin-bottom: 8px;
 }
 .hint {
   font-size: 22px;

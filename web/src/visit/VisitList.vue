@@ -8,6 +8,7 @@ import ChoicePick from '../pieces/ChoicePick.vue'
 import DayField from '../pieces/DayField.vue'
 import TextField from '../pieces/TextField.vue'
 import { useSession } from '../rights/session.ts'
+import { useMachines } from '../site/machines.ts'
 import { useNames } from '../site/names.ts'
 import { useProcedures } from '../site/procedures.ts'
 import { useSite } from '../site/site.ts'
@@ -34,12 +35,7 @@ const past = computed(() =>
 const chosen = ref<VisitKind | null>(props.kind ?? 'technician')
 const station = ref<string | null>(null)
 const made = ref<AnyDraft | null>(null)
-const machines = computed(() =>
-  site
-    .all('station')
-    .map((s) => ({ value: s.id, label: names.station(s.id) }))
-    .toSorted((a, b) => a.label.localeCompare(b.label)),
-)
+const { options: machines } = useMachines()
 const company = ref('')
 const on = ref(today.value)
 const note = ref('')
@@ -128,7 +124,7 @@ const said = ({ done }: (typeof past.value)[number]) =>
 }
 form {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(230px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
   gap: 14px 20px;
   align-items: end;
 }

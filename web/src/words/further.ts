@@ -12,6 +12,7 @@ import { inspect } from '@tadka/words/en/inspect'
 import { instruments } from '@tadka/words/en/instruments'
 import { logger } from '@tadka/words/en/logger'
 import { question } from '@tadka/words/en/question'
+import { cost } from '@tadka/words/en/cost'
 import { fault } from '@tadka/words/en/fault'
 import { lab } from '@tadka/words/en/lab'
 import { shelf } from '@tadka/words/en/shelf'
@@ -60,6 +61,7 @@ export const further = {
   round,
   pest,
   shelf,
+  cost,
   fault,
   lab,
   stock,

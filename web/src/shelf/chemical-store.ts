@@ -2,13 +2,15 @@ import { placesFor, storeTold, type ShelfSet, type ShelfState, type TooNear } fr
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useKit } from '../site/kit.ts'
+import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
 
 export type Place = ShelfState & { readonly shelf: ShelfSet }
 
 /** Where chemicals stand: each area with its places, what is above first, and what stands too near. */
-export function useStore() {
+export function useChemicalStore() {
   const { t } = useI18n()
+  const { product } = useNames()
   const site = useSite()
   const kit = useKit()
   const places = computed(() =>
@@ -22,7 +24,6 @@ export function useStore() {
       places: inOrder(places.value.filter((p) => p.shelf.area === area)),
     }))
   })
-  const product = (id: string) => kit.products.value.find((p) => p.id === id)?.name ?? id
   const place = (id: string) => site.one('shelf', id)?.shelf?.name ?? id
   return {
     places,

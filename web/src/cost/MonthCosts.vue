@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { CostAnswer } from '@tadka/contract/cost'
+import { monthAfter } from '@tadka/core/calendar'
 import type { Money } from '@tadka/core/cost'
 import { NButton } from 'naive-ui'
 import { computed, onMounted, ref, watch } from 'vue'
@@ -12,7 +13,6 @@ import { useTimes } from '../site/times.ts'
 import { useUnits } from '../site/units.ts'
 import { ask } from '../wire/api.ts'
 import CostPrices from './CostPrices.vue'
-import { monthAfter } from './month.ts'
 
 /** What a month of cleaning cost, machine by machine. Where a price is missing, the sum says that it is more. */
 const { t } = useI18n()
@@ -45,16 +45,16 @@ watch(
 const money = ({ sum, unpriced }: Money) => {
   const whole = sum.toFixed(2)
   if (unpriced === 0) return sum === 0 ? '–' : whole
-  return sum === 0 ? t('fault.cost.noPrice') : t('fault.cost.atLeast', { sum: whole })
+  return sum === 0 ? t('cost.noPrice') : t('cost.atLeast', { sum: whole })
 }
 const minutes = (n: number) =>
   n < 60
-    ? t('fault.cost.minutesOf', { n: Math.round(n) })
-    : t('fault.cost.hoursOf', { h: Math.floor(n / 60), m: Math.round(n % 60) })
+    ? t('cost.minutesOf', { n: Math.round(n) })
+    : t('cost.hoursOf', { h: Math.floor(n / 60), m: Math.round(n % 60) })
 const rows = computed(() =>
   (answer.value?.stations ?? []).map((s) => ({
     ...s,
-    name: s.spent.station ? names.station(s.spent.station) : t('fault.cost.noMachine'),
+    name: s.spent.station ? names.station(s.spent.station) : t('cost.noMachine'),
   })),
 )
 const isMissing = computed(() => rows.value.some((r) => r.total.unpriced > 0))
@@ -63,74 +63,72 @@ const print = () => window.print()
 
 <template>
   <div class="costs">
-    <p class="quiet">{{ t('fault.cost.how') }}</p>
+    <p class="quiet">{{ t('cost.how') }}</p>
     <div class="month">
-      <n-button class="no-print" :aria-label="t('fault.cost.before')" @click="month = monthAfter(month, -1)"
+      <n-button class="no-print" :aria-label="t('cost.before')" @click="month = monthAfter(month, -1)"
         >‹</n-button
       >
       <h2 aria-live="polite">{{ monthSaid(month) }}</h2>
       <n-button
         class="no-print"
-        :aria-label="t('fault.cost.after')"
+        :aria-label="t('cost.after')"
         :disabled="month >= today.slice(0, 7)"
         @click="month = monthAfter(month, 1)"
         >›</n-button
       >
-      <n-button v-if="rows.length > 0" class="no-print" @click="print">{{ t('fault.cost.print') }}</n-button>
+      <n-button v-if="rows.length > 0" class="no-print" @click="print">{{ t('cost.print') }}</n-button>
     </div>
-    <p v-if="failed" role="status">{{ t('fault.cost.unreachable') }}</p>
+    <p v-if="failed" role="status">{{ t('cost.unreachable') }}</p>
     <p v-else-if="!answer" class="quiet" role="status">{{ t('common.loading') }}</p>
-    <p v-else-if="rows.length === 0" class="quiet">{{ t('fault.cost.none') }}</p>
-    <div v-else class="scroll" tabindex="0" role="region" :aria-label="t('fault.view.costs')">
+    <p v-else-if="rows.length === 0" class="quiet">{{ t('cost.none') }}</p>
+    <div v-else class="scroll" tabindex="0" role="region" :aria-label="t('cost.title')">
       <table>
         <thead>
           <tr>
-            <th scope="col">{{ t('fault.cost.station') }}</th>
-            <th scope="col">{{ t('fault.cost.cleanings') }}</th>
-            <th scope="col">{{ t('fault.cost.minutes') }}</th>
-            <th scope="col">{{ t('fault.cost.chemicals') }}</th>
-            <th scope="col">{{ t('fault.cost.water') }}</th>
-            <th scope="col">{{ t('fault.cost.parts') }}</th>
-            <th scope="col">{{ t('fault.cost.repairs') }}</th>
-            <th scope="col">{{ t('fault.cost.down') }}</th>
-            <th scope="col">{{ t('fault.cost.total') }}</th>
+            <th scope="col">{{ t('cost.station') }}</th>
+            <th scope="col">{{ t('cost.cleanings') }}</th>
+            <th scope="col">{{ t('cost.minutes') }}</th>
+            <th scope="col">{{ t('cost.chemicals') }}</th>
+            <th scope="col">{{ t('cost.water') }}</th>
+            <th scope="col">{{ t('cost.parts') }}</th>
+            <th scope="col">{{ t('cost.repairs') }}</th>
+            <th scope="col">{{ t('cost.down') }}</th>
+            <th scope="col">{{ t('cost.total') }}</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="r in rows" :key="r.name">
             <th scope="row">{{ r.name }}</th>
-            <td :data-name="t('fault.cost.cleanings')">{{ r.spent.cleanings || '–' }}</td>
-            <td :data-name="t('fault.cost.minutes')">
+            <td :data-name="t('cost.cleanings')">{{ r.spent.cleanings || '–' }}</td>
+            <td :data-name="t('cost.minutes')">
               <span
                 >{{ minutes(r.spent.minutes) }}<br /><span class="quiet small">{{
                   money(r.work)
                 }}</span></span
               >
             </td>
-            <td :data-name="t('fault.cost.chemicals')">{{ money(r.chemicals) }}</td>
-            <td :data-name="t('fault.cost.water')">
+            <td :data-name="t('cost.chemicals')">{{ money(r.chemicals) }}</td>
+            <td :data-name="t('cost.water')">
               <span
-                >{{ r.spent.water === 0 ? '–' : units.volume(r.spent.water * 1000) }}<br /><span
+                >{{ r.spent.water === 0 ? '–' : units.volume(Math.round(r.spent.water) * 1000) }}<br /><span
                   class="quiet small"
                   >{{ money(r.water) }}</span
                 ></span
               >
             </td>
-            <td :data-name="t('fault.cost.parts')">{{ money(r.parts) }}</td>
-            <td :data-name="t('fault.cost.repairs')">{{ money(r.repairs) }}</td>
-            <td :data-name="t('fault.cost.down')">
-              {{
-                r.spent.hoursDown === 0 ? '–' : t('fault.cost.downOf', { n: Math.round(r.spent.hoursDown) })
-              }}
+            <td :data-name="t('cost.parts')">{{ money(r.parts) }}</td>
+            <td :data-name="t('cost.repairs')">{{ money(r.repairs) }}</td>
+            <td :data-name="t('cost.down')">
+              {{ r.spent.hoursDown === 0 ? '–' : t('cost.downOf', { n: Math.round(r.spent.hoursDown) }) }}
             </td>
-            <td :data-name="t('fault.cost.total')">
+            <td :data-name="t('cost.total')">
               <b>{{ money(r.total) }}</b>
             </td>
           </tr>
         </tbody>
       </table>
     </div>
-    <p v-if="isMissing">{{ t('fault.cost.missing') }}</p>
+    <p v-if="isMissing">{{ t('cost.missing') }}</p>
     <cost-prices class="no-print" />
   </div>
 </template>

@@ -19,7 +19,7 @@ const water = ref<number | null>(perThousand === undefined ? null : decimalNumbe
 function decimalNumber(n: number): number {
   return Math.round(n * 1e4) / 1e4
 }
-const waterName = computed(() => t('fault.cost.water1000', { unit: litres.unit }))
+const waterName = computed(() => t('cost.water1000', { unit: litres.unit }))
 const isWrong = computed(() => Number.isNaN(hour.value) || Number.isNaN(water.value))
 function keep(): void {
   if (isWrong.value) return
@@ -34,16 +34,16 @@ function keep(): void {
 
 <template>
   <form v-if="may" @submit.prevent="keep">
-    <h2 class="label">{{ t('fault.cost.prices') }}</h2>
+    <h2 class="label">{{ t('cost.prices') }}</h2>
     <label>
-      {{ t('fault.cost.hour') }}
-      <number-field v-model="hour" :min="0" :max="999999" :label="t('fault.cost.hour')" />
+      {{ t('cost.hour') }}
+      <number-field v-model="hour" :min="0" :max="999999" :label="t('cost.hour')" />
     </label>
     <label>
       {{ waterName }}
       <number-field v-model="water" :min="0" :max="999999" :label="waterName" />
     </label>
-    <n-button attr-type="submit" :disabled="isWrong">{{ t('fault.cost.save') }}</n-button>
+    <n-button attr-type="submit" :disabled="isWrong">{{ t('cost.save') }}</n-button>
   </form>
 </template>
 
