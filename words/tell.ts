@@ -1,4 +1,4 @@
-import { decimals, type Interval } from '@tadka/core/quantity'
+import { decimals, type Interval, type UnitSystem } from '@tadka/core/quantity'
 import { said } from './said.ts'
 
 /** A text of the catalogue by its key, its places filled; `n` chooses between its forms. */
@@ -10,22 +10,28 @@ export type Translate = (
 
 /** Words by key: texts, and groups of them. */
 export interface Catalogue {
-  readonly [key: string]: string | Catalogue
+  readonly [key: string]: string | readonly string[] | Catalogue
 }
+
+const isList = (at: readonly string[] | Catalogue): at is readonly string[] => Array.isArray(at)
+
+function textOf(catalogue: Catalogue, key: string): string | undefined {
+  const found = key
+    .split('.')
+    .reduce<string | readonly string[] | Catalogue | undefined>(
+      (at, name) => (typeof at === 'object' && !isList(at) ? at[name] : undefined),
+      catalogue,
+    )
+  return typeof found === 'string' ? found : undefined
+}
+
+/** Whether a catalogue has a text of a key. */
+export const hasText = (catalogue: Catalogue, key: string): boolean => textOf(catalogue, key) !== undefined
 
 /** The texts of a catalogue for who has no screen: forms are parted by a bar, the first for one, or for none where there are three. */
 export function translateBy(catalogue: Catalogue): Translate {
-  const textOf = (key: string): string | undefined => {
-    const found = key
-      .split('.')
-      .reduce<string | Catalogue | undefined>(
-        (at, name) => (typeof at === 'object' ? at[name] : undefined),
-        catalogue,
-      )
-    return typeof found === 'string' ? found : undefined
-  }
   return (key, places = {}, n) => {
-    const text = textOf(key)
+    const text = textOf(catalogue, key)
     if (text === undefined) return key
     const forms = text.split(' | ')
     const many = forms.length - 1
@@ -48,6 +54,15 @@ export interface Teller {
   readonly volume: (mL: number) => string
   /** "21:10". @param at milliseconds UTC. */
   readonly clock: (at: number) => string
+}
+
+/** What sentences of all that happens at a site are told with, beside that. */
+export interface SiteTeller extends Teller {
+  /** Whether the catalogue has a text of this key. */
+  readonly has: (key: string) => boolean
+  /** "26 Nov 2026". @param at milliseconds UTC, or an ISO date. */
+  readonly date: (at: number | string) => string
+  readonly units: UnitSystem
 }
 
 /**

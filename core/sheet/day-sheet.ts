@@ -2,9 +2,19 @@ import type { CaseState } from '../case/index.ts'
 import type { DayLeft } from '../duty/index.ts'
 import type { RunState, StationState } from '../procedure/index.ts'
 import type { ShiftState } from '../record/index.ts'
-import type { AnyRecord } from '../stream/index.ts'
+import type { AnyRecord, SubjectRef } from '../stream/index.ts'
 import { cycleSheet } from './cycles.ts'
-import type { ChargeLine, BathLine, CheckLine, CycleSheet, NoteLine, ReadingLine, RunLine } from './lines.ts'
+import { aboutOf, happenedTypes, hasHappened, photosOf, type Happened } from './happened.ts'
+import type {
+  BathLine,
+  ChargeLine,
+  CheckLine,
+  CycleSheet,
+  HappenedLine,
+  NoteLine,
+  ReadingLine,
+  RunLine,
+} from './lines.ts'
 import { runLine } from './run-line.ts'
 
 /** What a site's records say of one trading day. */
@@ -27,6 +37,8 @@ export interface SheetKnown {
   readonly signed: ShiftState['signatures']
   readonly reviewed: ShiftState['reviews']
   readonly charge: readonly ChargeLine[]
+  /** The state of what a record is about; undefined where it is not known. */
+  readonly stateOf: (of: SubjectRef) => unknown
 }
 
 /** A station's part of a day. */
@@ -50,6 +62,8 @@ export interface DaySheet extends Pick<
   readonly readings: readonly ReadingLine[]
   readonly baths: readonly BathLine[]
   readonly checks: readonly CheckLine[]
+  /** What happened beside cleaning and reading, by time. */
+  readonly happened: readonly HappenedLine[]
 }
 
 const noteTypes: readonly string[] = [
@@ -66,12 +80,14 @@ export const workTypes: readonly string[] = [
   'run.started@1',
   'run.started@2',
   'run.entered@1',
+  'incident.opened@1',
 ]
 
 /** The types of records that a day's sheet is made of, beside the runs that they belong to and the racks, which go by their own time. */
 export const sheetTypes: readonly string[] = [
   ...noteTypes,
   ...workTypes,
+  ...happenedTypes.filter((type) => type !== 'incident.opened@1'),
   'bath.mixed@1',
   'photo.attached@1',
   'instrument.checked@1',
@@ -159,6 +175,11 @@ export function daySheet(known: SheetKnown): DaySheet {
       readings: readings.filter((x) => x.reading.bath === r.payload.bath),
     })),
     checks: records.filter(isOf('instrument.checked@1')).map((r) => ({ ...lineOf(r), checked: r.payload })),
+    happened: records.filter(hasHappened).map((r) => ({
+      ...lineOf(r),
+      ...({ type: r.type, payload: r.payload, about: aboutOf(r, known.stateOf) } as Happened),
+      photos: photosOf(r),
+    })),
   }
 }
 

@@ -9,7 +9,7 @@ export interface Exceptions {
   readonly runs: readonly RunLine[]
   /** Readings that were put right or taken back afterwards. */
   readonly amended: readonly ReadingLine[]
-  /** All of it, with what was not done and the corrective actions: how many. */
+  /** All of it, with what was not done, the corrective actions, what went wrong and pests: how many. */
   readonly count: number
 }
 
@@ -35,5 +35,9 @@ export function exceptionsOf(sheet: DaySheet): Exceptions {
   const cases = sheet.cases.filter((c) => c.run === null || !told.has(c.run))
   const loose = amended.filter((r) => r.reading.run === null || !told.has(r.reading.run))
   const left = sheet.left.filter(({ what }) => ofNoRun.includes(what))
-  return { runs, amended, count: runs.length + loose.length + left.length + cases.length }
+  const wrong = sheet.happened.filter(
+    (h) => !h.amended && (h.type === 'incident.opened@1' || h.type === 'pest.seen@1'),
+  )
+  const count = runs.length + loose.length + left.length + cases.length + wrong.length
+  return { runs, amended, count }
 }

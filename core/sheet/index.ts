@@ -9,3 +9,13 @@ export {
 export type * from './lines.ts'
 export { exceptionsOf, type Exceptions } from './exceptions.ts'
 export { onlyOf, readingsOf, stationPeriods, type StationPeriod } from './period.ts'
+export {
+  aboutOf,
+  aboutRefs,
+  happenedTypes,
+  hasHappened,
+  photosOf,
+  type About,
+  type Happened,
+  type HappenedRecord,
+} from './happened.ts'

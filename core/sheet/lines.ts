@@ -4,6 +4,7 @@ import type { Short } from '../procedure/index.ts'
 import type { ReadingTaken } from '../reading/index.ts'
 import type { Verdict } from '../rules/index.ts'
 import type { PaperSet } from '../training/index.ts'
+import type { Happened } from './happened.ts'
 
 /** Another record that puts one right; both are shown. */
 export interface Amendment {
@@ -88,6 +89,13 @@ export interface NoteLine extends Line {
     'station.stopped@1' | 'station.returned@1' | 'duty.closed@1' | 'dish.set-aside@1' | 'dish.returned@1'
   readonly payload: unknown
 }
+
+/** One thing of a day that is no cleaning and no reading: what went wrong, a pest, a fault, a sample, a round, a delivery. */
+export type HappenedLine = Line &
+  Happened & {
+    /** By the hash of their bytes. */
+    readonly photos: readonly string[]
+  }
 
 /** Who was the person in charge from a time on, with the certificate that they held that day; null where none was in date. */
 export interface ChargeLine {

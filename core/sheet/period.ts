@@ -62,5 +62,6 @@ export function onlyOf(sheet: DaySheet, stations: readonly string[]): DaySheet {
     baths: sheet.baths.filter((b) => here(b.mixed.station)),
     readings: [],
     checks: [],
+    happened: sheet.happened.filter((h) => h.about.stations.some(here)),
   }
 }

@@ -7,6 +7,7 @@ import {
   summaryWords,
   verdictWords,
 } from '@tadka/words/sheet'
+import { happenedRows } from './happened-part.ts'
 import type { PackKnown } from './gather.ts'
 import type { Paper } from './paper.ts'
 import type { PackTeller } from './teller.ts'
@@ -44,6 +45,7 @@ export function dayPart(paper: Paper, sheet: DaySheet, tell: PackTeller): void {
         { text: '', share: 1.6 },
       ])
   }
+  happenedRows(paper, sheet, tell)
 }
 
 function runRows(paper: Paper, run: RunLine, tell: PackTeller): void {

@@ -6,6 +6,7 @@ import { dishPart } from './dish-part.ts'
 import { readingsOf, stationPeriods } from '@tadka/core/sheet'
 import type { Paper } from './paper.ts'
 import { casesPart } from './cases-part.ts'
+import { incidentsPart, samplesPart } from './happened-part.ts'
 import { certificatesPart, photosPart } from './photos-part.ts'
 import { sitePart } from './site-part.ts'
 import type { PackTeller } from './teller.ts'
@@ -24,6 +25,8 @@ export async function layOut(
   summary(paper, known, tell)
   wrong(paper, known, tell)
   casesPart(paper, known, tell)
+  incidentsPart(paper, known, tell)
+  samplesPart(paper, known, tell)
   solutions(paper, known, tell)
   dishPart(paper, known, tell)
   daysPart(paper, known, tell)

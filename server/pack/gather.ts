@@ -1,5 +1,7 @@
-import { dateAfter, dayOf } from '@tadka/core/calendar'
+import { boundsOfDay, dateAfter, dayOf } from '@tadka/core/calendar'
 import { dueList, type DueItem } from '@tadka/core/duty'
+import type { IncidentState } from '@tadka/core/incident'
+import { samplesStand, type SampleStands, type SampleState } from '@tadka/core/lab'
 import type { InstrumentSet, ProductSet } from '@tadka/core/house'
 import { proceduresHere, type OwnProcedure, type Procedure } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'
@@ -34,6 +36,10 @@ export interface PackAsked {
 export interface PackKnown extends Named {
   readonly asked: PackAsked
   readonly days: readonly DaySheet[]
+  /** Those that were open in the period, the oldest first. */
+  readonly incidents: readonly IncidentState[]
+  /** Taken in the period, the oldest first, as the authority's rules judge them. */
+  readonly samples: readonly SampleStands[]
   readonly due: readonly DueItem[]
   readonly trained: readonly Trained[]
   readonly rules: readonly LocalRule[]
@@ -62,15 +68,18 @@ export async function gatherPack(
 ): Promise<PackKnown> {
   const { site: where, at } = asked
   const of = <T>(kind: Parameters<typeof statesOfKind>[2]) => statesOfKind(pool, where, kind) as Promise<T[]>
-  const [all, products, instruments, procedures, rules, known, everyone] = await Promise.all([
-    siteKnown(pool, where),
-    of<WithId<ProductSet>>('product'),
-    of<WithId<InstrumentSet>>('instrument'),
-    of<OwnProcedure>('procedure'),
-    of<WithId<LocalRule>>('rule'),
-    trainingKnown(pool, where, at),
-    everyoneOf(pool, where),
-  ])
+  const [all, products, instruments, procedures, ruled, incidents, samples, known, everyone] =
+    await Promise.all([
+      siteKnown(pool, where),
+      of<WithId<ProductSet>>('product'),
+      of<WithId<InstrumentSet>>('instrument'),
+      of<OwnProcedure>('procedure'),
+      of<WithId<LocalRule>>('rule'),
+      of<IncidentState>('incident'),
+      of<SampleState>('sample'),
+      trainingKnown(pool, where, at),
+      everyoneOf(pool, where),
+    ])
   const { site, stations } = all
   const list = datesBetween(all, asked, at)
   const days: DaySheet[] = []
@@ -79,11 +88,24 @@ export async function gatherPack(
     await progress(days.length, list.length)
   }
   const worked = proceduresHere(stations, known.day, procedures)
-  const here = stations.filter((s) => asked.stations.length === 0 || asked.stations.includes(s.id))
+  const rules = ruled.filter((r): r is LocalRule => r.limit !== undefined)
+  const [first, last] = [list[0] ?? asked.from, list.at(-1) ?? asked.to]
+  const from = boundsOfDay(site, first).from
+  const to = boundsOfDay(site, last).to
+  const isAsked = (...ids: readonly (string | null)[]) =>
+    asked.stations.length === 0 || ids.some((id) => id !== null && asked.stations.includes(id))
+  const here = stations.filter((s) => isAsked(s.id))
   return {
     ...{ asked, site, days, stations, products, instruments, procedures, people: everyone },
     trained: everyone.flatMap((p) => (p.left ? [] : trainedAs(known, p.id, worked))),
-    rules: rules.filter((r): r is LocalRule => r.limit !== undefined),
+    rules,
+    incidents: incidents
+      .filter((i) => i.status !== 'void' && i.at < to && (i.ended === null || i.ended.at >= from))
+      .filter((i) => isAsked(i.station, ...i.stations))
+      .toSorted((a, b) => a.at - b.at),
+    samples: samplesStand(samples, rules)
+      .filter(({ taken }) => taken.at >= from && taken.at < to && isAsked(taken.station))
+      .toReversed(),
     due: dueList(site, here, instant(at)),
     chain: await chainOf(pool, where),
   }

@@ -1,4 +1,5 @@
 import { readingsOf } from '@tadka/core/sheet'
+import { happenedWords } from '@tadka/words/happened'
 import { readingWords, verdictWords } from '@tadka/words/sheet'
 import sharp from 'sharp'
 import type { PhotoOf } from './document.ts'
@@ -78,9 +79,15 @@ export async function photosPart(
       return of.photos.map((sha256) => ({ sha256, says }))
     }),
   )
-  if (all.length === 0) return
+  const happened = days.flatMap((d) =>
+    d.happened.flatMap((h) => {
+      const says = `${date(h.at)} ${clock(h.at)}, ${happenedWords(tell, h)}`
+      return h.amended ? [] : h.photos.map((sha256) => ({ sha256, says }))
+    }),
+  )
+  if (all.length + happened.length === 0) return
   paper.heading(t('pack.everyPhoto'))
-  await pictureRows(paper, all, tell, photoOf)
+  await pictureRows(paper, [...all, ...happened], tell, photoOf)
 }
 
 /** The certificates that were photographed, each with whose it is. */

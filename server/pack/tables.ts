@@ -1,5 +1,6 @@
 import { showRead } from '@tadka/core/quantity'
 import { readingsOf } from '@tadka/core/sheet'
+import { foundWords, happenedWords } from '@tadka/words/happened'
 import {
   caseLines,
   endWords,
@@ -10,6 +11,7 @@ import {
   readingWords,
   verdictWords,
 } from '@tadka/words/sheet'
+import { spanWords } from '@tadka/words/tell'
 import { stringify } from 'csv-stringify/sync'
 import { strToU8, zipSync } from 'fflate'
 import type { PackKnown } from './gather.ts'
@@ -41,7 +43,7 @@ export function packTables(known: PackKnown, tell: PackTeller): Uint8Array {
   return zipSync(Object.fromEntries(files))
 }
 
-export function tablesOf({ days, site, trained }: PackKnown, tell: PackTeller): Table[] {
+export function tablesOf({ days, incidents, samples, site, trained }: PackKnown, tell: PackTeller): Table[] {
   // "2026-11-26 21:10:05"
   const times = new Intl.DateTimeFormat('sv-SE', {
     timeZone: site.timeZone,
@@ -128,6 +130,66 @@ export function tablesOf({ days, site, trained }: PackKnown, tell: PackTeller): 
       rows: days.flatMap((d) =>
         d.left.filter((l) => l.what !== 'amended').map((l) => [d.day, l.what, leftWords(tell, l)]),
       ),
+    },
+    {
+      file: 'what-went-wrong.csv',
+      columns: [
+        'began',
+        'kind',
+        'where',
+        'out_of_service',
+        'over',
+        'ended',
+        'ended_by',
+        'status',
+        'incident',
+      ],
+      rows: incidents.map((i) => [
+        ...[local(i.at), i.kind, i.station ? where(i.station) : i.place, i.stations.map(where).join('; ')],
+        ...[local(i.over?.at ?? null), local(i.ended?.at ?? null), i.ended ? tell.person(i.ended.by) : ''],
+        ...[i.status, i.id],
+      ]),
+    },
+    {
+      file: 'what-else-happened.csv',
+      columns: ['day', 'time', 'kind', 'stations', 'what', 'by', 'amended', 'record'],
+      rows: days.flatMap((d) =>
+        d.happened.map((h) => [
+          ...[d.day, local(h.at), h.type.split('@')[0] ?? h.type, h.about.stations.map(where).join('; ')],
+          ...[happenedWords(tell, h), tell.person(h.by), h.amended?.reason ?? '', h.record],
+        ]),
+      ),
+    },
+    {
+      file: 'laboratory.csv',
+      columns: [
+        'taken',
+        'kind',
+        'station',
+        'where',
+        'laboratory',
+        'number',
+        'found',
+        'unit',
+        'limit',
+        'verdict',
+        'sample',
+      ],
+      rows: samples.flatMap(({ id, taken, each }) => {
+        const sample = [
+          local(taken.at),
+          taken.kind,
+          where(taken.station),
+          taken.where,
+          taken.lab,
+          taken.number,
+        ]
+        if (each.length === 0) return [[...sample, '', '', '', '', id]]
+        return each.map(({ found, rule, verdict }) => [
+          ...[...sample, foundWords(tell, found), found.unit],
+          ...[rule ? spanWords(tell.t, rule.limit, rule.unit) : '', verdict, id],
+        ])
+      }),
     },
     {
       file: 'people.csv',

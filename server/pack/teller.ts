@@ -4,12 +4,17 @@ import { showMeasured, showVolume, type Shown } from '@tadka/core/quantity'
 import { bench } from '@tadka/words/en/bench'
 import { common } from '@tadka/words/en/common'
 import { dish } from '@tadka/words/en/dish'
+import { fault } from '@tadka/words/en/fault'
+import { incident } from '@tadka/words/en/incident'
+import { lab } from '@tadka/words/en/lab'
 import { log } from '@tadka/words/en/log'
 import { machines } from '@tadka/words/en/machines'
 import { pack } from '@tadka/words/en/pack'
+import { pest } from '@tadka/words/en/pest'
 import { sheet } from '@tadka/words/en/sheet'
 import { training } from '@tadka/words/en/training'
-import { translateBy, type Teller } from '@tadka/words/tell'
+import { trouble } from '@tadka/words/en/trouble'
+import { hasText, translateBy, type SiteTeller } from '@tadka/words/tell'
 import { timesOf, type SiteTimes } from '@tadka/words/times'
 
 /** What a site's names are told by. */
@@ -22,11 +27,26 @@ export interface Named {
   readonly people: readonly { readonly id: string; readonly name: string }[]
 }
 
-export interface PackTeller extends Teller, SiteTimes {
+export interface PackTeller extends SiteTeller, SiteTimes {
   readonly instrument: (id: string) => string
 }
 
-const t = translateBy({ ...common, bench, dish, log, machines, pack, sheet, training })
+const words = {
+  ...common,
+  bench,
+  dish,
+  fault,
+  incident,
+  lab,
+  log,
+  machines,
+  pack,
+  pest,
+  sheet,
+  training,
+  trouble,
+}
+const t = translateBy(words)
 const asText = ({ value, unit }: Shown) => `${value} ${unit}`
 
 /** Sentences of a site where there is no screen: its names, its units, its zone. */
@@ -40,6 +60,8 @@ export function packTeller({ site, stations, products, instruments, procedures, 
   return {
     ...timesOf(() => site),
     t,
+    has: (key) => hasText(words, key),
+    units: site.units,
     person: nameIn(people),
     product: nameIn(products),
     instrument: nameIn(instruments),

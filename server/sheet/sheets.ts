@@ -1,10 +1,10 @@
 import { boundsOfDay } from '@tadka/core/calendar'
-import { daySheet, sheetTypes, type DaySheet } from '@tadka/core/sheet'
+import { aboutRefs, daySheet, hasHappened, sheetTypes, type DaySheet } from '@tadka/core/sheet'
 import { paperOn, type TrainingState } from '@tadka/core/training'
 import type { Pool } from '../db/pool.ts'
 import { runsBetween } from '../record/day-queries.ts'
 import { leftOfDay, shiftOf, siteKnown, type SiteKnown } from '../record/day.ts'
-import { stateOf } from '../stream/queries.ts'
+import { stateOf, statesAbout } from '../stream/queries.ts'
 import { amendmentsOf, casesBetween, racksBetween, recordsBetween } from './queries.ts'
 
 /**
@@ -28,11 +28,11 @@ export async function sheetOfDay(
     leftOfDay(pool, site, day, now, all),
     shiftOf(pool, site, day),
   ])
-  const amendments = await amendmentsOf(
-    pool,
-    site,
-    records.map((r) => r.id),
-  )
+  const ids = records.map((r) => r.id)
+  const [amendments, about] = await Promise.all([
+    amendmentsOf(pool, site, ids),
+    statesAbout(pool, site, records.filter(hasHappened).flatMap(aboutRefs)),
+  ])
   const { signatures: signed, reviews: reviewed } = shift
   const charge = await Promise.all(
     (shift.charge ?? []).map(async ({ at, by }) => {
@@ -41,5 +41,8 @@ export async function sheetOfDay(
     }),
   )
   const ofDay = { records: [...records, ...racks], amendments, runs, cases, left, signed, reviewed, charge }
-  return daySheet({ day, from, to, stations: all.stations, ...ofDay })
+  return daySheet({
+    ...{ day, from, to, stations: all.stations, ...ofDay },
+    stateOf: ({ kind, id }) => about.get(`${kind} ${id}`),
+  })
 }

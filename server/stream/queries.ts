@@ -1,4 +1,4 @@
-import { noRecordBefore, type AnyRecord, type SubjectKind } from '@tadka/core/stream'
+import { noRecordBefore, type AnyRecord, type SubjectKind, type SubjectRef } from '@tadka/core/stream'
 import { inSite } from '../db/transaction.ts'
 import type { Head } from './heads.ts'
 import type { Client, Pool } from '../db/pool.ts'
@@ -65,6 +65,25 @@ export const statesOfKind = (pool: Pool, site: string, kind: SubjectKind): Promi
   inSite(pool, site, async (db) => {
     const sql = 'select state from subject_state where site_id = $1 and kind = $2'
     return (await db.query<{ state: unknown }>(sql, [site, kind])).rows.map((r) => r.state)
+  })
+
+/** The states of these subjects, by kind and id: "trap t1". */
+export const statesAbout = (
+  pool: Pool,
+  site: string,
+  of: readonly SubjectRef[],
+): Promise<ReadonlyMap<string, unknown>> =>
+  inSite(pool, site, async (db) => {
+    if (of.length === 0) return new Map()
+    const sql = `
+      select kind, subject_id as id, state from subject_state
+      where site_id = $1 and (kind, subject_id) in (select * from unnest($2::text[], $3::text[]))`
+    const found = await db.query<{ kind: string; id: string; state: unknown }>(sql, [
+      site,
+      of.map((s) => s.kind),
+      of.map((s) => s.id),
+    ])
+    return new Map(found.rows.map((r) => [`${r.kind} ${r.id}`, r.state]))
   })
 
 export const stateOf = (pool: Pool, site: string, kind: string, id: string): Promise<StateRow | null> =>

@@ -26,6 +26,8 @@ export const sheet = {
   baths: 'Solutions mixed',
   checks: 'Instruments checked',
   elsewhere: 'Without a station',
+  happened: 'What else happened',
+  photo: 'Photo',
   dish: 'Racks by the machine’s own probe',
   dishAxis: 'Final rinse of each rack, {unit}',
   cutShort: 'ended early',

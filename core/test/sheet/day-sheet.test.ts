@@ -43,6 +43,7 @@ const known = (change: Partial<SheetKnown> = {}): SheetKnown => ({
   signed: [],
   reviewed: [],
   charge: [],
+  stateOf: () => undefined,
   ...change,
 })
 const inRun = (at: number, pick: number) => readingRecord(at, 'r1', { matches: pick }, null)

@@ -12,7 +12,7 @@ const run = (more: Partial<RunLine>): RunLine => ({
 })
 const day = (date: string, more: Partial<DaySheet> = {}): DaySheet => ({
   ...{ day: date, from: 0, to: 0, left: [], signed: [], reviewed: [], charge: [], cases: [] },
-  ...{ stations: [], readings: [], baths: [], checks: [] },
+  ...{ stations: [], readings: [], baths: [], checks: [], happened: [] },
   ...more,
 })
 const withRuns = (date: string, ...runs: RunLine[]) =>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { SampleStands } from '@tadka/core/lab'
 import type { AnyDraft } from '@tadka/core/stream'
+import { foundWords } from '@tadka/words/happened'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -8,8 +9,8 @@ import { useSpanWords } from '../pieces/span-words.ts'
 import VerdictMark from '../pieces/VerdictMark.vue'
 import { useSession } from '../rights/session.ts'
 import { useNames } from '../site/names.ts'
+import { useTeller } from '../site/teller.ts'
 import { useTimes } from '../site/times.ts'
-import { useFoundWords } from './found-words.ts'
 import SampleResultForm from './SampleResultForm.vue'
 
 /** One sample: what was found, against whose limit, and what is done where it is not in range. */
@@ -19,7 +20,7 @@ const { t } = useI18n()
 const session = useSession()
 const names = useNames()
 const { day } = useTimes()
-const found = useFoundWords()
+const tell = useTeller()
 const span = useSpanWords()
 const taken = computed(() => props.sample.taken)
 const isOpen = ref(false)
@@ -36,7 +37,7 @@ const said = computed(() =>
   props.sample.each.map((e, i) => ({
     key: `${e.found.of} ${i}`,
     verdict: e.verdict,
-    text: `${found(e.found)}, ${
+    text: `${foundWords(tell, e.found)}, ${
       e.rule
         ? t('lab.limit', { authority: e.rule.authority, limit: span(e.rule.limit, e.rule.unit) })
         : t('lab.noRule')
@@ -49,7 +50,10 @@ const toCase = computed(() => ({
   query: {
     origin: 'inspection',
     ...(taken.value.station ? { station: taken.value.station } : {}),
-    said: `${head.value}: ${props.sample.each.map((e) => found(e.found)).join(', ')}`.slice(0, 300),
+    said: `${head.value}: ${props.sample.each.map((e) => foundWords(tell, e.found)).join(', ')}`.slice(
+      0,
+      300,
+    ),
   },
 }))
 const toStop = computed(() => ({

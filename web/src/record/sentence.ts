@@ -1,15 +1,17 @@
 import { decimals } from '@tadka/core/quantity'
 import type { AnyRecord } from '@tadka/core/stream'
 import type { ReadingTaken } from '@tadka/core/reading'
+import { aboutOf, hasHappened, type Happened } from '@tadka/core/sheet'
 import { passes } from '@tadka/core/training'
+import { happenedWords } from '@tadka/words/happened'
 import { useI18n } from 'vue-i18n'
 import { useSpanWords } from '../pieces/span-words.ts'
 import { useTimes } from '../site/times.ts'
 import { useUnits } from '../site/units.ts'
 import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
-import { isOfIncident, useIncidentSentence } from '../incident/incident-sentence.ts'
-import { isOfUpkeep, useUpkeepSentence } from './upkeep-sentence.ts'
+import { useTeller } from '../site/teller.ts'
+import { useUpkeepSentence } from './upkeep-sentence.ts'
 import { useSentenceParts } from './sentence-parts.ts'
 
 /** A record in one sentence, as it is read in the log. */
@@ -23,12 +25,16 @@ export function useSentence() {
   const { clock, day, date } = useTimes()
   const { shortOf, partOf, reading, act, facts } = useSentenceParts()
 
-  const sayIncident = useIncidentSentence()
+  const tell = useTeller()
   const sayUpkeep = useUpkeepSentence()
 
   function say(record: AnyRecord): string {
-    if (isOfIncident(record)) return sayIncident(record)
-    if (isOfUpkeep(record)) return sayUpkeep(record)
+    if (hasHappened(record)) {
+      const about = aboutOf(record, ({ kind, id }) => site.one(kind, id))
+      return happenedWords(tell, { type: record.type, payload: record.payload, about } as Happened)
+    }
+    const kept = sayUpkeep(record)
+    if (kept !== null) return kept
     const name = record.type.split('@')[0] ?? record.type
     switch (record.type) {
       case 'run.started@1':

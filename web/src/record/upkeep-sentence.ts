@@ -1,24 +1,12 @@
 import type { AnyRecord } from '@tadka/core/stream'
 import { useI18n } from 'vue-i18n'
-import { useFoundWords } from '../lab/found-words.ts'
 import { useRoundWords } from '../round/round-words.ts'
 import { useNames } from '../site/names.ts'
 import { useSite } from '../site/site.ts'
 import { useTimes } from '../site/times.ts'
 import { useAmounts } from '../stock/amounts.ts'
 
-type Upkeep = Extract<
-  AnyRecord,
-  {
-    type: `${'food' | 'round' | 'walk' | 'task' | 'stock' | 'pest' | 'trap' | 'visit' | 'shelf' | 'slot' | 'container' | 'fault' | 'sample'}.${string}`
-  }
->
-
-/** Whether a record is of what is kept up beside the machines: food, rounds, what is to be done. */
-export const isOfUpkeep = (record: AnyRecord): record is Upkeep =>
-  /^(food|round|walk|task|stock|pest|trap|visit|shelf|slot|container|fault|sample)\./.test(record.type)
-
-/** Such a record in one sentence. */
+/** A record of what is kept up beside the machines in one sentence: food, rounds, what is to be done, stock, places; null of any other. */
 export function useUpkeepSentence() {
   const { t } = useI18n()
   const names = useNames()
@@ -33,20 +21,11 @@ export function useUpkeepSentence() {
     return { name: item?.name ?? '', v: amountSaid(item?.unit ?? 'pieces', amount) }
   }
 
-  const found = useFoundWords()
   const shelfName = (id: string) => site.one('shelf', id)?.shelf?.name ?? id
 
-  return (record: Upkeep): string => {
+  return (record: AnyRecord): string | null => {
     const { id } = record.subject
     switch (record.type) {
-      case 'food.received@1': {
-        const { name, read, took, note } = record.payload
-        const told = say(`food.${took ? 'received' : 'sentBack'}${read ? 'Read' : ''}`, {
-          name,
-          read: read ? `${read.value} ${read.unit}` : '',
-        })
-        return note ? `${told}. ${note}` : told
-      }
       case 'food.read@1': {
         const { read } = record.payload
         return say('food.read', {
@@ -70,60 +49,14 @@ export function useUpkeepSentence() {
         if (fine) return say('walk.looked', { at })
         return reading ? say('walk.read', { at }) : say('walk.wrong', { at, said })
       }
-      case 'walk.ended@1': {
-        const name = site.one('round', id)?.round?.name ?? ''
-        const { left } = record.payload
-        return left === null ? say('walk.ended', { name }) : say('walk.left', { name, left })
-      }
-      case 'pest.seen@1': {
-        const { pest, sign, area, said } = record.payload
-        const what = [t(`pest.kind.${pest ?? 'unknown'}`), t(`pest.sign.${sign}`)].join(', ')
-        return say('pest.seen', { area, what, said })
-      }
-      case 'pest.caused@1':
-        return say('pest.caused', {
-          cause: t(`pest.cause.${record.payload.cause}`),
-          said: record.payload.said,
-        })
-      case 'pest.settled@1':
-        return say('pest.settled', { said: record.payload.said })
       case 'trap.set@1': {
         const { number, kind, area, ended } = record.payload
         return say(`trap.${ended ? 'ended' : 'set'}`, { number, area, kind: t(`pest.trap.${kind}`) })
-      }
-      case 'trap.looked@1': {
-        const { caught, sound, said } = record.payload
-        const trap = site.one('trap', id)?.trap
-        const eaten = t(`pest.device.${caught > 0 ? 'wasEaten' : 'notEaten'}`)
-        const n = trap?.kind === 'bait-station' ? eaten : caught
-        const looked = say('trap.looked', { number: trap?.number ?? '', n })
-        return [looked, ...(sound ? [] : [say('trap.unsound')]), said].filter(Boolean).join('. ')
       }
       case 'visit.set@1': {
         const { company, day, ended } = record.payload
         return say(`visit.${ended ? 'ended' : 'set'}`, { company, day: date(day) })
       }
-      case 'visit.done@1': {
-        const { who, did } = record.payload
-        return say('visit.done', { who, did, company: site.one('visit', id)?.visit?.company ?? '' })
-      }
-      case 'fault.seen@1': {
-        const { kind, said, works } = record.payload
-        return say(`fault.${works === 'no' ? 'stopped' : 'seen'}`, { kind: t(`fault.kind.${kind}`), said })
-      }
-      case 'fault.called@1':
-        return say('fault.called', { company: record.payload.company, answer: record.payload.answer })
-      case 'fault.mended@1':
-        return say('fault.mended', { who: record.payload.who, did: record.payload.did })
-      case 'fault.dropped@1':
-        return say('fault.dropped', { reason: record.payload.reason })
-      case 'sample.taken@1': {
-        const { kind, station, where } = record.payload
-        const at = [station ? names.station(station) : '', where].filter(Boolean).join(', ')
-        return say('sample.taken', { kind: t(`lab.kind.${kind}`), where: at })
-      }
-      case 'sample.result@1':
-        return say('sample.result', { found: record.payload.found.map(found).join(', ') })
       case 'shelf.set@1':
         return say(`shelf.${record.payload.ended ? 'ended' : 'set'}`, { name: record.payload.name })
       case 'shelf.stands@1': {
@@ -177,6 +110,8 @@ export function useUpkeepSentence() {
           what: record.payload.say,
           reason: record.payload.reason,
         })
+      default:
+        return null
     }
   }
 }

@@ -9,6 +9,7 @@ import DayLeftList from '../record/DayLeftList.vue'
 import { useNames } from '../site/names.ts'
 import { useTeller } from '../site/teller.ts'
 import CaseStory from './CaseStory.vue'
+import HappenedRow from './HappenedRow.vue'
 import NoteRow from './NoteRow.vue'
 import RackChart from './RackChart.vue'
 import ReadingRow from './ReadingRow.vue'
@@ -27,8 +28,8 @@ const sheet = computed(() => onlyOf(props.of, props.station === '' ? [] : [props
 const first = computed(() => exceptionsOf(sheet.value))
 const readings = computed(() => new Map(readingsOf(sheet.value).map((r) => [r.record, r])))
 const isEmpty = computed(() => {
-  const { stations, cases, baths, readings: loose, checks } = sheet.value
-  return [stations, cases, baths, loose, checks].every((all) => all.length === 0)
+  const { stations, cases, baths, readings: loose, checks, happened } = sheet.value
+  return [stations, cases, baths, loose, checks, happened].every((all) => all.length === 0)
 })
 </script>
 
@@ -56,6 +57,12 @@ const isEmpty = computed(() => {
         :opened-by="readings.get(c.id) ?? null"
         :day="sheet.day"
       />
+    </ul>
+  </section>
+  <section v-if="sheet.happened.length > 0">
+    <h2>{{ t('sheet.happened') }}</h2>
+    <ul>
+      <happened-row v-for="h in sheet.happened" :key="h.record" :line="h" />
     </ul>
   </section>
   <section v-for="s in sheet.stations" :key="s.station" class="station">
