@@ -64,6 +64,43 @@ export function forecastBath(
   prior: LossPrior = usualLoss,
 ): BathForecast | null {
   const crossings: { readonly hours: number; readonly weight: number }[] = []
+  const found = posterior(mixed, reads, prior, (start, loss, weight) =>
+    crossings.push({ hours: Math.max(0, (start - Math.log(least)) / loss), weight }),
+  )
+  if (!found) return null
+  crossings.sort((a, b) => a.hours - b.hours)
+  const at = (share: number): number | null => {
+    let sum = 0
+    for (const c of crossings) {
+      sum += c.weight
+      if (sum >= share * found.total) return c.hours > longest ? null : c.hours
+    }
+    return null
+  }
+  return {
+    likely: at(0.5),
+    earliest: at(0.1),
+    latest: at(0.9),
+    testBy: at(0.25),
+    loss: found.loss,
+    readings: reads.length,
+  }
+}
+
+/**
+ * The fraction that a bath lost an hour, likeliest, fitted to its readings; null where they do not go together.
+ * @param mixed ppm aimed at when it was mixed. Method: as `forecastBath`.
+ */
+export const lossFitted = (mixed: number, reads: readonly BathRead[]): number | null =>
+  posterior(mixed, reads, usualLoss, () => {})?.loss ?? null
+
+/** Weighs every loss and start of a grid by how likely the readings are with them; null where none are. */
+function posterior(
+  mixed: number,
+  reads: readonly BathRead[],
+  prior: LossPrior,
+  visit: (start: number, loss: number, weight: number) => void,
+): { readonly total: number; readonly loss: number } | null {
   const seen = reads.map(({ hours, lo, hi }) => ({
     hours,
     lo: lo <= 0 ? null : Math.log(lo),
@@ -80,27 +117,10 @@ export function forecastBath(
       if (weight === 0) continue
       total += weight
       lossSum += weight * Math.log(loss)
-      crossings.push({ hours: Math.max(0, (start - Math.log(least)) / loss), weight })
+      visit(start, loss, weight)
     }
   }
-  if (!(total > 1e-12)) return null
-  crossings.sort((a, b) => a.hours - b.hours)
-  const at = (share: number): number | null => {
-    let sum = 0
-    for (const c of crossings) {
-      sum += c.weight
-      if (sum >= share * total) return c.hours > longest ? null : c.hours
-    }
-    return null
-  }
-  return {
-    likely: at(0.5),
-    earliest: at(0.1),
-    latest: at(0.9),
-    testBy: at(0.25),
-    loss: Math.exp(lossSum / total),
-    readings: reads.length,
-  }
+  return total > 1e-12 ? { total, loss: Math.exp(lossSum / total) } : null
 }
 
 /** Ends as natural logarithms of ppm; null is open. */

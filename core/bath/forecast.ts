@@ -1,6 +1,6 @@
 import { instant, type Instant } from '../quantity/index.ts'
 import type { BathState } from './fold.ts'
-import { forecastBath, lossPrior } from './index.ts'
+import { forecastBath, lossFitted, lossPrior } from './decay.ts'
 
 export interface BathOutlook {
   /** ppm that it is not to fall below. */
@@ -28,8 +28,7 @@ const readsOf = ({ since, readings }: Curve) =>
 /** The fraction that a bath lost an hour, as its readings have it; null where it was never read, or they do not go together. */
 export function lossOf(bath: Curve): number | null {
   if (!bath.target || bath.readings.length === 0) return null
-  // What it is held against changes nothing of how fast it went.
-  return forecastBath(bath.target, bath.target / 2, readsOf(bath))?.loss ?? null
+  return lossFitted(bath.target, readsOf(bath))
 }
 
 /**

@@ -12,6 +12,8 @@ import { keepCycle } from '../warewash/queries.ts'
 import { demoDevices, demoProbe, hashOf } from './devices.ts'
 import { demoHistory } from './history.ts'
 import { people, site, siteId } from './house.ts'
+import { learnedBySite } from '../plan/learned.ts'
+import { lossesOf } from '../solution/losses.ts'
 
 /**
  * Puts the demo site, its people and its history into an empty database, by the same functions that found a site of one's own; does
@@ -80,6 +82,9 @@ async function fill(pool: Pool, drafts: readonly AnyDraft[], at: number, now: nu
     if (refused) throw new Error(`the demo made a record that is refused: ${JSON.stringify(refused)}`)
   }
   await enterDevices(pool, drafts, now)
+  // What two weeks teach of baths and minutes is worked out, as it would be by then.
+  await lossesOf(pool, siteId, now)
+  await learnedBySite(pool, siteId, now)
 }
 
 /** The devices that may report, and the probe's cycles of days gone by where months are counted from. */
