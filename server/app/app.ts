@@ -196,6 +196,7 @@ async function serveWeb(app: FastifyInstance, webRoot: string | null): Promise<v
   if (built)
     await app.register(fastifyStatic, {
       root: webRoot,
+      preCompressed: true,
       setHeaders: (reply, path) => {
         reply.setHeader(
           'cache-control',
