@@ -1,18 +1,8 @@
 import './interrupt.ts'
-import { exportSite, importSite } from './archive.ts'
-import { backup } from './backup.ts'
-import { bench } from './bench.ts'
 import { buildIfStale } from './build.ts'
-import { chainCommand } from './chain.ts'
-import { parseOptions } from './options.ts'
-import { planCommand } from './plan.ts'
 import { root } from './paths.ts'
-import { restore } from './restore.ts'
 import { run } from './run.ts'
-import { serve } from './serve.ts'
-import { test } from './test.ts'
 import { asTrouble, Trouble } from './trouble.ts'
-import { verifyFile } from './verify-file.ts'
 
 const usage = `Usage: ./tadka COMMAND
 
@@ -42,47 +32,50 @@ const usage = `Usage: ./tadka COMMAND
 
 const [command = '', ...rest] = process.argv.slice(2)
 
+// Each command reads its own code alone: all of it takes a small machine seconds.
 try {
   switch (command) {
     case 'demo':
     case 'start':
     case 'dev':
-      await serve(command, parseOptions(rest))
+      await (await import('./serve.ts')).serve(command, (await import('./options.ts')).parseOptions(rest))
       break
     case 'verify':
       process.exitCode =
-        rest[0] === '--file' ? verifyFile(rest[1], rest[2]) : await chainCommand(command, rest[0], rest[1])
+        rest[0] === '--file'
+          ? (await import('./verify-file.ts')).verifyFile(rest[1], rest[2])
+          : await (await import('./chain.ts')).chainCommand(command, rest[0], rest[1])
       break
     case 'rebuild':
     case 'unlock':
     case 'enrol':
     case 'reset-password':
-      process.exitCode = await chainCommand(command, rest[0], rest[1])
+      process.exitCode = await (await import('./chain.ts')).chainCommand(command, rest[0], rest[1])
       break
     case 'backup':
-      process.exitCode = await backup(rest[0], rest[1])
+      process.exitCode = await (await import('./backup.ts')).backup(rest[0], rest[1])
       break
     case 'restore':
-      process.exitCode = await restore(rest[0])
+      process.exitCode = await (await import('./restore.ts')).restore(rest[0])
       break
     case 'export':
-      process.exitCode = await exportSite(rest[0], rest[1])
+      process.exitCode = await (await import('./archive.ts')).exportSite(rest[0], rest[1])
       break
     case 'import':
-      process.exitCode = await importSite(rest[0])
+      process.exitCode = await (await import('./archive.ts')).importSite(rest[0])
       break
     case 'plan':
-      process.exitCode = await planCommand(rest)
+      process.exitCode = await (await import('./plan.ts')).planCommand(rest)
       break
     case 'test':
-      process.exitCode = await test(rest)
+      process.exitCode = await (await import('./test.ts')).test(rest)
       break
     case 'shots':
       await buildIfStale(console.log)
       process.exitCode = await run(process.execPath, ['--import', 'tsx', 'e2e/shots.ts'], { cwd: root })
       break
     case 'bench':
-      process.exitCode = await bench(rest[0])
+      process.exitCode = await (await import('./bench.ts')).bench(rest[0])
       break
     case 'torture':
       await buildIfStale((line) => console.error(line))
