@@ -35,8 +35,7 @@ test('from the Bench to a correct pour in three taps, kept, labelled, and tested
 })
 
 longTest('a vessel’s own address opens it, its amount and product filled in', async ({ page }) => {
-  await signIn(page, 'Wen', '8642')
-  await go(page, '/bench/mix?vessel=galley-sink')
+  await signIn(page, 'Wen', '8642', '/bench/mix?vessel=galley-sink')
   await press(page, 'Poured out and rinsed')
   await expect(page.locator('#mix-volume')).toHaveValue('38')
   // 750 mg a tablet, 100 ppm in 38 L: 3800 / 750 = 5.07, so 5; they make 98.7 ppm.
@@ -45,8 +44,7 @@ longTest('a vessel’s own address opens it, its amount and product filled in', 
 })
 
 test('what must not meet is refused with the reason, and unknown contents too', async ({ page }) => {
-  await signIn(page, 'Wen', '8642')
-  await go(page, '/bench/mix')
+  await signIn(page, 'Wen', '8642', '/bench/mix')
   await expect(page.getByText('What is in it now?')).toBeHidden()
   const descaler = async () => {
     await page.locator('.entry .n-select').click()
@@ -65,8 +63,7 @@ test('what must not meet is refused with the reason, and unknown contents too', 
 longTest(
   'a manager enters a label with a strip that cannot show it, and a drop kit that can',
   async ({ page }) => {
-    await signIn(page, 'Oriel', '9080')
-    await go(page, '/house/products')
+    await signIn(page, 'Oriel', '9080', '/house/products')
     await press(page, 'Enter a label')
     const form = page.locator('form.house-form')
     await form.getByLabel('Name').fill('Saltquat')
@@ -90,8 +87,7 @@ longTest(
 )
 
 test('a probe that fails in ice tells nothing until a check passes', async ({ page }) => {
-  await signIn(page, 'Oriel', '9080')
-  await go(page, '/house/instruments')
+  await signIn(page, 'Oriel', '9080', '/house/instruments')
   await press(page, 'Ice point')
   const ice = page.locator('form.checking')
   await ice.getByLabel('Thermometer shows, °C').fill('1.4')
@@ -111,8 +107,7 @@ test('a probe that fails in ice tells nothing until a check passes', async ({ pa
 })
 
 longTest('practices and the hours of a bath are the site’s own; crew may only look', async ({ page }) => {
-  await signIn(page, 'Oriel', '9080')
-  await go(page, '/house/practices')
+  await signIn(page, 'Oriel', '9080', '/house/practices')
   await page.getByRole('radio', { name: '200 ppm', exact: true }).click()
   await expect(page.getByRole('radio', { name: '200 ppm', exact: true })).toHaveAttribute(
     'aria-checked',

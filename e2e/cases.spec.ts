@@ -6,8 +6,7 @@ test.use({ hasTouch: true })
 test('a corrective action about something nobody measured: opened by crew, told, closed by a lead, and whole on one page', async ({
   page,
 }) => {
-  await signIn(page, 'Bao', '2468')
-  await go(page, '/log')
+  await signIn(page, 'Bao', '2468', '/log')
   await page.getByRole('link', { name: 'Open a corrective action' }).tap()
   await expect(page.getByRole('heading', { name: 'Open a corrective action', level: 1 })).toBeVisible()
   await press(page, 'Open a corrective action')
@@ -34,8 +33,7 @@ test('a corrective action about something nobody measured: opened by crew, told,
   await go(page, '/shift')
   await page.getByRole('link', { name: /hand sink blocked from nine to ten/ }).tap()
   await expect(page.getByText('strainer put into the drain')).toBeVisible()
-  await signIn(page, 'Ines', '4711')
-  await go(page, '/shift')
+  await signIn(page, 'Ines', '4711', '/shift')
   await page.getByRole('link', { name: /hand sink blocked from nine to ten/ }).tap()
   await press(page, 'Close it')
   await page
@@ -50,8 +48,7 @@ test('a corrective action about something nobody measured: opened by crew, told,
 })
 
 longTest('a month is read on one page, one station of it, and a day of it opens', async ({ page }) => {
-  await signIn(page, 'Ines', '4711')
-  await go(page, '/log?station=kiosk-slush')
+  await signIn(page, 'Ines', '4711', '/log?station=kiosk-slush')
   await page.getByRole('link', { name: 'The month', exact: true }).tap()
   await expect(page.getByRole('heading', { name: /^[A-Z][a-z]+ \d{4}, Kiosk slush$/ })).toBeVisible()
   await expect(page.getByRole('button', { name: 'Print this month' })).toBeEnabled({ timeout: 60_000 })
@@ -64,16 +61,14 @@ longTest('a month is read on one page, one station of it, and a day of it opens'
 test('trends answer their questions, and a manager alone sees what the log makes one ask', async ({
   page,
 }) => {
-  await signIn(page, 'Bao', '2468')
-  await go(page, '/log/trends')
+  await signIn(page, 'Bao', '2468', '/log/trends')
   await expect(page.getByRole('heading', { name: /^Is .+ drifting\?$/ }).first()).toBeVisible()
   await expect(page.getByRole('heading', { name: 'Which checks fail, and where?' })).toBeVisible()
   await expect(page.getByRole('heading', { name: 'How long does each machine take?' })).toBeVisible()
   await isAccessible(page)
   await expect(page.getByRole('link', { name: /^Questions/ })).toHaveCount(0)
 
-  await signIn(page, 'Oriel', '9080')
-  await go(page, '/log')
+  await signIn(page, 'Oriel', '9080', '/log')
   await page.getByRole('link', { name: /^Questions/ }).tap()
   await expect(page.getByText(/Looked for in the last 14 days/)).toBeVisible()
   await expect(page.getByText(/Nothing in the last 14 days|It may be quite right/).first()).toBeVisible()

@@ -45,8 +45,7 @@ test('fridges are read one after the other; one that is warm stays open until it
 test('a delivery is read before it is taken; what is opened has its last day, and is used up or thrown out', async ({
   page,
 }) => {
-  await signIn(page, 'Bao', '2468')
-  await go(page, '/shift/cold/delivery')
+  await signIn(page, 'Bao', '2468', '/shift/cold/delivery')
   await page.getByRole('textbox', { name: 'What', exact: true }).fill('whole milk, 12 bottles')
   await page.getByRole('radio', { name: 'Yes' }).tap()
   await expect(page.getByText('Read its temperature first')).toBeVisible()

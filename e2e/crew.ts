@@ -61,11 +61,12 @@ export async function signInByHand(page: Page, name: string, pin: string): Promi
   await isOnShift(page, name)
 }
 
-/** Signs in by what the front door sends, for tests of what comes after it. */
-export async function signIn(page: Page, name: string, pin: string): Promise<void> {
+/** Signs in by what the front door sends, for tests of what comes after it, and opens a place: Shift, as the door does, or another. */
+export async function signIn(page: Page, name: string, pin: string, path = '/shift'): Promise<void> {
   await alsoSignsIn(page, name, pin)
-  await page.goto(address('/shift'))
-  await isOnShift(page, name)
+  await page.goto(address(path))
+  if (path === '/shift') await isOnShift(page, name)
+  else await isActing(page, name)
 }
 
 /** One more person on this tablet; the page learns it when it is loaded again. */
@@ -76,11 +77,12 @@ export async function alsoSignsIn(page: Page, name: string, pin: string): Promis
   expect(answer.ok(), await answer.text()).toBe(true)
 }
 
+/** Who acts is shown only once the server has answered. */
+const isActing = (page: Page, name: string) =>
+  expect(page.getByRole('button', { name: new RegExp(`^Acting: ${name}`) })).toBeVisible()
+
 async function isOnShift(page: Page, name: string): Promise<void> {
-  // Who acts is shown only once the server has answered.
-  await expect(page.getByRole('button', { name: new RegExp(`^Acting: ${name}`) })).toBeVisible({
-    timeout: 30_000,
-  })
+  await isActing(page, name)
   await expect(page).toHaveURL(/\/shift$/)
   // Crew of a shift that is planned see their own evening.
   await expect(page.getByRole('heading', { name: /Gannet Terminal|, your shift$/ })).toBeVisible()
@@ -177,6 +179,12 @@ export async function countParts(page: Page): Promise<void> {
 export async function isAccessible(page: Page, what: 'all' | 'contrast' | 'layout' = 'all'): Promise<void> {
   // A list that is just closing is no part of the page.
   await expect(page.locator('.n-base-select-menu:visible')).toHaveCount(0)
+  // What is still fading in or out has no colours to look at yet.
+  await page.waitForFunction(() =>
+    document
+      .getAnimations()
+      .every((a) => a.playState !== 'running' || a.effect?.getComputedTiming().iterations === Infinity),
+  )
   // No frames of other origins: axe need not open a page of its own to gather what they found.
   const axe = new AxeBuilder({ page }).setLegacyMode().options({ resultTypes: ['violations'] })
   if (what === 'contrast') axe.withRules(['color-contrast'])

@@ -19,8 +19,7 @@ test('a lead moves a step so that it is not safe, sees why, mends it, adds a pho
   page,
 }, info) => {
   test.setTimeout(150_000)
-  await signIn(page, 'Ines', '4711')
-  await go(page, close)
+  await signIn(page, 'Ines', '4711', close)
   await expect(page.getByText('As it is in force.')).toBeVisible()
   await isAccessible(page)
 
@@ -109,8 +108,7 @@ test('a lead moves a step so that it is not safe, sees why, mends it, adds a pho
 test('a file that is not safe opens with its step and its rule, and cannot be put in force', async ({
   page,
 }, info) => {
-  await signIn(page, 'Ines', '4711')
-  await go(page, '/house/procedures')
+  await signIn(page, 'Ines', '4711', '/house/procedures')
   const [file] = await Promise.all([
     page.waitForEvent('download'),
     page
@@ -133,8 +131,7 @@ test('a file that is not safe opens with its step and its rule, and cannot be pu
 longTest(
   'a new procedure is written from nothing, waits as a draft on the tablet, and comes into force on its day',
   async ({ page }) => {
-    await signIn(page, 'Ines', '4711')
-    await go(page, '/house/procedures')
+    await signIn(page, 'Ines', '4711', '/house/procedures')
     await press(page, 'New procedure')
     // The library has one of that name: this is another.
     await page.getByLabel('Name', { exact: true }).fill('Close')
@@ -165,8 +162,7 @@ longTest(
 )
 
 test('crew look at a procedure and change nothing', async ({ page }) => {
-  await signIn(page, 'Bao', '2468')
-  await go(page, close)
+  await signIn(page, 'Bao', '2468', close)
   await expect(page.getByRole('heading', { name: 'Close' })).toBeVisible()
   await expect(putInForce(page)).toHaveCount(0)
   await expect(page.getByLabel('What to do, in few words')).toBeDisabled()
@@ -174,8 +170,7 @@ test('crew look at a procedure and change nothing', async ({ page }) => {
 })
 
 longTest('a step is dragged by its grip, and stands where it was let go', async ({ page }) => {
-  await signIn(page, 'Ines', '4711')
-  await go(page, close)
+  await signIn(page, 'Ines', '4711', close)
   await settled(page)
   const [from, to] = [row(page, 'feed-tube').locator('.grip'), row(page, 'wash-mix')]
   const [a, b] = [await from.boundingBox(), await to.boundingBox()]

@@ -28,8 +28,7 @@ async function seeing(page: Page, text: string): Promise<void> {
 }
 
 test('a machine is found by its number, its name, and its code before the camera', async ({ page }) => {
-  await signIn(page, 'Bao', '2468')
-  await go(page, '/run')
+  await signIn(page, 'Bao', '2468', '/run')
   const find = page.getByRole('textbox', { name: 'Name, or number on the tag' })
   await find.fill('soft-serve')
   await expect(page.locator('ul > li')).toHaveCount(3)
@@ -51,8 +50,7 @@ test('a machine is found by its number, its name, and its code before the camera
 test.describe('without network', () => {
   test.use({ serviceWorkers: 'allow' })
   test('a code is read', async ({ page }) => {
-    await signIn(page, 'Bao', '2468')
-    await go(page, '/run')
+    await signIn(page, 'Bao', '2468', '/run')
     await expect(page.getByRole('button', { name: 'Scan a tag' })).toBeVisible()
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined))
     await page.reload()
@@ -66,8 +64,7 @@ test.describe('without network', () => {
 })
 
 longTest('without a camera the number is typed, and the page says so', async ({ page }) => {
-  await signIn(page, 'Bao', '2468')
-  await go(page, '/run')
+  await signIn(page, 'Bao', '2468', '/run')
   await press(page, 'Scan a tag')
   await expect(page.getByRole('alert')).toContainText('Type what is printed instead')
   await page.getByRole('dialog').getByRole('button', { name: 'Back' }).click()
@@ -75,8 +72,7 @@ longTest('without a camera the number is typed, and the page says so', async ({ 
 })
 
 longTest('tags are printed for every machine', async ({ page }) => {
-  await signIn(page, 'Oriel', '9080')
-  await go(page, '/house/stations')
+  await signIn(page, 'Oriel', '9080', '/house/stations')
   await page.getByRole('link', { name: 'Print tags' }).click()
   await expect(page.getByRole('img', { name: 'Code that opens Kiosk slush' })).toBeVisible()
   await isAccessible(page)
@@ -116,8 +112,7 @@ test('crew see their own next first, begin it with one tap, and are told five hi
 longTest(
   'a bottle before the camera brings up its entry, or the beginning of one with its code',
   async ({ page }) => {
-    await signIn(page, 'Oriel', '9080')
-    await go(page, '/house/products')
+    await signIn(page, 'Oriel', '9080', '/house/products')
     await seeing(page, '4006381333931')
     await press(page, 'Scan a bar code')
     await expect(page.getByText('No product has this bar code yet.')).toBeVisible()

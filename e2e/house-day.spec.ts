@@ -7,8 +7,7 @@ beginsAnew()
 test('a manager sets the day and what falls due; what is wrong is told and nothing is lost', async ({
   page,
 }) => {
-  await signIn(page, 'Oriel', '9080')
-  await go(page, '/house/trade')
+  await signIn(page, 'Oriel', '9080', '/house/trade')
   const opens = page.getByRole('textbox', { name: 'Monday, opens' })
   await expect(opens).toHaveValue('05:30')
   await opens.fill('24:30')
@@ -45,8 +44,7 @@ test('a manager sets the day and what falls due; what is wrong is told and nothi
 })
 
 longTest('a probe is entered in House, its words told once, heard, and ended', async ({ page }) => {
-  await signIn(page, 'Oriel', '9080')
-  await go(page, '/house/devices')
+  await signIn(page, 'Oriel', '9080', '/house/devices')
   await expect(page.getByText('Probe in the galley dish machine')).toBeVisible()
   await press(page, 'Add the device')
   await expect(page.getByRole('alert')).toHaveText('Give it a name, and say what it is on or of.')

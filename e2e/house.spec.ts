@@ -17,8 +17,7 @@ import {
 beginsAnew()
 
 test('a bucket is mixed, waited for and checked: three steps, in the log', async ({ page }) => {
-  await signIn(page, 'Tomas', '7531')
-  await go(page, '/run')
+  await signIn(page, 'Tomas', '7531', '/run')
   await page
     .locator('li', { hasText: 'Espresso cloths' })
     .getByRole('button', { name: 'Fill the sanitizer bucket' })
@@ -57,8 +56,7 @@ test('a step is taken back, the run parked, handed to another tablet, and given 
   browser,
   page,
 }) => {
-  await signIn(page, 'Dara', '1357')
-  await go(page, '/run')
+  await signIn(page, 'Dara', '1357', '/run')
   await page
     .locator('li', { hasText: 'Kiosk soft-serve' })
     .getByRole('button', { name: 'Close', exact: true })
@@ -90,8 +88,7 @@ test('a step is taken back, the run parked, handed to another tablet, and given 
 test('a manager changes the data plate, and the next run pours by it; crew may only look', async ({
   page,
 }) => {
-  await signIn(page, 'Oriel', '9080')
-  await go(page, '/house/stations')
+  await signIn(page, 'Oriel', '9080', '/house/stations')
   await press(page, /^Galley cloths/)
   const fill = page.getByLabel('Fill the bucket with')
   await fill.fill('much')
@@ -146,16 +143,14 @@ test('after ten wrong PINs the name’s PIN is locked on that tablet; a manager 
   }
   await atDoor(page)
   await expect(page.getByRole('button', { name: /Tomas PIN locked here/ })).toBeVisible()
-  await signIn(page, 'Oriel', '9080')
-  await go(page, '/house/people')
+  await signIn(page, 'Oriel', '9080', '/house/people')
   await press(page, 'Unlock the PIN')
   await expect(page.getByText('The PIN works again.')).toBeVisible()
   await expect(page.getByText('PIN locked after 10 wrong tries')).toBeHidden()
 })
 
 test('the bench tells a fault at its field and keeps what was typed', async ({ page }) => {
-  await signIn(page, 'Bao', '2468')
-  await go(page, '/bench/mix')
+  await signIn(page, 'Bao', '2468', '/bench/mix')
   const litres = page.locator('#mix-volume')
   await litres.fill('-4')
   await expect(page.locator('#mix-volume-fault')).toHaveText('Zero or more.')
@@ -207,8 +202,7 @@ longTest('who acts is changed in two taps', async ({ page }) => {
 })
 
 test('a dish machine whose rinse is cold opens a case; the recheck closes it', async ({ page }) => {
-  await signIn(page, 'Wen', '8642')
-  await go(page, '/bench/check')
+  await signIn(page, 'Wen', '8642', '/bench/check')
   await press(page, 'Dish machine')
   await expect(page.getByText('Choose where it was read.')).toBeVisible()
   await expect(page.locator('#heat-wash')).toBeHidden()
@@ -247,8 +241,7 @@ test('a dish machine whose rinse is cold opens a case; the recheck closes it', a
 })
 
 test('a local rule tells what it would change, is put in force, judges, and is ended', async ({ page }) => {
-  await signIn(page, 'Oriel', '9080')
-  await go(page, '/house/rules')
+  await signIn(page, 'Oriel', '9080', '/house/rules')
   await expect(page.getByText('None. Only the model code and the labels apply.')).toBeVisible()
   await isAccessible(page)
   await press(page, 'Start using this rule')
@@ -291,8 +284,7 @@ test('a local rule tells what it would change, is put in force, judges, and is e
 longTest(
   'a sign makes its work due, a station laid up has none, and the weeks ahead show what comes',
   async ({ page }) => {
-    await signIn(page, 'Oriel', '9080')
-    await go(page, '/house/stations')
+    await signIn(page, 'Oriel', '9080', '/house/stations')
     await press(page, /^Galley dish machine/)
     await page
       .locator('.notes .line', { hasText: 'Scale' })
@@ -329,8 +321,7 @@ longTest(
 longTest(
   'a data sheet is brought in as the maker’s PDF, opens from the safety card, and what is no PDF says so',
   async ({ page }) => {
-    await signIn(page, 'Oriel', '9080')
-    await go(page, '/house/products')
+    await signIn(page, 'Oriel', '9080', '/house/products')
     await page.getByRole('link', { name: 'Safety card' }).first().click()
     const pick = page.locator('.sheet input[type=file]')
     await pick.setInputFiles({ name: 'sheet.txt', mimeType: 'text/plain', buffer: Buffer.from('no pdf') })

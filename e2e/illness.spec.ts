@@ -1,4 +1,4 @@
-import { go, isAccessible, press, settled, signIn, touch } from './crew.ts'
+import { isAccessible, press, settled, signIn, touch } from './crew.ts'
 import { beginsAnew, expect, test } from './test.ts'
 
 beginsAnew()
@@ -7,12 +7,10 @@ test.use({ hasTouch: true })
 test('who is ill is kept by a manager alone: what keeps them away, what brings them back, and erased for good', async ({
   page,
 }) => {
-  await signIn(page, 'Ines', '4711')
-  await go(page, '/house/people')
+  await signIn(page, 'Ines', '4711', '/house/people')
   await expect(page.locator('li', { hasText: 'Dara' }).first()).toBeVisible()
   await expect(page.getByText('Ill, and fit again')).toHaveCount(0)
-  await signIn(page, 'Oriel', '9080')
-  await go(page, '/house/people')
+  await signIn(page, 'Oriel', '9080', '/house/people')
   await expect(page.getByText('Nobody is ill.')).toBeVisible()
   await press(page, 'Somebody is ill')
   const form = page.locator('form.illness')

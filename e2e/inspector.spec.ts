@@ -7,8 +7,7 @@ test('a lead makes a link, an inspector reads the log by it on a device of their
   page,
   browser,
 }) => {
-  await signIn(page, 'Ines', '4711')
-  await go(page, '/house/people')
+  await signIn(page, 'Ines', '4711', '/house/people')
   await press(page, 'Make a link')
   await page.getByRole('textbox', { name: 'Who is it for?' }).fill('A. Quill')
   await page.getByRole('radio', { name: 'the last 7 days' }).click()

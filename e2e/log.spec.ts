@@ -6,8 +6,7 @@ beginsAnew()
 test.use({ hasTouch: true })
 
 test('the inspector is here: the soft-serve’s month as a PDF in four taps', async ({ page }) => {
-  await signIn(page, 'Ines', '4711')
-  await go(page, '/log')
+  await signIn(page, 'Ines', '4711', '/log')
   await expect(page.getByText(/\d+ cleanings/)).toBeVisible()
   let taps = 0
   const tap = async (name: string, role: 'button' | 'link' = 'button') => {
@@ -36,8 +35,7 @@ test('the inspector is here: the soft-serve’s month as a PDF in four taps', as
 longTest(
   'a day on a page: the day before, one station, a run opened to its steps, a reading to its limits; back leads back',
   async ({ page }) => {
-    await signIn(page, 'Bao', '2468')
-    await go(page, '/log')
+    await signIn(page, 'Bao', '2468', '/log')
     const today = await page.getByLabel('Day', { exact: true }).inputValue()
     await expect(page.getByText(/\d+ cleanings/)).toBeVisible()
     await page.getByRole('button', { name: 'The day before' }).tap()
@@ -63,8 +61,7 @@ longTest(
 test('what failed on one machine is found, its address finds it again, and words find by what things are called', async ({
   page,
 }) => {
-  await signIn(page, 'Bao', '2468')
-  await go(page, '/log/entries?station=kiosk-soft-serve&verdict=not-in')
+  await signIn(page, 'Bao', '2468', '/log/entries?station=kiosk-soft-serve&verdict=not-in')
   const rows = page.locator('.row')
   await expect(rows.first()).toBeVisible()
   for (const row of await rows.all())
@@ -103,16 +100,14 @@ test('the tablet in the inspector’s hands shows its days and nothing else, unt
   expect(read.status()).toBe(403)
   await press(page, 'Back to work: sign in')
   await expect(page).toHaveURL(/\/sign-in$/)
-  await signIn(page, 'Ines', '4711')
-  await go(page, '/log/entries')
+  await signIn(page, 'Ines', '4711', '/log/entries')
   await expect(page.getByText('Link for an inspector: A. Quill')).toBeVisible()
 })
 
 test('a day is reviewed by who did not sign it, the exceptions first, with their own PIN', async ({
   page,
 }) => {
-  await signIn(page, 'Oriel', '9080')
-  await go(page, '/log')
+  await signIn(page, 'Oriel', '9080', '/log')
   await page.getByRole('button', { name: 'The day before' }).tap()
   await expect(page.getByRole('heading', { name: 'Look at these first' })).toBeVisible()
   await press(page, 'Review this day')

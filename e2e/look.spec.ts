@@ -1,5 +1,5 @@
 import { beginsAnew, expect, test } from './test.ts'
-import { address, atDoor, go, isAccessible, press, signIn } from './crew.ts'
+import { address, atDoor, isAccessible, press, signIn } from './crew.ts'
 import { colourful, places, visit } from './places.ts'
 
 beginsAnew()
@@ -43,8 +43,7 @@ test('nothing is asked of any other machine', async ({ page }) => {
     if (!r.url().startsWith(address('')) && !r.url().startsWith('data:') && !r.url().startsWith('blob:'))
       others.push(r.url())
   })
-  await signIn(page, 'Dara', '1357')
-  await go(page, '/bench/mix')
+  await signIn(page, 'Dara', '1357', '/bench/mix')
   await expect(page.getByRole('heading', { name: 'Bench: Mix', level: 1 })).toBeVisible()
   expect(others).toEqual([])
 })
@@ -81,8 +80,7 @@ test('without network what is done is kept, shown as unsent, and sent by itself'
   page,
   context,
 }) => {
-  await signIn(page, 'Wen', '8642')
-  await go(page, '/run')
+  await signIn(page, 'Wen', '8642', '/run')
   await page.waitForResponse(/RunPlace/)
   const row = page.locator('li', { hasText: 'Espresso cloths' })
   await expect(row).toBeVisible()

@@ -8,8 +8,7 @@ test.use({ hasTouch: true })
 test('ware that is sent back is counted with one touch, taken back, and told by the diagnosis', async ({
   page,
 }) => {
-  await signIn(page, 'Bao', '2468')
-  await go(page, '/dish/ware')
+  await signIn(page, 'Bao', '2468', '/dish/ware')
   const more = page.getByRole('button', { name: 'One more: spots' })
   const less = page.getByRole('button', { name: 'Take one back: spots' })
   await expect(less).toBeDisabled()
@@ -33,8 +32,7 @@ longTest(
   'an ice machine’s solution is counted as it is used, and its new filter comes off the shelf',
   async ({ page }) => {
     test.setTimeout(240_000)
-    await signIn(page, 'Ines', '4711')
-    await go(page, '/run/begin/kiosk-nugget/ice-nugget.half-year')
+    await signIn(page, 'Ines', '4711', '/run/begin/kiosk-nugget/ice-nugget.half-year')
     await press(page, /^Start:/)
     const one = new GenericCrew(page)
     one.onStep = async (_, key) => {

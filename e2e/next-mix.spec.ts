@@ -9,8 +9,7 @@ longTest(
   'a mix with other allergens asks for a full clean; one with the same does not; no change leaves it as it was',
   async ({ page }) => {
     test.setTimeout(240_000)
-    await signIn(page, 'Bao', '2468')
-    await go(page, '/run/at/galley-batch')
+    await signIn(page, 'Bao', '2468', '/run/at/galley-batch')
     const choose = async (name: string) => {
       await page.locator('.next-mix .n-base-selection').tap()
       await page.locator('.n-base-select-option', { hasText: name }).tap()

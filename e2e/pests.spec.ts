@@ -1,4 +1,4 @@
-import { go, isAccessible, press, signIn, tap, touch } from './crew.ts'
+import { isAccessible, press, signIn, tap, touch } from './crew.ts'
 import { beginsAnew, expect, longTest, test } from './test.ts'
 
 beginsAnew()
@@ -8,8 +8,7 @@ test('droppings are seen, their way in is closed by somebody by a day, and a lea
   page,
   browser,
 }) => {
-  await signIn(page, 'Pim', '1928')
-  await go(page, '/house')
+  await signIn(page, 'Pim', '1928', '/house')
   await touch(page, page.getByRole('link', { name: 'Pests' }))
   const keep = page.getByRole('button', { name: 'Keep', exact: true })
   await expect(keep).toBeDisabled()
@@ -36,8 +35,7 @@ test('droppings are seen, their way in is closed by somebody by a day, and a lea
   await expect(page.getByText('all sent')).toBeVisible()
   const context = await browser.newContext({ hasTouch: true })
   const lead = await context.newPage()
-  await signIn(lead, 'Ines', '4711')
-  await go(lead, '/house/pests')
+  await signIn(lead, 'Ines', '4711', '/house/pests')
   const same = lead.locator('li', { hasText: 'behind the flour bins' })
   await same
     .getByRole('textbox', { name: 'What was done, and how one knows' })
@@ -50,8 +48,7 @@ test('droppings are seen, their way in is closed by somebody by a day, and a lea
 longTest(
   'bait stands locked or not at all; devices are looked at on the plan, and areas say how it goes',
   async ({ page }) => {
-    await signIn(page, 'Oriel', '9080')
-    await go(page, '/house/pests')
+    await signIn(page, 'Oriel', '9080', '/house/pests')
     await tap(page, page.getByRole('radio', { name: 'Devices' }), 'tap')
     await press(page, 'New device')
     await page.getByRole('textbox', { name: 'The number on it' }).fill('9')

@@ -1,5 +1,5 @@
 import { beginsAnew, expect, test } from './test.ts'
-import { go, heading, isAccessible, press, signIn } from './crew.ts'
+import { heading, isAccessible, press, signIn } from './crew.ts'
 import { visit } from './places.ts'
 
 beginsAnew()
@@ -29,8 +29,7 @@ test('at phone width the places that are laid out anew are clean under axe', asy
 })
 
 test('at phone width a run can be worked', async ({ page }) => {
-  await signIn(page, 'Tomas', '7531')
-  await go(page, '/run')
+  await signIn(page, 'Tomas', '7531', '/run')
   await page
     .locator('li', { hasText: 'Kiosk soft-serve' })
     .getByRole('button', { name: 'Close', exact: true })

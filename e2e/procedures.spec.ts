@@ -183,8 +183,7 @@ test('a run is handed over between two tablets; what an inspection asks for stan
 longTest(
   'a machine whose plate names no counts is counted in its first run, and that many go back in',
   async ({ page }) => {
-    await signIn(page, 'Oriel', '9080')
-    await go(page, '/house/stations')
+    await signIn(page, 'Oriel', '9080', '/house/stations')
     await press(page, /^Galley dish machine/)
     for (const name of ['Scrap screens', 'Upper arms', 'Lower arms'])
       await page.getByRole('textbox', { name }).fill('')
@@ -217,8 +216,7 @@ longTest(
 longTest(
   'a model’s own option leaves out what it does not do, and its wall chart says so',
   async ({ page }) => {
-    await signIn(page, 'Oriel', '9080')
-    await go(page, '/chart/slush.in-place?station=kiosk-slush')
+    await signIn(page, 'Oriel', '9080', '/chart/slush.in-place?station=kiosk-slush')
     await expect(page.getByText('Gaskets, both faces: a film', { exact: false })).toBeVisible()
     await go(page, '/house/stations')
     await press(page, /^Kiosk slush/)
@@ -235,8 +233,7 @@ longTest(
 test('a procedure is brought in from a file: a bad one refused with its place, a good one worked', async ({
   page,
 }) => {
-  await signIn(page, 'Oriel', '9080')
-  await go(page, '/house/procedures')
+  await signIn(page, 'Oriel', '9080', '/house/procedures')
   const file = (name: string, text: string) =>
     page
       .getByLabel('Import a procedure')
@@ -301,8 +298,7 @@ test('a photo is put beside its step, and stands in the log', async ({ page }) =
 })
 
 longTest('every wall chart prints on two pages at most', async ({ page }) => {
-  await signIn(page, 'Ines', '4711')
-  await go(page, '/house/procedures')
+  await signIn(page, 'Ines', '4711', '/house/procedures')
   await expect(page.locator('.acts a').first()).toBeVisible()
   const charts = await page
     .locator('.acts a')

@@ -8,8 +8,7 @@ test('a machine that leaks is out of service, its technician called and shown it
   page,
   browser,
 }) => {
-  await signIn(page, 'Ines', '4711')
-  await go(page, '/house/repairs')
+  await signIn(page, 'Ines', '4711', '/house/repairs')
   await isAccessible(page)
   await press(page, 'Report a fault')
   await page.locator('.faults form .n-select').click()
@@ -62,8 +61,7 @@ test('a machine that leaks is out of service, its technician called and shown it
 })
 
 test('crew write down what is wrong, and neither end nor price it', async ({ page }) => {
-  await signIn(page, 'Bao', '2468')
-  await go(page, '/house/repairs')
+  await signIn(page, 'Bao', '2468', '/house/repairs')
   const row = page.locator('li', { hasText: 'drips from behind the left bowl' }).first()
   await expect(row.getByRole('button', { name: 'It was mended' })).toBeVisible()
   await expect(row.getByRole('button', { name: 'Nothing is wrong with it any more' })).toHaveCount(0)
@@ -85,8 +83,7 @@ test('crew write down what is wrong, and neither end nor price it', async ({ pag
 test('a laboratory’s number without a limit is no pass; above the limit it stays open until the next one is in', async ({
   page,
 }) => {
-  await signIn(page, 'Oriel', '9080')
-  await go(page, '/house/lab')
+  await signIn(page, 'Oriel', '9080', '/house/lab')
   await isAccessible(page)
   const row = page.locator('li', { hasText: 'TL-0417' })
   await expect(row).toContainText('the report is not here yet')

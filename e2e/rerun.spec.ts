@@ -84,8 +84,7 @@ test('mix that is left is put by with its label, read in the morning, used first
 longTest(
   'a mix that needs no cooling is kept warm; taken back, nothing was kept; kept mix that was warm is thrown out',
   async ({ page }) => {
-    await signIn(page, 'Bao', '2468')
-    await go(page, '/run')
+    await signIn(page, 'Bao', '2468', '/run')
     await page
       .locator('.chooser li', { hasText: 'Lounge pumped soft-serve' })
       .getByRole('button', { name: 'Close', exact: true })
@@ -125,8 +124,7 @@ longTest(
 )
 
 longTest('a manager enters a mix: what nobody entered is told as not known', async ({ page }) => {
-  await signIn(page, 'Oriel', '9080')
-  await go(page, '/house/products')
+  await signIn(page, 'Oriel', '9080', '/house/products')
   await press(page, 'Add a mix')
   await press(page, 'Save to the log')
   await expect(page.getByText('A name.')).toBeVisible()

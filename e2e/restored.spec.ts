@@ -1,4 +1,4 @@
-import { address, bucketWithTimer, go, signIn, signInByHand } from './crew.ts'
+import { bucketWithTimer, go, signIn, signInByHand } from './crew.ts'
 import { control } from './control.ts'
 import { beginsAnew, expect, test } from './test.ts'
 
@@ -19,8 +19,7 @@ test('a tablet tells when the server was restored from an older backup, and send
   await control('back')
   // Everybody signs in again.
   await page.reload()
-  await signIn(page, 'Oriel', '9080')
-  await page.goto(address('/log/entries'))
+  await signIn(page, 'Oriel', '9080', '/log/entries')
   const lost = page.getByRole('alert').filter({ hasText: 'is no longer in the server’s log' })
   await expect(lost).toBeVisible()
   await expect(page.getByText('all sent')).toBeVisible()

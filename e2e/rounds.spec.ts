@@ -63,8 +63,7 @@ test('crew walk the evening round; what is not fine has an owner and a day, and 
 })
 
 test('a round that is left half-way says what was left out, and is no walked round', async ({ page }) => {
-  await signIn(page, 'Ines', '4711')
-  await go(page, '/shift/rounds')
+  await signIn(page, 'Ines', '4711', '/shift/rounds')
   const evening = page.locator('li', { hasText: 'Evening round' })
   await touch(page, evening.getByRole('button'))
   await touch(page, page.getByRole('button', { name: 'Fine', exact: true }))

@@ -228,8 +228,7 @@ test('two soft-serve freezers are worked to their end by touch, and at each kind
 })
 
 test('the check of boxes sees it: one control moved over another is told', async ({ page }) => {
-  await signIn(page, 'Bao', '2468')
-  await go(page, '/run')
+  await signIn(page, 'Bao', '2468', '/run')
   await expect(page.locator('.chooser li').first()).toBeVisible()
   expect(await boxFaults(page)).toEqual([])
   await page

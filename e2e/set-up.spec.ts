@@ -8,8 +8,7 @@ const csv = (text: string) => ({ name: 'crew.csv', mimeType: 'text/csv', buffer:
 test('a set-up comes in from a file: told first, taken whole or refused by its lines, twice is once', async ({
   page,
 }) => {
-  await signIn(page, 'Oriel', '9080')
-  await go(page, '/house/start')
+  await signIn(page, 'Oriel', '9080', '/house/start')
   const file = page.locator('input[type=file]')
   await file.setInputFiles(csv('name,role,cleans\nSorrel,crew,learning\n\nUma,boss,\n'))
   await expect(page.getByRole('alert')).toContainText('Nothing was taken from this file.')
@@ -44,8 +43,7 @@ test('a set-up comes in from a file: told first, taken whole or refused by its l
 test('a tap shows and asks the other units; what is typed and not saved is asked about first', async ({
   page,
 }) => {
-  await signIn(page, 'Oriel', '9080')
-  await go(page, '/bench/mix')
+  await signIn(page, 'Oriel', '9080', '/bench/mix')
   const amount = page.getByRole('textbox', { name: /How much/ })
   await expect(amount).toHaveValue(/\d/)
   await amount.fill('5')
@@ -69,8 +67,7 @@ test('a tap shows and asks the other units; what is typed and not saved is asked
 })
 
 longTest('rushes of the week and walks between areas are typed, and wrong ones told', async ({ page }) => {
-  await signIn(page, 'Oriel', '9080')
-  await go(page, '/house/trade')
+  await signIn(page, 'Oriel', '9080', '/house/trade')
   await press(page, 'Add a rush')
   await page.getByRole('textbox', { name: 'From' }).first().fill('11:30')
   const to = page.getByRole('textbox', { name: 'To', exact: true }).first()
@@ -115,8 +112,7 @@ longTest('rushes of the week and walks between areas are typed, and wrong ones t
 })
 
 test('bad input is told at its field, and nothing that was typed is lost', async ({ page }) => {
-  await signIn(page, 'Oriel', '9080')
-  await go(page, '/house/people')
+  await signIn(page, 'Oriel', '9080', '/house/people')
   await press(page, 'Add somebody')
   const name = page.getByLabel('Name', { exact: true })
   const pin = page.getByLabel('PIN for the first sign-in')

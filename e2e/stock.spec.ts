@@ -46,8 +46,7 @@ test('what runs out first stands first; it is ordered, comes with another label,
 longTest(
   'crew count by eye and say what was lost; what must be bought is for those who plan',
   async ({ page }) => {
-    await signIn(page, 'Bao', '2468')
-    await go(page, '/house/stock')
+    await signIn(page, 'Bao', '2468', '/house/stock')
     const towels = page.locator('ul > li', { hasText: 'Blue towels' })
     await touch(page, towels.locator('button.row'))
     await expect(page.getByRole('button', { name: 'Ordered' })).toHaveCount(0)

@@ -7,8 +7,7 @@ beginsAnew()
 test('acid beside chlorine is named before it is put there, and moved where nothing is too near', async ({
   page,
 }) => {
-  await signIn(page, 'Ines', '4711')
-  await go(page, '/house/store')
+  await signIn(page, 'Ines', '4711', '/house/store')
   await isAccessible(page)
   const lower = page.locator('.shelf', {
     has: page.locator('.plank > b', { hasText: 'Cupboard, lower shelf' }),
@@ -34,8 +33,7 @@ test('acid beside chlorine is named before it is put there, and moved where noth
 test('the wrong container is stopped before it is connected; connected, nobody mixes from it until it is put right', async ({
   page,
 }) => {
-  await signIn(page, 'Bao', '2468')
-  await go(page, '/house/store')
+  await signIn(page, 'Bao', '2468', '/house/store')
   const wall = page.locator('.shelf', { hasText: 'Dispenser by the sink' })
   await tap(page, wall.locator('.board'), 'tap')
   await tap(page, wall.getByRole('button', { name: 'New container' }).first())

@@ -51,8 +51,7 @@ test('somebody new: from looking on to signed off on one machine', async ({ page
   const other = async () => (await browser.newContext({ hasTouch: true })).newPage()
 
   // A manager asks for one run under somebody's eyes, and enters somebody who learns everything.
-  await signIn(page, 'Oriel', '9080')
-  await go(page, '/house/training')
+  await signIn(page, 'Oriel', '9080', '/house/training')
   await expect(
     page.getByRole('heading', { name: 'What too few may do alone, the next four weeks' }),
   ).toBeVisible()
@@ -113,8 +112,7 @@ test('somebody new: from looking on to signed off on one machine', async ({ page
   await go(sorrel, '/shift/training')
   await expect(row(sorrel).getByRole('button', { name: 'Sign off' })).toHaveCount(0)
   const ines = await other()
-  await signIn(ines, 'Ines', '4711')
-  await go(ines, '/house/training')
+  await signIn(ines, 'Ines', '4711', '/house/training')
   await ines.getByRole('link', { name: /^Sorrel/ }).tap()
   await expect(row(ines)).toContainText('Everything is shown')
   await row(ines).getByRole('button', { name: 'Sign off' }).tap()

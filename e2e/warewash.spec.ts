@@ -27,8 +27,7 @@ test('a booster scales up over days: warned of before the first rack that fails,
     )
     power++
   }
-  await signIn(page, 'Ines', '4711')
-  await go(page, '/dish')
+  await signIn(page, 'Ines', '4711', '/dish')
   const warning = page.getByText(/^It will miss its limit about/)
   const last = page.locator('.last')
   await expect(page.getByText('Last rack', { exact: true })).toBeVisible()
@@ -143,8 +142,7 @@ longTest(
 longTest(
   'a device is entered by what it is; a thermometer that reports is taken with one tap',
   async ({ page }) => {
-    await signIn(page, 'Oriel', '9080')
-    await go(page, '/house/devices')
+    await signIn(page, 'Oriel', '9080', '/house/devices')
     await press(page, 'Add the device')
     await expect(page.getByRole('alert')).toContainText('Give it a name')
     await page.locator('.n-select').first().click()

@@ -22,7 +22,7 @@ import { ask, draft, signIn, testServer, type TestServer } from './server.ts'
 let server: TestServer
 let cookie: string
 beforeAll(async () => {
-  server = await testServer(10)
+  server = await testServer(14)
   cookie = await signIn(server.app, 'bao')
 })
 afterAll(() => server.close())

@@ -10,7 +10,7 @@ import { draft, signIn, testServer, type TestServer } from './server.ts'
 let server: TestServer
 let [lead, crew] = ['', '']
 beforeAll(async () => {
-  server = await testServer(2)
+  server = await testServer(4)
   lead = await signIn(server.app, 'ines')
   crew = await signIn(server.app, 'bao')
 })

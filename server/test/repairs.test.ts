@@ -9,7 +9,7 @@ import { ask, draft, signIn, testServer, type TestServer } from './server.ts'
 let server: TestServer
 const cookies: Record<string, string> = {}
 beforeAll(async () => {
-  server = await testServer(10)
+  server = await testServer(14)
   for (const who of ['bao', 'ines', 'oriel']) cookies[who] = await signIn(server.app, who)
   // Clear of the demo's last evening.
   server.clock.now = Date.parse('2026-11-27T01:30:00Z')

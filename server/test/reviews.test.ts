@@ -11,7 +11,7 @@ const yesterday = dateAfter(today, -1)
 /** Who signed it is drawn; the other one may look it through. */
 let [signer, other] = ['', '']
 beforeAll(async () => {
-  server = await testServer(5)
+  server = await testServer(4)
   cookies = {}
   for (const id of ['ines', 'oriel', 'bao']) cookies[id] = await signIn(server.app, id)
   signer = (await sheetOf(yesterday)).signed.at(-1)?.by ?? ''

@@ -9,7 +9,7 @@ import { ask, draft, signIn, testServer, type TestServer } from './server.ts'
 let server: TestServer
 const cookies: Record<string, string> = {}
 beforeAll(async () => {
-  server = await testServer(2)
+  server = await testServer(4)
   await comeIn()
 })
 async function comeIn(): Promise<void> {
