@@ -197,6 +197,8 @@ async function serveWeb(app: FastifyInstance, webRoot: string | null): Promise<v
     await app.register(fastifyStatic, {
       root: webRoot,
       preCompressed: true,
+      // It would stand over what is set here.
+      cacheControl: false,
       setHeaders: (reply, path) => {
         reply.setHeader(
           'cache-control',
