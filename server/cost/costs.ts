@@ -76,8 +76,9 @@ function spentOn(
           : r.volume - (r.unit === 'mL' ? (r.amount ?? 0) : 0)),
     0,
   )
+  const rinsed = runs.reduce((sum, r) => sum + r.rinsed, 0)
   return {
-    ...{ station, cleanings: runs.length, hoursDown: down, water: water / 1000 },
+    ...{ station, cleanings: runs.length, hoursDown: down, water: (water + rinsed) / 1000 },
     minutes: runs.flatMap((r) => r.taken).reduce((sum, t) => sum + workedMinutes(t), 0),
     chemicals: [...chemicals.values()].flatMap((of) => {
       const [first] = of

@@ -3,6 +3,7 @@ import {
   learnedMinutes,
   minutesTaken,
   procedureOfRun,
+  rinsedWater,
   type Learned,
   type MinutesTaken,
   type Procedure,
@@ -22,6 +23,8 @@ export interface RunLesson {
   readonly document: Procedure | null
   readonly parameters: Readonly<Record<string, number>>
   readonly taken: readonly MinutesTaken[]
+  /** Water that it rinsed with, mL, as far as it is measured. */
+  readonly rinsed: number
   readonly endedAt: number
 }
 
@@ -49,6 +52,7 @@ export function lessonOf(run: RunState): RunLesson | null {
     document,
     parameters,
     taken: minutesTaken(procedure, run),
+    rinsed: rinsedWater(procedure, run),
     endedAt: run.endedAt ?? run.startedAt,
   }
 }

@@ -1,7 +1,7 @@
 /** What a month of cleaning cost, machine by machine. */
 export const cost = {
   title: 'Costs of a month',
-  how: 'What cleaning took in the month, as the log has it. Work is what was done by hand, waits left out; water is that of solutions and of the dish machine’s tank. Rinsing is not measured.',
+  how: 'What cleaning took in the month, as the log has it. Work is what was done by hand, waits left out; water is that of solutions, of rinses that the steps measure out, and of the dish machine’s tank. Rinsing at a tap is not measured.',
   month: 'Month',
   before: 'The month before',
   after: 'The month after',
