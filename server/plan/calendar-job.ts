@@ -6,6 +6,8 @@ import { personFeed } from './feed.ts'
 export interface CalendarAsked {
   readonly site: string
   readonly person: { readonly id: string; readonly name: string }
+  /** Whether they look after visits from outside. */
+  readonly visits: boolean
   /** Milliseconds UTC. */
   readonly now: number
 }
@@ -14,11 +16,12 @@ let sources: FeedSources | undefined
 
 /** Somebody's calendar as iCalendar text; null where the site has no hours yet. */
 export default async function calendarJob({
-  asked: { site, person, now },
+  asked: { site, person, visits, now },
 }: Job<CalendarAsked>): Promise<string | null> {
   sources ??= new FeedSources(ownPool())
   const source = await sources.of(site, now)
   if (!source) return null
   const { crews, ...rest } = source
-  return personFeed({ ...rest, person, crew: crews.get(person.id) ?? null }, now)
+  const crew = crews.get(person.id) ?? null
+  return personFeed({ ...rest, person, crew, visits: visits ? rest.visits : [] }, now)
 }

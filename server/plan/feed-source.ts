@@ -6,6 +6,7 @@ import type { BathState } from '@tadka/core/bath'
 import type { CrewSet, CrewState, ProductSet, RosterSet, SiteSet } from '@tadka/core/house'
 import type { PlanState } from '@tadka/core/plan'
 import { dutyInputs, type DishState } from '@tadka/core/warewash'
+import type { VisitState } from '@tadka/core/visit'
 import type { Pool } from '../db/pool.ts'
 import { headOf } from '../stream/heads.ts'
 import { snapshot } from '../stream/queries.ts'
@@ -46,6 +47,7 @@ async function read(pool: Pool, site: string, now: number): Promise<SiteSource |
     ...counted,
     rosters: of<RosterSet>('roster').filter((r) => 'shifts' in r),
     plans: of<PlanState>('plan'),
+    visits: of<VisitState>('visit'),
     crews: new Map(crews.map((c) => [c.id, crewOf(c)])),
   }
 }

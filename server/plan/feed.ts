@@ -4,7 +4,9 @@ import { baseOf, latestProcedure, type StationState } from '@tadka/core/procedur
 import { instant } from '@tadka/core/quantity'
 import type { CrewSet, RosterSet, SiteSet } from '@tadka/core/house'
 import type { PlanState } from '@tadka/core/plan'
+import { visitsAhead, type VisitState } from '@tadka/core/visit'
 import { calendar as words } from '@tadka/words/en/calendar'
+import { pest } from '@tadka/words/en/pest'
 import { run as runWords } from '@tadka/words/en/run'
 import { said } from '@tadka/words/said'
 import { ICalCalendar } from 'ical-generator'
@@ -18,6 +20,8 @@ export interface FeedSource {
   readonly predictions: readonly Prediction[]
   readonly rosters: readonly RosterSet[]
   readonly plans: readonly PlanState[]
+  /** Who comes from outside; none where this person looks after no visits. */
+  readonly visits: readonly VisitState[]
   readonly crew: CrewSet | null
 }
 
@@ -27,8 +31,8 @@ const weeksAhead = 4
 const joinMinutes = 20
 
 /**
- * A person's calendar: their shifts, what the plans in force give them, and the weekly and rarer duties to come that they are
- * signed off for. @param now milliseconds UTC. Returns iCalendar text.
+ * A person's calendar: their shifts, what the plans in force give them, the weekly and rarer duties to come that they are
+ * signed off for, and visits from outside where they look after those. @param now milliseconds UTC. Returns iCalendar text.
  */
 export function personFeed(source: FeedSource, now: number): string {
   const { site, person } = source
@@ -68,6 +72,15 @@ export function personFeed(source: FeedSource, now: number): string {
       said(words.due, { what: wordsOf(source.stations, `${d.station}/${d.procedure}`) }),
       d.rule,
     )
+  for (const v of visitsAhead(source.visits, dateAt(instant(now), site.timeZone))) {
+    const station = source.stations.find((s) => s.id === v.station)?.plate?.name
+    calendar.createEvent({
+      ...{ id: `visit-${v.id}`, stamp, allDay: true, timezone: 'UTC' },
+      start: new Date(`${v.day}T00:00:00Z`),
+      summary: said(words.visit, { what: pest.visit.kind[v.kind], company: v.company }),
+      description: [station, v.note].filter(Boolean).join(': '),
+    })
+  }
   return calendar.toString()
 }
 

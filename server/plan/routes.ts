@@ -2,6 +2,7 @@ import { timingSafeEqual } from 'node:crypto'
 import { planProblem } from '@tadka/contract/plan'
 import { slug, words } from '@tadka/contract/stream'
 import { Refusal } from '@tadka/core/refusal'
+import { may } from '@tadka/core/rights'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import type { Services } from '../services/services.ts'
@@ -70,7 +71,8 @@ export const planRoutes =
         const kept = await calendarKey(pool, where, person)
         const named = kept && isSame(kept, tokenHash(key)) ? await findPerson(pool, where, person) : null
         if (!named) throw new Refusal('not_found')
-        const asked = { site: where, person: { id: person, name: named.name }, now: now() }
+        const visits = may(named.role, 'close-case')
+        const asked = { site: where, person: { id: person, name: named.name }, visits, now: now() }
         const text = await work.answer<CalendarAsked, string | null>(calendarJob, asked, calendarMs)
         if (text === null) throw new Refusal('not_found')
         return reply

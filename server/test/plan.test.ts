@@ -189,6 +189,23 @@ describe('a person’s calendar', () => {
     const answer = await server.app.inject({ url: await subscribe(crew) })
     expect(events(answer.body).map((e) => e.summary)).not.toContain('Kiosk slush: Clean in place')
   })
+  it('has the visits from outside of a day, for those who look after them alone', async () => {
+    const visit = { kind: 'technician', company: 'Quayside Cold', day: '2026-12-03' }
+    const subject = { kind: 'visit', id: 'v9' }
+    const set = { ...visit, station: 'kiosk-slush', note: 'drips' }
+    await send(lead, draft(server.clock.now, 'visit.set@1', set, { by: 'ines', subject }))
+    const of = async (cookie: string) =>
+      events((await server.app.inject({ url: await subscribe(cookie) })).body).find((e) =>
+        e.summary.includes('Quayside Cold'),
+      )
+    const found = await of(lead)
+    expect([found?.summary, found?.description]).toEqual([
+      'A technician: Quayside Cold',
+      'Kiosk slush: drips',
+    ])
+    expect([found?.startDate.isDate, found?.startDate.toString()]).toEqual([true, '2026-12-03'])
+    expect(await of(crew)).toBeUndefined()
+  })
   it('ends its old address when a new one is asked for', async () => {
     const old = await subscribe(crew)
     const next = await subscribe(crew)

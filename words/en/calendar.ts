@@ -4,5 +4,6 @@ export const calendar = {
   shift: 'Shift, {site}',
   work: '{station}: {what}',
   asPlanned: 'As planned; the tablet knows how it goes.',
+  visit: '{what}: {company}',
   due: 'Due: {what}',
 }
