@@ -56,6 +56,7 @@ export const house = {
   repairs: 'Repairs',
   lab: 'Laboratory',
   store: 'Chemical store',
+  site: 'The site',
   upkeep: 'Kept up day by day',
   thisTablet: 'This tablet',
   yes: 'Yes',

@@ -11,12 +11,13 @@ const idle = () =>
       : setTimeout(resolve, longestMs / 4),
   )
 
-/** A part of a place that comes after it: a person reads and begins meanwhile. On patchy Wi-Fi it is asked for until it is there. */
-export const later = <C extends Component>(load: () => Promise<{ default: C }>) =>
+/** A view of a place, read when it is opened. On patchy Wi-Fi it is asked for until it is there. */
+export const opened = <C extends Component>(load: () => Promise<{ default: C }>) =>
   defineAsyncComponent<C>({
-    loader: () =>
-      idle()
-        .then(load)
-        .then((it) => it.default),
+    loader: () => load().then((it) => it.default),
     onError: (_error, retry) => void setTimeout(retry, againMs),
   })
+
+/** A part of a place that comes after it: a person reads and begins meanwhile. */
+export const later = <C extends Component>(load: () => Promise<{ default: C }>) =>
+  opened(() => idle().then(load))
