@@ -52,6 +52,12 @@ export async function atDoor(page: Page): Promise<void> {
   await page.goto(address())
 }
 
+/** Waits until the place of a run has come, which is asked for ahead: from then on one may be begun without network. */
+export const hasRunPlace = (page: Page) =>
+  page.waitForFunction(() =>
+    performance.getEntriesByType('resource').some((e) => /RunPlace.*js/.test(e.name)),
+  )
+
 /** Signs in the way a person does, at the front door. */
 export async function signInByHand(page: Page, name: string, pin: string): Promise<void> {
   await atDoor(page)

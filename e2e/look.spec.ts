@@ -1,5 +1,5 @@
 import { beginsAnew, expect, test } from './test.ts'
-import { address, atDoor, isAccessible, press, signIn } from './crew.ts'
+import { address, atDoor, hasRunPlace, isAccessible, press, signIn } from './crew.ts'
 import { colourful, places, visit } from './places.ts'
 
 beginsAnew()
@@ -81,9 +81,9 @@ test('without network what is done is kept, shown as unsent, and sent by itself'
   context,
 }) => {
   await signIn(page, 'Wen', '8642', '/run')
-  await page.waitForResponse(/RunPlace/)
   const row = page.locator('li', { hasText: 'Espresso cloths' })
   await expect(row).toBeVisible()
+  await hasRunPlace(page)
   await context.setOffline(true)
   await row.getByRole('button', { name: 'Fill the sanitizer bucket' }).click()
   await expect(page.getByRole('heading', { name: 'Mix the bucket' })).toBeVisible()

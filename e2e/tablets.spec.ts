@@ -1,4 +1,4 @@
-import { address, go, isAccessible, press } from './crew.ts'
+import { address, go, hasRunPlace, isAccessible, press } from './crew.ts'
 import { beginsAnew, expect, test } from './test.ts'
 
 beginsAnew()
@@ -42,9 +42,7 @@ test('a manager makes the office’s browser a tablet, gives another a code, and
   await go(bar, '/run')
   const cloths = bar.locator('li', { hasText: 'Espresso cloths' })
   await expect(cloths).toBeVisible()
-  await bar.waitForFunction(() =>
-    performance.getEntriesByType('resource').some((e) => /RunPlace.*js/.test(e.name)),
-  )
+  await hasRunPlace(bar)
   await bar.context().setOffline(true)
   await cloths.getByRole('button', { name: 'Fill the sanitizer bucket' }).click()
   await expect(bar.getByText('1 not sent yet')).toBeVisible()

@@ -47,7 +47,12 @@ export default defineConfig({
         // Pieces that many places share come in fewer, larger files: each file is a way there and back on patchy Wi-Fi.
         codeSplitting: {
           groups: [
-            { name: 'shared', minShareCount: 2, entriesAware: true, entriesAwareMergeThreshold: 3_000 },
+            {
+              name: 'shared',
+              // A place is a file of its own.
+              test: (id) => !id.endsWith('Place.vue'),
+              ...{ minShareCount: 2, entriesAware: true, entriesAwareMergeThreshold: 3_000 },
+            },
           ],
         },
       },

@@ -12,9 +12,11 @@ export const foundWords = ({ t }: Pick<Teller, 't'>, { of, value, bound, unit }:
     unit,
   })
 
-/** Where it happened, where its sentence does not say so: a fault's machine, and that a visit was for; empty of all else. */
-export const happenedAt = ({ station }: Pick<Teller, 'station'>, { type, about }: Happened): string =>
-  type.startsWith('fault.') || type === 'visit.done@1' ? about.stations.map(station).join(', ') : ''
+/** Where it happened, where its sentence does not say so: a fault's machine, a pest's area; empty of all else. */
+export function happenedAt({ station }: Pick<Teller, 'station'>, { type, about }: Happened): string {
+  if (type === 'pest.caused@1' || type === 'pest.settled@1') return about.name
+  return type.startsWith('fault.') || type === 'visit.done@1' ? about.stations.map(station).join(', ') : ''
+}
 
 type Done = (Happened & { type: 'incident.done@1' })['payload']
 

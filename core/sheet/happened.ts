@@ -2,7 +2,7 @@ import type { FaultState } from '../fault/index.ts'
 import type { FoodState } from '../food/index.ts'
 import type { IncidentState } from '../incident/index.ts'
 import type { SampleState } from '../lab/index.ts'
-import type { TrapState } from '../pest/index.ts'
+import type { PestState, TrapState } from '../pest/index.ts'
 import type { RoundState } from '../round/index.ts'
 import type { AnyRecord, SubjectRef } from '../stream/index.ts'
 import type { VisitState } from '../visit/index.ts'
@@ -42,7 +42,7 @@ export const hasHappened = (record: AnyRecord): record is HappenedRecord => type
 
 /** What a record is about, as far as it does not say so itself. */
 export interface About {
-  /** A round's, a delivery's, a company's name, a device's number, where a bath stood; empty where it is about nothing named. */
+  /** A round's, a delivery's, a company's name, a device's number, the area of a pest, where a bath stood; empty where it is about nothing named. */
   readonly name: string
   /** Machines that it concerns. */
   readonly stations: readonly string[]
@@ -88,6 +88,8 @@ export function aboutOf(record: HappenedRecord, stateOf: (of: SubjectRef) => unk
     }
     case 'fault':
       return named(undefined, (state as FaultState | undefined)?.seen?.station)
+    case 'pest':
+      return named((state as PestState | undefined)?.seen?.area)
     case 'sample':
       return named(undefined, (state as SampleState | undefined)?.taken?.station)
     case 'visit': {

@@ -91,7 +91,9 @@ describe('what went wrong, faults, pests and samples', () => {
     expect(text).toMatch(/False alarm, 26 Nov 2026 \d\d:\d\d, Ines: the valve was shut/)
     // No limit is entered for it: nobody can tell.
     expect(text).toMatch(/Laboratory .*Swab of a surface, Galley custard, spout, Quay lab Q 12 can’t tell/)
-    expect(text).toMatch(/Coliform: less than 10 \/swab: Can’t tell yet, your authority’s limit is not entered/)
+    expect(text).toMatch(
+      /Coliform: less than 10 \/swab: Can’t tell yet, your authority’s limit is not entered/,
+    )
     for (const words of ['Kiosk slush: It leaks', 'drips from the lid', 'behind the flour', 'a tap astray'])
       expect(text).toContain(words)
   })

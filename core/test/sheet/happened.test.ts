@@ -41,6 +41,7 @@ const states: Readonly<Record<string, unknown>> = {
   'fault f1': { seen: { station: 'slush' } },
   'incident i1': { stations: ['slush', 'ice'], station: null },
   'bath b1': { where: 'Galley table' },
+  'pest p1': { seen: { area: 'Galley' } },
   'trap t1': { trap: { number: '7', kind: 'bait-station' } },
 }
 const stateOf = ({ kind, id }: SubjectRef) => states[`${kind} ${id}`]
@@ -89,6 +90,8 @@ describe('what happened on a day beside cleaning', () => {
     expect(aboutRefs(done(5, 'decided.bath b1') as never)).toContainEqual({ kind: 'bath', id: 'b1' })
     expect(about(done(5, 'bath b1')).name).toBe('Galley table')
     expect(about(done(5, 'bath b9')).name).toBe('')
+    const settled = recordOf(6, 'pest.settled@1', { kind: 'pest', id: 'p1' }, { said: 'gap closed' })
+    expect(about(settled).name).toBe('Galley')
     const looked = recordOf(
       6,
       'trap.looked@1',
