@@ -1,7 +1,8 @@
 import type { SampleFound } from '@tadka/core/lab'
 import { decimals } from '@tadka/core/quantity'
-import type { Happened } from '@tadka/core/sheet'
+import { standsOf, type Happened, type HappenedLine } from '@tadka/core/sheet'
 import { incidentDone } from './incident.ts'
+import { amendedWords } from './sheet.ts'
 import type { SiteTeller, Teller } from './tell.ts'
 
 /** A laboratory's number as it is written: "Coliform: less than 10 /g". */
@@ -116,4 +117,15 @@ export function happenedWords(tell: SiteTeller, { type, payload, about }: Happen
     case 'sample.result@1':
       return say('sample.result', { found: payload.found.map((f) => foundWords(tell, f)).join(', ') })
   }
+}
+
+/** A line of a day: what stands of it, empty where it was taken back; what it said before, and why that changed. */
+export function happenedLine(
+  tell: SiteTeller,
+  line: HappenedLine,
+): { readonly said: string; readonly before: string; readonly why: string } {
+  const stands = standsOf(line)
+  const said = stands ? happenedWords(tell, stands) : ''
+  if (!line.amended) return { said, before: '', why: '' }
+  return { said, before: happenedWords(tell, line), why: amendedWords(tell, line.amended) }
 }

@@ -6,6 +6,7 @@ import type { ReadingTaken } from '@tadka/core/reading'
 import type { DayLeft } from '@tadka/core/duty'
 import {
   readingsOf,
+  type Amendment,
   type DaySheet,
   type NoteLine,
   type ReadingLine,
@@ -177,6 +178,10 @@ export const checkWords = ({ t }: Teller, name: string, c: InstrumentChecked): s
         ? `${c.read} ${c.unit}`
         : t('sheet.delivers', { percent: Math.round(c.ratio * 100) }),
   })
+
+/** When, by whom and why something was put right, or taken back. */
+export const amendedWords = ({ t, clock, person }: Teller, { at, by, reason, instead }: Amendment): string =>
+  t(instead === null ? 'sheet.takenBack' : 'sheet.amendedBy', { time: clock(at), who: person(by), reason })
 
 /** The verdict that a reading stands by, or that it was taken back. */
 export const verdictWords = ({ t }: Pick<Teller, 't'>, { verdict }: Pick<ReadingLine, 'verdict'>): string =>

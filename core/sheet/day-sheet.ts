@@ -4,7 +4,7 @@ import type { RunState, StationState } from '../procedure/index.ts'
 import type { ShiftState } from '../record/index.ts'
 import type { AnyRecord, SubjectRef } from '../stream/index.ts'
 import { cycleSheet } from './cycles.ts'
-import { aboutOf, happenedTypes, hasHappened, photosOf, type Happened } from './happened.ts'
+import { aboutOf, happenedTypes, hasHappened, photosOf, standsOf, type Happened } from './happened.ts'
 import type {
   BathLine,
   ChargeLine,
@@ -86,8 +86,7 @@ export const workTypes: readonly string[] = [
 /** The types of records that a day's sheet is made of, beside the runs that they belong to and the racks, which go by their own time. */
 export const sheetTypes: readonly string[] = [
   ...noteTypes,
-  ...workTypes,
-  ...happenedTypes.filter((type) => type !== 'incident.opened@1'),
+  ...new Set([...workTypes, ...happenedTypes]),
   'bath.mixed@1',
   'photo.attached@1',
   'instrument.checked@1',
@@ -175,11 +174,12 @@ export function daySheet(known: SheetKnown): DaySheet {
       readings: readings.filter((x) => x.reading.bath === r.payload.bath),
     })),
     checks: records.filter(isOf('instrument.checked@1')).map((r) => ({ ...lineOf(r), checked: r.payload })),
-    happened: records.filter(hasHappened).map((r) => ({
-      ...lineOf(r),
-      ...({ type: r.type, payload: r.payload, about: aboutOf(r, known.stateOf) } as Happened),
-      photos: photosOf(r),
-    })),
+    happened: records.filter(hasHappened).map((r): HappenedLine => {
+      const about = aboutOf(r, known.stateOf)
+      const line = { ...lineOf(r), ...({ type: r.type, payload: r.payload, about } as Happened) }
+      const stands = standsOf(line)
+      return { ...line, photos: stands ? photosOf(stands) : [] }
+    }),
   }
 }
 

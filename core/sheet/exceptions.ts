@@ -1,6 +1,7 @@
 import type { DayLeft } from '../duty/index.ts'
 import type { DaySheet } from './day-sheet.ts'
-import type { ReadingLine, RunLine } from './lines.ts'
+import { standsOf } from './happened.ts'
+import type { HappenedLine, ReadingLine, RunLine } from './lines.ts'
 import { readingsOf } from './period.ts'
 
 /** What of a day is looked at before all else. */
@@ -9,7 +10,9 @@ export interface Exceptions {
   readonly runs: readonly RunLine[]
   /** Readings that were put right or taken back afterwards. */
   readonly amended: readonly ReadingLine[]
-  /** All of it, with what was not done, the corrective actions, what went wrong and pests: how many. */
+  /** What went wrong of a sudden, and pests that were seen. */
+  readonly happened: readonly HappenedLine[]
+  /** All of it, with what was not done and the corrective actions: how many. */
   readonly count: number
 }
 
@@ -35,9 +38,9 @@ export function exceptionsOf(sheet: DaySheet): Exceptions {
   const cases = sheet.cases.filter((c) => c.run === null || !told.has(c.run))
   const loose = amended.filter((r) => r.reading.run === null || !told.has(r.reading.run))
   const left = sheet.left.filter(({ what }) => ofNoRun.includes(what))
-  const wrong = sheet.happened.filter(
-    (h) => !h.amended && (h.type === 'incident.opened@1' || h.type === 'pest.seen@1'),
+  const happened = sheet.happened.filter(
+    (h) => (h.type === 'incident.opened@1' || h.type === 'pest.seen@1') && standsOf(h) !== null,
   )
-  const count = runs.length + loose.length + left.length + cases.length + wrong.length
-  return { runs, amended, count }
+  const count = runs.length + loose.length + left.length + cases.length + happened.length
+  return { runs, amended, happened, count }
 }

@@ -109,6 +109,15 @@ export function aboutOf(record: HappenedRecord, stateOf: (of: SubjectRef) => unk
   }
 }
 
+/** What of it stands: as it was put right afterwards; null where it was taken back. */
+export function standsOf(
+  happened: Happened & { readonly amended?: { readonly instead: unknown } },
+): Happened | null {
+  const { type, payload, about, amended } = happened
+  if (!amended) return { type, payload, about } as Happened
+  return amended.instead === null ? null : ({ type, payload: amended.instead, about } as Happened)
+}
+
 /** Photos that such a record brought, by the hashes of their bytes. */
 export function photosOf({ type, payload }: Told<HappenedRecord>): readonly string[] {
   const of = (sha256: string | null) => (sha256 === null ? [] : [sha256])

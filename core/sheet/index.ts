@@ -15,6 +15,7 @@ export {
   happenedTypes,
   hasHappened,
   photosOf,
+  standsOf,
   type About,
   type Happened,
   type HappenedRecord,

@@ -93,7 +93,7 @@ export interface NoteLine extends Line {
 /** One thing of a day that is no cleaning and no reading: what went wrong, a pest, a fault, a sample, a round, a delivery. */
 export type HappenedLine = Line &
   Happened & {
-    /** By the hash of their bytes. */
+    /** Of what stands, by the hash of their bytes. */
     readonly photos: readonly string[]
   }
 

@@ -8,12 +8,12 @@ import { appendBatch } from '../stream/append.ts'
 import { SiteQueue } from '../stream/queue.ts'
 import { inSite } from '../db/transaction.ts'
 import { addDevice } from '../device/queries.ts'
+import { learnedBySite } from '../plan/learned.ts'
+import { lossesOf } from '../solution/losses.ts'
 import { keepCycle } from '../warewash/queries.ts'
 import { demoDevices, demoProbe, hashOf } from './devices.ts'
 import { demoHistory } from './history.ts'
 import { people, site, siteId } from './house.ts'
-import { learnedBySite } from '../plan/learned.ts'
-import { lossesOf } from '../solution/losses.ts'
 
 /**
  * Puts the demo site, its people and its history into an empty database, by the same functions that found a site of one's own; does

@@ -1,5 +1,5 @@
 import type { DaySheet } from '@tadka/core/sheet'
-import { foundWords, happenedAt, happenedWords } from '@tadka/words/happened'
+import { foundWords, happenedAt, happenedLine } from '@tadka/words/happened'
 import { incidentWords } from '@tadka/words/incident'
 import { spanWords } from '@tadka/words/tell'
 import type { PackKnown } from './gather.ts'
@@ -53,17 +53,12 @@ export function happenedRows(paper: Paper, { happened }: DaySheet, tell: PackTel
   paper.gap(3)
   paper.text(t('sheet.happened'), { weight: 'bold', size: 10.5 })
   for (const h of happened) {
-    const back = h.amended
-      ? t('sheet.takenBack', {
-          time: clock(h.amended.at),
-          who: person(h.amended.by),
-          reason: h.amended.reason,
-        })
-      : ''
-    const what = [happenedAt(tell, h), happenedWords(tell, h)].filter(Boolean).join(': ')
+    const { said, before, why } = happenedLine(tell, h)
+    const was = said && before ? t('pack.before', { before }) : before
+    const what = [happenedAt(tell, h), said || was].filter(Boolean).join(': ')
     paper.row([
       { text: clock(h.at), share: 1.6 },
-      { text: [what, back].filter(Boolean).join('. '), share: 5.6 },
+      { text: [what, why, ...(said ? [was] : [])].filter(Boolean).join('. '), share: 5.6 },
       { text: person(h.by), share: 1.6 },
       { text: '', share: 1.6 },
     ])

@@ -1,5 +1,5 @@
 import { readingsOf } from '@tadka/core/sheet'
-import { happenedWords } from '@tadka/words/happened'
+import { happenedLine } from '@tadka/words/happened'
 import { readingWords, verdictWords } from '@tadka/words/sheet'
 import sharp from 'sharp'
 import type { PhotoOf } from './document.ts'
@@ -81,8 +81,8 @@ export async function photosPart(
   )
   const happened = days.flatMap((d) =>
     d.happened.flatMap((h) => {
-      const says = `${date(h.at)} ${clock(h.at)}, ${happenedWords(tell, h)}`
-      return h.amended ? [] : h.photos.map((sha256) => ({ sha256, says }))
+      const says = `${date(h.at)} ${clock(h.at)}, ${happenedLine(tell, h).said}`
+      return h.photos.map((sha256) => ({ sha256, says }))
     }),
   )
   if (all.length + happened.length === 0) return

@@ -1,6 +1,6 @@
 import { showRead } from '@tadka/core/quantity'
 import { readingsOf } from '@tadka/core/sheet'
-import { foundWords, happenedWords } from '@tadka/words/happened'
+import { foundWords, happenedLine } from '@tadka/words/happened'
 import {
   caseLines,
   endWords,
@@ -152,12 +152,15 @@ export function tablesOf({ days, incidents, samples, site, trained }: PackKnown,
     },
     {
       file: 'what-else-happened.csv',
-      columns: ['day', 'time', 'kind', 'stations', 'what', 'by', 'amended', 'record'],
+      columns: ['day', 'time', 'kind', 'stations', 'what', 'by', 'before', 'amended', 'record'],
       rows: days.flatMap((d) =>
-        d.happened.map((h) => [
-          ...[d.day, local(h.at), h.type.split('@')[0] ?? h.type, h.about.stations.map(where).join('; ')],
-          ...[happenedWords(tell, h), tell.person(h.by), h.amended?.reason ?? '', h.record],
-        ]),
+        d.happened.map((h) => {
+          const { said, before } = happenedLine(tell, h)
+          return [
+            ...[d.day, local(h.at), h.type.split('@')[0] ?? h.type, h.about.stations.map(where).join('; ')],
+            ...[said, tell.person(h.by), before, h.amended?.reason ?? '', h.record],
+          ]
+        }),
       ),
     },
     {

@@ -3,6 +3,11 @@ import { type SubjectKind } from '@tadka/core/stream'
 import type { Client, Pool } from '../db/pool.ts'
 import { inSite } from '../db/transaction.ts'
 
+/** Counted up whenever what a state teaches changes its shape. */
+const teaching = 1
+/** What was kept by another version is worked out anew. */
+const version = foldsVersion * 1000 + teaching
+
 /** States that are looked at in one go; others wait for this process too. */
 const atOnce = 50
 
@@ -36,7 +41,7 @@ async function newestOf(
     left join lesson l on l.site_id = $1 and l.kind = $2 and l.subject_id = n.subject_id
       and l.touched_at = n.touched_at and l.version = $5
     order by n.touched_at desc, n.subject_id`
-  return (await db.query<Newest>(sql, [site, kind, since, most, foldsVersion])).rows
+  return (await db.query<Newest>(sql, [site, kind, since, most, version])).rows
 }
 
 async function statesAt(db: Client, site: string, kind: SubjectKind, ids: readonly string[]) {
@@ -57,7 +62,7 @@ async function keep(
     select $1, $2, l.id, l.touched, $3, nullif(l.what, 'null') from jsonb_to_recordset($4) as l (id text, touched bigint, what jsonb)
     on conflict (site_id, kind, subject_id) do update
     set touched_at = excluded.touched_at, version = excluded.version, what = excluded.what`
-  await db.query(sql, [site, kind, foldsVersion, JSON.stringify(lessons)])
+  await db.query(sql, [site, kind, version, JSON.stringify(lessons)])
 }
 
 /** What changes when one more is settled, or one of them is touched again. */

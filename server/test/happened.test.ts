@@ -51,8 +51,13 @@ beforeAll(async () => {
   await send('pest', 'p1', 'pest.seen@1', mice)
   const swab = { kind: 'swab', station: 'galley-custard', where: 'spout', lab: 'Quay lab', number: 'Q 12' }
   await send('sample', 's1', 'sample.taken@1', swab)
-  const found = [{ of: 'coliform', value: 10, bound: 'less', unit: '/swab' }]
-  await send('sample', 's1', 'sample.result@1', { found, report: null })
+  const one = { of: 'coliform', value: 400, bound: null, unit: '/swab' }
+  ids.push(await send('sample', 's1', 'sample.result@1', { found: [one], report: null }))
+  await send('sample', 's1', 'record.amended@1', {
+    ...{ target: ids[2], targetType: 'sample.result@1', subjects: [{ kind: 'sample', id: 's1' }] },
+    instead: { found: [{ ...one, value: 10, bound: 'less' }], report: null },
+    reason: 'read one line too low',
+  })
 })
 afterAll(async () => {
   rmSync(folder, { recursive: true, force: true })
@@ -86,7 +91,7 @@ describe('what went wrong, faults, pests and samples', () => {
   it('are in the pack, in words that another program reads', async () => {
     const text = textOf(await (await packOf([]))('pdf'))
     expect(text).toMatch(
-      /What went wrong No water, Galley\. 26 Nov 2026 \d\d:\d\d, Ines Out of service: Kiosk slush/,
+      /Water, power, fire, sickness and the like No water, Galley\. 26 Nov 2026 \d\d:\d\d, Ines Out of service: Kiosk slush/,
     )
     expect(text).toMatch(/False alarm, 26 Nov 2026 \d\d:\d\d, Ines: the valve was shut/)
     // No limit is entered for it: nobody can tell.
@@ -102,7 +107,7 @@ describe('what went wrong, faults, pests and samples', () => {
     expect(text).toContain('drips from the lid')
     for (const words of ['behind the flour', 'Quay lab']) expect(text).not.toContain(words)
     const none = textOf(await (await packOf(['galley-sink']))('pdf'))
-    expect(none).toContain('What went wrong Nothing in this period.')
+    expect(none).toContain('sickness and the like Nothing of that kind in this period.')
   })
   it('are tables of their own', async () => {
     const files = unzipSync(await (await packOf([]))('zip'))
@@ -119,8 +124,12 @@ describe('what went wrong, faults, pests and samples', () => {
     ])
     const happened = table('what-else-happened.csv')
     expect(happened.find((r) => r['record'] === ids[1])).toMatchObject({
-      amended: 'a tap astray',
-      by: 'Ines',
+      ...{ what: '', before: expect.stringContaining('another machine') as string },
+      ...{ amended: 'a tap astray', by: 'Ines' },
+    })
+    expect(happened.find((r) => r['record'] === ids[2])).toMatchObject({
+      ...{ what: 'Laboratory: Coliform: less than 10 /swab', amended: 'read one line too low' },
+      before: 'Laboratory: Coliform: 400 /swab',
     })
   })
 })

@@ -22,8 +22,8 @@ export const pack = {
   cases: 'Readings out of range, and what was done',
   noCases: 'None.',
   opened: 'Opened {time}',
-  incidents: 'What went wrong',
-  noIncidents: 'Nothing in this period.',
+  incidents: 'Water, power, fire, sickness and the like',
+  noIncidents: 'Nothing of that kind in this period.',
   incident: {
     opened: '{kind}. {time}, {who}',
     out: 'Out of service: {stations}',
@@ -33,6 +33,7 @@ export const pack = {
     open: 'Still open',
   },
   samples: 'Laboratory',
+  before: 'It said before: {before}',
   solutions: 'Sanitizer strips and solutions',
   noSolutions: 'None were read.',
   heldAgainst: 'Limits',

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { aboutOf, aboutRefs, daySheet, exceptionsOf, onlyOf, photosOf } from '../../sheet/index.ts'
+import { aboutOf, aboutRefs, daySheet, exceptionsOf, onlyOf, photosOf, standsOf } from '../../sheet/index.ts'
 import type { AnyRecord, SubjectRef } from '../../stream/index.ts'
 import { recordOf } from '../records.ts'
 
@@ -84,6 +84,31 @@ describe('what happened on a day beside cleaning', () => {
     const sheet = sheetOf([wrong], [back as never])
     expect(sheet.happened[0]?.amended).toMatchObject({ reason: 'a tap astray' })
     expect(exceptionsOf(sheet).count).toBe(0)
+  })
+  it('stands as it was put right, with its photos; taken back, nothing of it stands', () => {
+    const wrong = fault(10)
+    const right = { station: 'slush', kind: 'leak', works: 'care', said: 'drips at the lid', photo: 'ef' }
+    const put = (instead: unknown) =>
+      recordOf(40, 'record.amended@1', wrong.subject, {
+        ...{ target: wrong.id, targetType: wrong.type, subjects: [], instead, reason: 'misheard' },
+      })
+    const [line] = sheetOf([wrong], [put(right) as never]).happened
+    expect(line && standsOf(line)).toMatchObject({
+      type: 'fault.seen@1',
+      payload: { said: 'drips at the lid' },
+    })
+    expect([line?.photos, line?.payload]).toEqual([['ef'], wrong.payload])
+    const [back] = sheetOf([wrong], [put(null) as never]).happened
+    expect([back && standsOf(back), back?.photos]).toEqual([null, []])
+  })
+  it('put right, what went wrong is looked at first all the same', () => {
+    const wrong = opened(10)
+    const instead = { kind: 'no-hot-water', station: null, place: '', stations: ['ice'], cleans: null }
+    const put = recordOf(40, 'record.amended@1', wrong.subject, {
+      ...{ target: wrong.id, targetType: wrong.type, subjects: [], instead, reason: 'only the boiler' },
+    })
+    const { happened, count } = exceptionsOf(sheetOf([wrong], [put as never]))
+    expect([happened.length, count]).toEqual([1, 1])
   })
   it('names the bath that something of a list was done about, and what is not known not at all', () => {
     const about = (r: AnyRecord) => aboutOf(r as never, stateOf)

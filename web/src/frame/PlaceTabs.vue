@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 
 /** The parts of a place, one of them open. Where they are many, a phone shows the open one, and the others at a tap. */
 const props = defineProps<{
@@ -10,7 +10,6 @@ const most = 5
 const isFolded = computed(() => props.tabs.length > most)
 const open = ref(false)
 const current = computed(() => props.tabs.find((tab) => tab.on))
-watch(current, () => (open.value = false))
 </script>
 
 <template>
@@ -30,6 +29,7 @@ watch(current, () => (open.value = false))
       :to="tab.to"
       :class="{ on: tab.on }"
       :aria-current="tab.on ? 'page' : undefined"
+      @click="open = false"
       >{{ tab.text }}</router-link
     >
   </nav>

@@ -39,11 +39,12 @@ const isEmpty = computed(() => {
     <h2 v-if="sheet.left.length > 0">{{ t('sheet.wrong') }}</h2>
     <day-left-list :left="sheet.left" whole />
   </section>
-  <section v-if="first.runs.length + first.amended.length > 0">
+  <section v-if="first.runs.length + first.amended.length + first.happened.length > 0">
     <h2>{{ t('sheet.first') }}</h2>
     <ul>
       <run-row v-for="r in first.runs" :key="r.run" :line="r" named />
       <reading-row v-for="r in first.amended" :key="r.record" :line="r" />
+      <happened-row v-for="h in first.happened" :key="h.record" :line="h" />
     </ul>
   </section>
   <p v-if="isEmpty" class="quiet">{{ t('sheet.nothing') }}</p>

@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import type { HappenedLine } from '@tadka/core/sheet'
-import { happenedAt, happenedWords } from '@tadka/words/happened'
+import { happenedAt, happenedLine } from '@tadka/words/happened'
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useSession } from '../rights/session.ts'
 import { useTeller } from '../site/teller.ts'
 
 /** One thing of a day that is no cleaning and no reading: when, what, who, with its photo. */
-defineProps<{ line: HappenedLine }>()
+const props = defineProps<{ line: HappenedLine }>()
 const { t } = useI18n()
 const tell = useTeller()
 const session = useSession()
+const told = computed(() => happenedLine(tell, props.line))
 </script>
 
 <template>
@@ -18,20 +20,13 @@ const session = useSession()
       <span class="time">{{ tell.clock(line.at) }}</span>
       <span class="what">
         <b v-if="happenedAt(tell, line)">{{ happenedAt(tell, line) }}</b>
-        <span :class="{ struck: line.amended }">{{ happenedWords(tell, line) }}</span>
-        <span v-if="line.amended" class="small quiet">
-          {{
-            t('sheet.takenBack', {
-              time: tell.clock(line.amended.at),
-              who: tell.person(line.amended.by),
-              reason: line.amended.reason,
-            })
-          }}
-        </span>
+        <span v-if="told.before" class="struck">{{ told.before }}</span>
+        <span v-if="told.said">{{ told.said }}</span>
+        <span v-if="told.why" class="small quiet">{{ told.why }}</span>
         <a
           v-for="sha in line.photos"
           :key="sha"
-          class="photo"
+          class="to-photo"
           target="_blank"
           :href="`/api/sites/${session.site}/photos/${sha}`"
           >{{ t('sheet.photo') }}</a
@@ -45,11 +40,7 @@ const session = useSession()
 
 <style scoped src="./rows.css" />
 <style scoped>
-.struck {
-  text-decoration: line-through;
-  color: var(--ink-2);
-}
-.photo {
+.to-photo {
   display: inline-block;
   padding: 12px 0;
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { ReadingTaken } from '@tadka/core/reading'
 import type { ReadingLine } from '@tadka/core/sheet'
-import { limitWords, readingWords } from '@tadka/words/sheet'
+import { amendedWords, limitWords, readingWords } from '@tadka/words/sheet'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import VerdictMark from '../pieces/VerdictMark.vue'
@@ -27,15 +27,7 @@ const stands = computed(() => instead.value ?? props.line.reading)
       <span class="what">
         <span :class="{ struck: line.amended }">{{ readingWords(tell, line.reading) }}</span>
         <b v-if="instead" class="instead">{{ readingWords(tell, instead) }}</b>
-        <span v-if="line.amended" class="small quiet">
-          {{
-            t(instead ? 'sheet.amendedBy' : 'sheet.takenBack', {
-              time: tell.clock(line.amended.at),
-              who: tell.person(line.amended.by),
-              reason: line.amended.reason,
-            })
-          }}
-        </span>
+        <span v-if="line.amended" class="small quiet">{{ amendedWords(tell, line.amended) }}</span>
         <span class="small quiet limits print-only">{{ t('sheet.limits', { limits }) }}</span>
       </span>
       <span class="who">{{ tell.person(line.by) }}</span>
@@ -56,10 +48,6 @@ const stands = computed(() => instead.value ?? props.line.reading)
 
 <style scoped src="./rows.css" />
 <style scoped>
-.struck {
-  text-decoration: line-through;
-  color: var(--ink-2);
-}
 .photo {
   max-width: min(520px, 100%);
   border-radius: var(--r);
