@@ -58,4 +58,10 @@ export async function storedAndMended(page: Page, each?: (where: string) => Prom
   await tap(page, page.locator('.lab form').getByRole('button', { name: 'Save', exact: true }))
   await expect(page.getByText('the report is not here yet')).toBeVisible()
   await each?.('/house/lab')
+
+  // The day's sheet tells both where an inspector looks for them.
+  await go(page, '/log')
+  await expect(page.getByRole('heading', { name: 'What else happened' })).toBeVisible()
+  await expect(page.getByText('rattles while it turns').first()).toBeVisible()
+  await expect(page.getByText('City Lab').first()).toBeVisible()
 }

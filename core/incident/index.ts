@@ -2,7 +2,7 @@ export * from './kinds.ts'
 export * from './records.ts'
 export { doneKey, incidentFold, type IncidentState } from './fold.ts'
 export { waterDoubts, type Doubt } from './doubt.ts'
-export { cleansBefore, stationsTouched, waterWork, type Touchable } from './touched.ts'
+export { cleansBefore, stationsTouched, type Touchable } from './touched.ts'
 export {
   decidedTask,
   foodTask,

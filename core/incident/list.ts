@@ -1,10 +1,10 @@
 import { coldOutcome, type ColdOutcome } from '../cold/index.ts'
 import { anyTcs, type MixSet } from '../house/index.ts'
-import { cleanedSince, type LastRun, type Procedure, type StationState } from '../procedure/index.ts'
+import { cleanedSince, isWaterBack, type LastRun, type Procedure, type StationState } from '../procedure/index.ts'
 import { holdsProduct, waterDoubts, type Doubt, type HeldThere } from './doubt.ts'
 import { doneKey, type IncidentState } from './fold.ts'
 import { incidentRules, type IncidentPart } from './kinds.ts'
-import { cleansBefore, waterWork } from './touched.ts'
+import { cleansBefore } from './touched.ts'
 
 /** What of the site its list is made from. */
 export interface IncidentKnown extends HeldThere {
@@ -50,7 +50,6 @@ export type IncidentItem = Of &
         /** It was thrown out, or used up in time. */
         readonly isGone: boolean
       }
-    | { readonly is: 'water'; readonly station: string; readonly task: 'flush' | 'first-ice' | 'filters' }
     | {
         readonly is: 'run'
         readonly station: string
@@ -83,9 +82,13 @@ export function incidentList(incident: IncidentState, known: IncidentKnown): Inc
     ...doubts.map((doubt) => doubtItem(incident, doubt)),
     ...(rule.cold ? coldItems(incident, { ...known, stations }) : []),
     ...rule.tasks.filter((t) => t.part === 'clean').flatMap((t) => taskItem(incident, known, t)),
-    ...stations.flatMap((s) => stationItems(incident, s, known)),
+    ...stations.toSorted(sinksFirst).flatMap((s) => stationItems(incident, s, known)),
   ]
 }
+
+/** What machines are made of is washed there. */
+const sinksFirst = (a: StationState, b: StationState): number => Number(isSink(b)) - Number(isSink(a))
+const isSink = ({ plate }: StationState): boolean => plate?.family === 'sink'
 
 /** When the water was last known good: never later than when it was called. Null: nobody knows. */
 const goodUntil = ({ knownGood, at }: IncidentState): number | null =>
@@ -184,23 +187,19 @@ function stationItems(
   station: StationState,
   { procedureOf }: IncidentKnown,
 ): IncidentItem[] {
-  const isOver = incident.over !== null
-  const water = incidentRules[incident.kind].water ? waterWork(station.plate?.family ?? '') : []
-  const worked = water.map((task): IncidentItem => {
-    const key = doneKey(task, station.id)
-    const done = incident.done[key]
-    const isDone = done !== undefined && isSinceOver(incident, done.at)
-    return { is: 'water', key, part: 'clean', station: station.id, task, isDone, waits: !isOver }
-  })
   const closure = station.closures?.find((c) => c.incident === incident.id)
   // By the cleaning schedule as it stands now, too: what was left out of the record is not left out of the work.
   const asked = cleansBefore(incident.kind, station, procedureOf)
   const cleans = [...new Set([...(incident.cleans[station.id] ?? []), ...asked])]
-  const runs = cleans.map((procedure): IncidentItem => {
-    const run = closure ? cleanedSince(station, closure, procedure) : null
-    const key = `run ${station.id} ${procedure}`
+  const runOf = (procedure: string) => (closure ? cleanedSince(station, closure, procedure) : null)
+  const flush = cleans.find((id) => isWaterBack({ id }))
+  const flushed = flush === undefined ? 0 : (runOf(flush)?.finishedAt ?? Infinity)
+  return cleans.map((procedure): IncidentItem => {
+    const found = runOf(procedure)
+    // What was cleaned with the water of before is cleaned again.
+    const run = found && found.finishedAt >= flushed ? found : null
     const of = { station: station.id, procedure, run }
-    return { is: 'run', key, part: 'clean', ...of, isDone: run !== null, waits: !isOver }
+    const key = `run ${station.id} ${procedure}`
+    return { is: 'run', key, part: 'clean', ...of, isDone: run !== null, waits: incident.over === null }
   })
-  return [...worked, ...runs]
 }

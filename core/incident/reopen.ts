@@ -21,7 +21,7 @@ export type NotYet =
 const minuteMs = 60_000
 
 const isOf = (item: IncidentItem, station: string | null): boolean =>
-  item.is !== 'run' && item.is !== 'water' ? true : item.station === station
+  item.is !== 'run' || item.station === station
 
 /** Whether work stopped under FDA Food Code 2022, 8-404.11: unless a lead told that the interruption was no extended one. */
 export function isStopped({ kind, extent }: Pick<IncidentState, 'kind' | 'extent'>): boolean {

@@ -1,5 +1,5 @@
 import { groupOf } from '../house/index.ts'
-import { stepsOf, bringsProduct, type Procedure, type StationState } from '../procedure/index.ts'
+import { bringsProduct, stepsOf, waterBackOf, type Procedure, type StationState } from '../procedure/index.ts'
 import { incidentRules, type IncidentKind } from './kinds.ts'
 
 /** A station as far as what goes wrong touches it. */
@@ -39,8 +39,9 @@ const sanitizes = (p: Procedure): boolean =>
 const checks = (p: Procedure): boolean => stepsOf(p.nodes).some((s) => s.kind === 'check')
 
 /**
- * What a station is worked through before it comes back: its close, or else what sanitizes it, and what is read before its first rack.
- * Nothing of it brings product: that comes after. By the station's own cleaning schedule; empty where that has nothing.
+ * What a station is worked through before it comes back: its lines flushed where the water was in doubt, its close, or else what sanitizes
+ * it, and what is read before its first rack. Nothing of it brings product: that comes after. By the station's own cleaning schedule;
+ * empty where that has nothing.
  * @param procedureOf by id, as it is in force.
  */
 export function cleansBefore(
@@ -48,30 +49,25 @@ export function cleansBefore(
   station: Pick<StationState, 'plate'>,
   procedureOf: (id: string) => Procedure | null,
 ): string[] {
-  const duties = station.plate?.duties ?? []
+  const { family = '', duties = [] } = station.plate ?? {}
+  const back = incidentRules[kind].water ? waterBackOf(family) : null
+  const flush = back !== null && procedureOf(back) ? [back] : []
   const known = duties.flatMap(({ procedure, trigger }) => {
     const found = procedureOf(procedure)
     return found && !bringsProduct(found) ? [{ id: procedure, found, trigger: trigger.kind }] : []
   })
-  const isDish = groupOf(station.plate?.family ?? '') === 'wash'
+  const isDish = groupOf(family) === 'wash'
   // What is read before the first rack tells whether the machine sanitizes.
   const read = isDish ? known.filter((d) => d.trigger === 'each-open' && checks(d.found)) : []
   if (kind === 'gas' || kind === 'no-hot-water') return unique(read.map((d) => d.id))
-  const cleaning = known.filter((d) => !read.includes(d))
+  // Setting a sink up washes and sanitizes it: changing its water before that is work for nothing.
+  const setsUp = family === 'sink' && read.length > 0
+  const cleaning = setsUp ? [] : known.filter((d) => !read.includes(d))
   const first =
     cleaning.find((d) => d.trigger === 'each-close' && sanitizes(d.found)) ??
     cleaning.find((d) => sanitizes(d.found)) ??
     cleaning.find((d) => d.trigger === 'each-close')
-  return unique([...(first ? [first.id] : []), ...read.map((d) => d.id)])
+  return unique([...flush, ...(first ? [first.id] : []), ...read.map((d) => d.id)])
 }
 
 const unique = (ids: readonly string[]): string[] => [...new Set(ids)]
-
-/** Whether a station's water runs through lines that are flushed, makes ice, or goes through filters. Common practice, no source. */
-export function waterWork(family: string): readonly ('flush' | 'first-ice' | 'filters')[] {
-  const group = groupOf(family)
-  if (group === 'ice') return family === 'ice-bin' ? ['first-ice'] : ['flush', 'first-ice', 'filters']
-  if (family === 'espresso' || family === 'urn' || family === 'nozzles') return ['flush', 'filters']
-  if (family === 'sink' || family === 'flush-module' || family.startsWith('dish-machine.')) return ['flush']
-  return []
-}

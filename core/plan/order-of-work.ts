@@ -1,5 +1,5 @@
 import { groupOf } from '../house/typical.ts'
-import { baseOf } from '../procedure/index.ts'
+import { baseOf, isWaterBack } from '../procedure/index.ts'
 import type { PlanProblem, PlanRun } from './problem.ts'
 
 /** Of the house's own work what makes dirt, or walks through it. Common practice, no source. */
@@ -10,7 +10,7 @@ const foodGroups: readonly string[] = ['hot', 'frozen', 'ice']
 type Station = PlanProblem['stations'][number] & { readonly family: string }
 
 /**
- * What comes after what: the house's dirty work after the food machines of its area, floors after all machines above them and after the
+ * What comes after what: lines are flushed before anything else at their station, those of sinks before all else; the house's dirty work after the food machines of its area, floors after all machines above them and after the
  * other dirty work, and what is closed down last after all machines. An area without machines is the whole site. What has begun waits
  * for nothing. Common practice, no source.
  */
@@ -30,7 +30,15 @@ export function orderOfWork(
     const beside = all.filter((r) => placeOf(r) === placeOf(to))
     return stations.some((s) => s.family !== 'house' && s.place === placeOf(to)) ? beside : all
   }
-  const before = (after: PlanRun): readonly PlanRun[] => {
+  const flushes = runs.filter((r) => isWaterBack({ id: r.procedure }) && !hasBegun(r))
+  const isSink = (r: PlanRun) => stationOf.get(r.station)?.family === 'sink'
+  const flushedFirst = (after: PlanRun) =>
+    flushes.filter((r) => r !== after && (r.station === after.station || (isSink(r) && !isSink(after))))
+  const before = (after: PlanRun): readonly PlanRun[] => [
+    ...new Set([...flushedFirst(after), ...worksBefore(after)]),
+  ]
+  const worksBefore = (after: PlanRun): readonly PlanRun[] => {
+    if (flushes.includes(after)) return []
     if (isLast(after)) return machines
     const kind = baseOf(after.procedure)
     if (!isHouse(after) || !dirty.includes(kind)) return []

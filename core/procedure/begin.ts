@@ -1,4 +1,6 @@
 import { holdsSolution, isLive, type Facets } from './facets.ts'
+import { cleanedSince } from './station-closed.ts'
+import { isWaterBack } from './water-back.ts'
 import { stepsOf, stepsOfRun } from './nodes.ts'
 import { type Procedure } from './language.ts'
 import type { SafeAct } from './payloads.ts'
@@ -15,6 +17,11 @@ export type StartFault =
   | { readonly why: 'out-of-service' }
   /** By something that went wrong at the site. */
   | { readonly why: 'closed'; readonly incident: string }
+  /** Its lines hold water of before still. */
+  | { readonly why: 'not-flushed'; readonly first: string }
+
+/** Nobody's to override: back in service is a decision of its own, and water of before is no water to clean with. */
+export const stops: readonly StartFault['why'][] = ['out-of-service', 'closed', 'not-flushed']
 
 /** What is done first, so that it can begin. */
 export type FirstDo =
@@ -31,10 +38,13 @@ export const bringsProduct = (procedure: Procedure): boolean =>
       s.act === 'prime' || s.act === 'serve' || (s.effects?.contents === 'product' && s.kind !== 'product'),
   )
 
+/** What of a station a run's beginning depends on. */
+type Fit = Pick<StationState, 'facets' | 'outOfService' | 'closures' | 'lastRuns' | 'plate'>
+
 /** Whether a station is fit for a run of a procedure to begin, as far as what it does depends on it. */
 export function startFaults(
   procedure: Procedure,
-  station: Pick<StationState, 'facets' | 'outOfService' | 'closures' | 'plate'>,
+  station: Fit,
 ): StartFault[] {
   const begins = procedure.begins ?? {}
   const counts = stepsOfRun(procedure, station.plate?.options ?? {}).some((s) => s.kind === 'parts')
@@ -51,8 +61,16 @@ export function startFaults(
     faults.push({ why: 'not-clean' })
   // What nobody knows comes first: the rest may be well.
   if (closure) return [{ why: 'closed', incident: closure.incident }]
+  const first = isWaterBack(procedure) ? null : notFlushed(station)
+  if (first !== null) return [{ why: 'not-flushed', first }]
   return faults.some((f) => f.why === 'not-known') ? [{ why: 'not-known' }] : faults
 }
+
+/** The procedure by which its lines are flushed before anything else is worked with their water; null where nothing asks for it. */
+const notFlushed = (station: Pick<StationState, 'closures' | 'lastRuns'>): string | null =>
+  (station.closures ?? [])
+    .flatMap((c) => c.cleans.filter((id) => isWaterBack({ id }) && cleanedSince(station, c, id) === null))
+    .at(0) ?? null
 
 function contentsFaults(must: Facets['contents'], is: Facets['contents']): StartFault[] {
   if (is === must) return []
@@ -73,12 +91,13 @@ const builtAs = (must: Facets['assembly'], { assembly, partsOut }: Facets): bool
 export function firstDo(
   faults: readonly StartFault[],
   procedure: Procedure,
-  station: Pick<StationState, 'facets' | 'outOfService' | 'closures' | 'plate'>,
+  station: Fit,
   others: readonly Procedure[],
 ): FirstDo[] {
   const first = faults.map((f): FirstDo | null => {
     if (f.why === 'not-known') return { kind: 'tell' }
     if (f.why === 'out-of-service') return { kind: 'return' }
+    if (f.why === 'not-flushed') return { kind: 'procedure', procedure: f.first }
     if (f.why === 'closed') return { kind: 'incident', incident: f.incident }
     if (f.why === 'running') return { kind: 'safe', did: 'switched-off' }
     if (f.why === 'contents' && holdsSolution(f.is)) return { kind: 'safe', did: 'drained' }

@@ -8,7 +8,7 @@ export type Timed = Step & { kind: 'wait' | 'tend' }
 export const waitKindOf = (step: Timed): WaitKind => step.of ?? 'contact'
 
 /** Kinds of wait that have not happened where they end early. The others may, and the log says by how much. */
-const strict: readonly WaitKind[] = ['contact', 'cool', 'dry']
+const strict: readonly WaitKind[] = ['contact', 'cool', 'dry', 'flush']
 export const mustLast = (step: Timed): boolean => strict.includes(waitKindOf(step))
 
 /** Kinds of wait that a shift lead may end on their own responsibility; a machine is cool when it is cool. */

@@ -4,6 +4,7 @@ import {
   baseOf,
   findProcedure,
   isOwn,
+  isWaterBack,
   ownId,
   procedureOn,
   servesFamily,
@@ -89,7 +90,7 @@ export function standingOf(of: TrainingOf, procedure: Procedure): Standing {
     passedAt: checks.findLast((c) => passes(c.right, c.asked, c.passPercent))?.at ?? null,
     signed,
     lapse,
-    may: signed && !lapse ? 'alone' : learns || signed ? 'with-somebody' : 'no',
+    may: isWaterBack(procedure) || (signed && !lapse) ? 'alone' : learns || signed ? 'with-somebody' : 'no',
   }
 }
 

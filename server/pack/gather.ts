@@ -3,7 +3,7 @@ import { dueList, type DueItem } from '@tadka/core/duty'
 import type { IncidentState } from '@tadka/core/incident'
 import { samplesStand, type SampleStands, type SampleState } from '@tadka/core/lab'
 import type { InstrumentSet, ProductSet } from '@tadka/core/house'
-import { proceduresHere, type OwnProcedure, type Procedure } from '@tadka/core/procedure'
+import { isWaterBack, proceduresHere, type OwnProcedure, type Procedure } from '@tadka/core/procedure'
 import { instant } from '@tadka/core/quantity'
 import type { LocalRule } from '@tadka/core/rules'
 import { onlyOf, type DaySheet } from '@tadka/core/sheet'
@@ -87,7 +87,7 @@ export async function gatherPack(
     days.push(onlyOf(await sheetOfDay(pool, where, day, at, all), asked.stations))
     await progress(days.length, list.length)
   }
-  const worked = proceduresHere(stations, known.day, procedures)
+  const worked = proceduresHere(stations, known.day, procedures).filter((p) => !isWaterBack(p))
   const rules = ruled.filter((r): r is LocalRule => r.limit !== undefined)
   const [first, last] = [list[0] ?? asked.from, list.at(-1) ?? asked.to]
   const from = boundsOfDay(site, first).from

@@ -8,6 +8,7 @@ import {
   procedureOfRun,
   type RunState,
   startFaults,
+  stops,
   type StationState,
 } from '@tadka/core/procedure'
 import { Refusal } from '@tadka/core/refusal'
@@ -70,8 +71,7 @@ export const procedureRoutes =
         const procedure = await procedureAt(where, what.procedure.id, what.procedure.version)
         if (!station || !procedure) throw new Refusal('not_found')
         if (station.currentRun) throw new Refusal('cannot_override')
-        // A stop is nobody's to override: back in service is a decision of its own.
-        if (startFaults(procedure, station).some((f) => f.why === 'out-of-service' || f.why === 'closed'))
+        if (startFaults(procedure, station).some((f) => stops.includes(f.why)))
           throw new Refusal('cannot_override')
         await pins.own(acting.tablet, person, pin, 'override')
         const plain = { run: what.run, station: what.station }

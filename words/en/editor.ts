@@ -157,6 +157,7 @@ export const editor = {
     dry: 'dry',
     thaw: 'thaw',
     freeze: 'freeze',
+    flush: 'flush with water',
     run: 'its own cycle',
   },
   check: {

@@ -49,6 +49,15 @@ import softServeTwinClose from './soft-serve-twin.close.json' with { type: 'json
 import softServeTwinOpen from './soft-serve-twin.open.json' with { type: 'json' }
 import surfaceInPlace from './surface.in-place.json' with { type: 'json' }
 import urnDaily from './urn.daily.json' with { type: 'json' }
+import dishMachineWaterBack from './dish-machine.water-back.json' with { type: 'json' }
+import espressoWaterBack from './espresso.water-back.json' with { type: 'json' }
+import flushModuleWaterBack from './flush-module.water-back.json' with { type: 'json' }
+import iceBinWaterBack from './ice-bin.water-back.json' with { type: 'json' }
+import iceCubeWaterBack from './ice-cube.water-back.json' with { type: 'json' }
+import iceNuggetWaterBack from './ice-nugget.water-back.json' with { type: 'json' }
+import nozzlesWaterBack from './nozzles.water-back.json' with { type: 'json' }
+import sinkWaterBack from './sink.water-back.json' with { type: 'json' }
+import urnWaterBack from './urn.water-back.json' with { type: 'json' }
 import { earlier } from './earlier/index.ts'
 
 /**
@@ -105,6 +114,15 @@ const shipped = [
   softServeTwinOpen,
   surfaceInPlace,
   urnDaily,
+  dishMachineWaterBack,
+  espressoWaterBack,
+  flushModuleWaterBack,
+  iceBinWaterBack,
+  iceCubeWaterBack,
+  iceNuggetWaterBack,
+  nozzlesWaterBack,
+  sinkWaterBack,
+  urnWaterBack,
 ] as unknown as readonly Procedure[]
 
 const everShipped = [...shipped, ...(earlier as readonly Procedure[])]

@@ -14,7 +14,16 @@ import {
   type PlanOnFile,
 } from '../../incident/index.ts'
 import { dueList } from '../../duty/index.ts'
-import { baseOf, forbiddenActs, isOut, latestProcedure, startFaults } from '../../procedure/index.ts'
+import {
+  baseOf,
+  firstDo,
+  forbiddenActs,
+  isOut,
+  latestProcedure,
+  startFaults,
+  stops,
+  type Procedure,
+} from '../../procedure/index.ts'
 import { instant } from '../../quantity/index.ts'
 import { waitsForService } from '../../plan/index.ts'
 import { minute, Site } from './made.ts'
@@ -64,7 +73,6 @@ function doneItem(site: Site, at: number, item: IncidentItem): void {
     })
     return done(site, at, decidedTask(item.key))
   }
-  if (item.is === 'water') return done(site, at, item.task, item.station)
   if (item.is === 'run') return ran(site, at, item.station, item.procedure)
   done(site, at, item.key)
 }
@@ -83,7 +91,7 @@ describe('what goes wrong', () => {
       if (!open) break
       // Of what is for the whole site, one open thing keeps back all; of a station's own, that station.
       const kept =
-        'station' in open && open.station && (open.is === 'run' || open.is === 'water')
+        'station' in open && open.station && open.is === 'run'
           ? [open.station]
           : stations
       const ready = readyBack(site.incident, items, null)
@@ -189,6 +197,59 @@ describe('water that fails with a run under way', () => {
     site.record(140, 'incident.false-alarm@1', { stations, reason: 'we thought so' }, ...stations)
     expect(site.incident.status).toBe('open')
     expect(isOut(site.at('soft-serve-gravity'))).toBe(true)
+  })
+})
+
+describe('water that is good again', () => {
+  const site = () => {
+    const s = new Site('urn', 'ice-cube', 'sink', 'grinder')
+    opened('boil-notice', s)
+    over(s, 130)
+    return s
+  }
+  const runs = (s: Site) =>
+    incidentList(s.incident, s.known(300)).flatMap((i) =>
+      i.is === 'run' ? [`${i.procedure}${i.isDone ? ' done' : ''}`] : [],
+    )
+  it('is flushed through each machine that it runs through before that is cleaned, the sink first of all', () => {
+    expect(runs(site()).filter((r) => !r.startsWith('grinder'))).toEqual([
+      'sink.water-back',
+      'sink.set-up',
+      'urn.water-back',
+      'urn.daily',
+      'ice-cube.water-back',
+      'ice-cube.half-year',
+    ])
+  })
+  it('lets nothing else begin at a machine before it ran through that, whoever would override it', () => {
+    const s = site()
+    const faults = (id: string) => startFaults(latestProcedure(id) as Procedure, s.at('urn'))
+    expect(faults('urn.daily')).toEqual([{ why: 'not-flushed', first: 'urn.water-back' }])
+    expect(firstDo(faults('urn.daily'), latestProcedure('urn.daily') as Procedure, s.at('urn'), [])).toEqual([
+      { kind: 'procedure', procedure: 'urn.water-back' },
+    ])
+    expect(stops).toContain('not-flushed')
+    expect(faults('urn.water-back')).toEqual([])
+    ran(s, 150, 'urn', 'urn.water-back')
+    expect(faults('urn.daily').map((f) => f.why)).not.toContain('not-flushed')
+  })
+  it('cleans nothing that was cleaned before it ran', () => {
+    const s = site()
+    ran(s, 150, 'urn', 'urn.daily')
+    expect(runs(s)).toContain('urn.daily')
+    ran(s, 160, 'urn', 'urn.water-back')
+    expect(runs(s)).toEqual(expect.arrayContaining(['urn.water-back done', 'urn.daily']))
+    ran(s, 170, 'urn', 'urn.daily')
+    expect(runs(s)).toContain('urn.daily done')
+  })
+  it('is work of the evening, which anybody may do', () => {
+    const s = site()
+    const due = dueList(s.set, [s.at('urn')], instant(200 * minute)).filter((d) => d.trigger === 'reopening')
+    expect(due.map((d) => d.procedure)).toEqual(['urn.water-back', 'urn.daily'])
+  })
+  it('is not asked for after what leaves the water alone', () => {
+    for (const kind of ['power-cut', 'sewage', 'fire', 'device-out'] as const)
+      expect(cleansBefore(kind, site().at('urn'), latestProcedure)).toEqual(['urn.daily'])
   })
 })
 

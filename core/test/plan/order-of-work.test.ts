@@ -62,6 +62,27 @@ describe('the order of work', () => {
   })
 })
 
+it('lines are flushed before all else at their station, a sink’s before all else, though it is closed down last', () => {
+  const stations = [
+    { id: 'sink', name: 'sink', place: 'Galley', up: [], family: 'sink' },
+    { id: 'urn', name: 'urn', place: 'Galley', up: [], family: 'urn' },
+  ]
+  const ids = ['urn/urn.daily', 'sink/sink.set-up', 'urn/urn.water-back', 'sink/sink.water-back']
+  const runs = ids.map((id) => {
+    const [stationId = '', procedure = ''] = id.split('/')
+    return run(id, 'h10', { station: stationId, procedure })
+  })
+  const before = (after: string) =>
+    orderOfWork(runs, stations, ['sink'])
+      .filter((o) => o.after === after)
+      .map((o) => o.before)
+      .toSorted()
+  expect(before('sink/sink.water-back')).toEqual([])
+  expect(before('urn/urn.water-back')).toEqual(['sink/sink.water-back'])
+  expect(before('urn/urn.daily')).toEqual(['sink/sink.water-back', 'urn/urn.water-back'])
+  expect(before('sink/sink.set-up')).toContain('sink/sink.water-back')
+})
+
 describe('breaks by the site’s rule', () => {
   const local = (time: string) => Number(time.slice(0, 2)) * 60 + Number(time.slice(3))
   const rule = { hours: 6, minutes: 20 }

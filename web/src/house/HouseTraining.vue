@@ -16,7 +16,7 @@ const people = computed(() =>
   session.everyone.map((p) => ({
     id: p.id,
     name: p.name,
-    of: standings.procedures.value.length,
+    of: standings.taught.value.length,
     alone: standings.forPlan(p.id).signedOff.length,
   })),
 )

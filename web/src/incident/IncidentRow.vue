@@ -26,15 +26,13 @@ const { itemOf } = useIncidentWords()
 const { did } = useIncidents()
 
 const isOpen = computed(() => props.incident.status === 'open')
-const station = computed(() => (props.item.is === 'water' ? props.item.station : null))
-const task = computed(() => (props.item.is === 'water' ? props.item.task : props.item.key))
 /** What is on record of it, or the run that did it. */
 const done = computed(() => {
   if (props.item.is === 'run') {
     const { run } = props.item
     return run && { at: run.finishedAt, by: run.by }
   }
-  return props.item.isDone ? (props.incident.done[doneKey(task.value, station.value)] ?? null) : null
+  return props.item.isDone ? (props.incident.done[doneKey(props.item.key, null)] ?? null) : null
 })
 const { start } = useStartRun()
 const isUnderWay = computed(
@@ -46,7 +44,7 @@ const made = ref<AnyDraft | null>(null)
 const asksWhy = ref(false)
 function say(kept?: string): void {
   const said = kept === undefined ? {} : ({ kept: true, note: kept } as const)
-  made.value = did(props.incident, { task: task.value, station: station.value, ...said })
+  made.value = did(props.incident, { task: props.item.key, station: null, ...said })
   asksWhy.value = false
 }
 </script>
@@ -76,7 +74,7 @@ function say(kept?: string): void {
     </div>
     <div v-if="isOpen && !item.isDone && !item.waits" class="acts">
       <n-button
-        v-if="item.is === 'task' || item.is === 'water'"
+        v-if="item.is === 'task'"
         type="primary"
         ghost
         class="do"

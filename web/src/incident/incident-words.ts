@@ -32,8 +32,6 @@ export function useIncidentWords() {
           item.station,
           t(item.rerun ? 'incident.doubt.rerun' : 'incident.cold.in', { where: '' }),
         ).trim()
-      case 'water':
-        return stationed(item.station, t(`incident.water.${item.task}`))
       case 'run':
         return stationed(item.station, names.procedure(item.procedure))
     }

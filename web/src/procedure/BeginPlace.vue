@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { firstDo, startFaults, type StationObserved } from '@tadka/core/procedure'
+import { firstDo, startFaults, stops, type StationObserved } from '@tadka/core/procedure'
 import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -34,7 +34,7 @@ const first = computed(() =>
     : [],
 )
 const byHand = computed(() => first.value.flatMap((d) => (d.kind === 'safe' ? [d.did] : [])))
-const stopped = computed(() => faults.value.some((f) => f.why === 'out-of-service' || f.why === 'closed'))
+const stopped = computed(() => faults.value.some((f) => stops.includes(f.why)))
 const why = (f: (typeof faults.value)[number]) =>
   'is' in f
     ? t(`run.begins.${f.why}`, { is: t(`run.${f.why}.${f.is}`), must: t(`run.${f.why}.${f.must}`) })

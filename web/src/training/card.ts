@@ -38,7 +38,7 @@ export function useCard(person: () => string) {
   watch([person, () => site.one('training', person())], () => void load(), { immediate: true })
 
   const rows = computed((): CardRow[] =>
-    standings.procedures.value.flatMap((procedure): CardRow[] => {
+    standings.taught.value.flatMap((procedure): CardRow[] => {
       const standing = standings.standing(person(), procedure.id)
       if (!standing) return []
       const own = counted.value?.[standing.procedure] ?? null

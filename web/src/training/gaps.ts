@@ -13,7 +13,7 @@ export function useGaps(days: number) {
   /** Only what falls due is missed when nobody may do it. */
   const due = computed(() => {
     const named = new Set(site.all('station').flatMap((s) => s.plate?.duties.map((d) => d.procedure) ?? []))
-    return standings.procedures.value.filter((p) => named.has(p.id) || named.has(baseOf(p.id)))
+    return standings.taught.value.filter((p) => named.has(p.id) || named.has(baseOf(p.id)))
   })
   return computed(() =>
     gapsAhead(

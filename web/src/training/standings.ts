@@ -1,6 +1,6 @@
 import { dateAfter } from '@tadka/core/calendar'
 import type { CrewState, RosterSet, SiteSet } from '@tadka/core/house'
-import { baseOf, proceduresHere, type Procedure } from '@tadka/core/procedure'
+import { baseOf, isWaterBack, proceduresHere, type Procedure } from '@tadka/core/procedure'
 import {
   crewForPlan,
   isOnShift,
@@ -30,6 +30,9 @@ export function useStandings() {
       (a, b) => one(a.family).localeCompare(one(b.family)) || a.name.localeCompare(b.name),
     ),
   )
+
+  /** What people are signed off on. */
+  const taught = computed(() => procedures.value.filter((p) => !isWaterBack(p)))
 
   const own = (id: string) => site.one('procedure', id)
   /** Null where the site has no hours yet. */
@@ -63,5 +66,5 @@ export function useStandings() {
     })
     return isOnShift(person, rosters, nowByMinute(), set.value?.timeZone ?? 'UTC')
   }
-  return { isOnShiftNow, nameOf, called, rule, today, procedures, ofPerson, standing, forPlan }
+  return { isOnShiftNow, nameOf, called, rule, today, taught, ofPerson, standing, forPlan }
 }
