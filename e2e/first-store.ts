@@ -63,5 +63,7 @@ export async function storedAndMended(page: Page, each?: (where: string) => Prom
   await go(page, '/log')
   await expect(page.getByRole('heading', { name: 'What else happened' })).toBeVisible()
   await expect(page.getByText('rattles while it turns').first()).toBeVisible()
-  await expect(page.getByText('City Lab').first()).toBeVisible()
+  await expect(page.getByText('Sample taken, Ice: scoop')).toBeVisible()
+  // What was thrown out says so, by its name.
+  await expect(page.getByText('Thrown out. milk, counter fridge')).toBeVisible()
 }

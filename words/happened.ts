@@ -21,11 +21,12 @@ export function happenedAt({ station }: Pick<Teller, 'station'>, { type, about }
 
 type Done = (Happened & { type: 'incident.done@1' })['payload']
 
-function doneWords(tell: SiteTeller, payload: Done, bath: string): string {
-  const { t, date, clock } = tell
-  const what = incidentDone(tell, payload.task, payload.station, payload.food ?? '', bath)
+function doneWords(tell: SiteTeller, payload: Done, name: string): string {
+  const { t, has, date, clock } = tell
+  const what = incidentDone(tell, payload.task, payload.station, payload.food ?? name, name)
   if (payload.kept) return t('log.say.incident.kept', { what, why: payload.note })
-  if (!payload.read) return t('log.say.incident.done', { what })
+  const isGone = payload.task.startsWith('decided.') || has(`incident.doubt.${payload.task.split(' ')[0]}`)
+  if (!payload.read) return t(`log.say.incident.${isGone ? 'thrownOut' : 'done'}`, { what })
   const { warmSince: at } = payload
   const warm = () => (at === null ? 'warmUnknown' : 'warmSince')
   const time = typeof at === 'number' ? `${date(at)} ${clock(at)}` : ''

@@ -66,6 +66,12 @@ function bathOf(record: HappenedRecord): string | null {
   return what === 'bath' && id !== undefined ? id : null
 }
 
+/** The food that something of an incident's list was decided about, as it was named when it was entered. */
+function foodOf(record: HappenedRecord, incident: IncidentState | undefined): string | undefined {
+  if (record.type !== 'incident.done@1') return undefined
+  return incident?.done[record.payload.task.replace(/^decided\./, '')]?.food
+}
+
 const named = (name: string | undefined, ...stations: (string | null | undefined)[]): About => ({
   name: name ?? '',
   stations: stations.filter((s): s is string => typeof s === 'string'),
@@ -81,7 +87,7 @@ export function aboutOf(record: HappenedRecord, stateOf: (of: SubjectRef) => unk
       const where = bath === null ? undefined : stateOf({ kind: 'bath', id: bath })
       const incident = state as IncidentState | undefined
       return named(
-        (where as { readonly where?: string } | undefined)?.where,
+        (where as { readonly where?: string } | undefined)?.where ?? foodOf(record, incident),
         ...(incident?.stations ?? []),
         incident?.station,
       )

@@ -249,6 +249,7 @@ export const log = {
       product: 'Disinfected with {product}',
       done: '{what}',
       kept: '{what}: kept. {why}',
+      thrownOut: 'Thrown out. {what}',
       read: '{what}: {read}, {since}',
       throughout: 'cold throughout',
       warmSince: 'warm since {time}',

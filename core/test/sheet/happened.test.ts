@@ -39,7 +39,7 @@ const done = (at: number, task: string): AnyRecord =>
   )
 const states: Readonly<Record<string, unknown>> = {
   'fault f1': { seen: { station: 'slush' } },
-  'incident i1': { stations: ['slush', 'ice'], station: null },
+  'incident i1': { stations: ['slush', 'ice'], station: null, done: {} },
   'bath b1': { where: 'Galley table' },
   'pest p1': { seen: { area: 'Galley' } },
   'trap t1': { trap: { number: '7', kind: 'bait-station' } },
@@ -125,6 +125,11 @@ describe('what happened on a day beside cleaning', () => {
     )
     expect(about(looked)).toEqual({ name: '7', stations: [], bait: true })
     expect(aboutOf(fault(1) as never, () => undefined)).toEqual({ name: '', stations: [], bait: false })
+  })
+  it('names the food that was decided about, as it was named when it was entered', () => {
+    const stateOf = () => ({ stations: [], station: null, done: { 'food.a': { food: 'milk' } } })
+    expect(aboutOf(done(5, 'decided.food.a') as never, stateOf).name).toBe('milk')
+    expect(aboutOf(done(5, 'decided.food.b') as never, stateOf).name).toBe('')
   })
   it('brings the photos that its records hold', () => {
     expect(photosOf({ type: 'fault.dropped@1', payload: { reason: 'dry' } })).toEqual([])
