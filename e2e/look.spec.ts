@@ -1,4 +1,4 @@
-import { beginsAnew, expect, test } from './test.ts'
+import { beginsAnew, expect, longTest, test } from './test.ts'
 import { address, atDoor, hasRunPlace, isAccessible, press, signIn } from './crew.ts'
 import { colourful, places, visit } from './places.ts'
 
@@ -8,7 +8,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
   test.describe(`in the ${colorScheme} theme`, () => {
     test.use({ colorScheme })
 
-    test('the gallery of pieces is clean under axe, and a held button is held', async ({ page }) => {
+    longTest('the gallery of pieces is clean under axe, and a held button is held', async ({ page }) => {
       await page.goto(`${process.env['TADKA_GALLERY']}/gallery`)
       await expect(page.getByRole('heading', { name: 'Pieces' })).toBeVisible()
       await isAccessible(page)

@@ -53,40 +53,41 @@ test('three barrels are closed side by side: two waits overlap, each calls, and 
   await expect(page.getByText('Stopped: only the barrels were tried')).toBeVisible()
 })
 
-test('a nugget machine is descaled: the reservoir is looked after, and a late visit says what it leads to', async ({
-  page,
-}) => {
-  await signIn(page, 'Wen', '8642')
-  await begin(page, 'Kiosk nugget ice', 'Half-yearly descale')
-  await press(page, 'Confirm')
-  await hold(page, 'Panels off')
-  for (const title of ['Panels off', /^Bin emptied/, /^Water off/, /^Breaker on again/, /^Pan and chute/]) {
-    await heading(page, title)
+longTest(
+  'a nugget machine is descaled: the reservoir is looked after, and a late visit says what it leads to',
+  async ({ page }) => {
+    await signIn(page, 'Wen', '8642')
+    await begin(page, 'Kiosk nugget ice', 'Half-yearly descale')
+    await press(page, 'Confirm')
+    await hold(page, 'Panels off')
+    for (const title of ['Panels off', /^Bin emptied/, /^Water off/, /^Breaker on again/, /^Pan and chute/]) {
+      await heading(page, title)
+      await press(page, 'Done')
+    }
+    await press(page, /^No /)
+    await heading(page, 'Mix the descaler')
+    await expect(page.locator('.fig')).toHaveText('65mL')
+    await expect(page.getByText('Wear gloves, goggles.')).toBeVisible()
+    await pour(page)
     await press(page, 'Done')
-  }
-  await press(page, /^No /)
-  await heading(page, 'Mix the descaler')
-  await expect(page.locator('.fig')).toHaveText('65mL')
-  await expect(page.getByText('Wear gloves, goggles.')).toBeVisible()
-  await pour(page)
-  await press(page, 'Done')
-  await heading(page, 'Circulates')
-  await press(page, 'Start the timer')
-  await expect(page.getByText('Next: Look at the level')).toBeVisible()
-  await later(page, 7)
-  await expect(page.getByRole('alert').filter({ hasText: 'the restart delay has to pass' })).toBeVisible()
-  await press(page, /^Look at the level: done/)
-  await expect(page.getByText('1 visits made', { exact: false })).toBeVisible()
-  await later(page, 14)
-  await press(page, 'Done')
-  await heading(page, 'Makes ice of the solution')
-  await press(page, 'Start the timer')
-  // This family freezes its own solution: nothing is forbidden, and its ice is not for food.
-  await expect(page.locator('.facet', { hasText: 'Ice' })).toContainText('throw away')
-  await press(page, 'Stop this run')
-  await page.getByRole('dialog').getByRole('textbox').fill('only the visits were tried')
-  await page.getByRole('dialog').getByRole('button', { name: 'Stop this run' }).click()
-})
+    await heading(page, 'Circulates')
+    await press(page, 'Start the timer')
+    await expect(page.getByText('Next: Look at the level')).toBeVisible()
+    await later(page, 7)
+    await expect(page.getByRole('alert').filter({ hasText: 'the restart delay has to pass' })).toBeVisible()
+    await press(page, /^Look at the level: done/)
+    await expect(page.getByText('1 visits made', { exact: false })).toBeVisible()
+    await later(page, 14)
+    await press(page, 'Done')
+    await heading(page, 'Makes ice of the solution')
+    await press(page, 'Start the timer')
+    // This family freezes its own solution: nothing is forbidden, and its ice is not for food.
+    await expect(page.locator('.facet', { hasText: 'Ice' })).toContainText('throw away')
+    await press(page, 'Stop this run')
+    await page.getByRole('dialog').getByRole('textbox').fill('only the visits were tried')
+    await page.getByRole('dialog').getByRole('button', { name: 'Stop this run' }).click()
+  },
+)
 
 test('a dish machine is delimed with its feeds off, and they are on again at the end', async ({ page }) => {
   await signIn(page, 'Tomas', '7531')

@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test'
 import { control } from './control.ts'
 import { address, enrol, go, isAccessible, press, signIn } from './crew.ts'
 import { GenericCrew } from './generic-crew.ts'
-import { beginsAnew, expect, test } from './test.ts'
+import { beginsAnew, expect, longTest, test } from './test.ts'
 
 test.use({ hasTouch: true })
 beginsAnew()
@@ -46,7 +46,7 @@ async function answer(page: Page, isRight: (n: number) => boolean): Promise<void
   }
 }
 
-test('somebody new: from looking on to signed off on one machine', async ({ page, browser }) => {
+longTest('somebody new: from looking on to signed off on one machine', async ({ page, browser }) => {
   test.setTimeout(240_000)
   const other = async () => (await browser.newContext({ hasTouch: true })).newPage()
 

@@ -1,4 +1,4 @@
-import { beginsAnew, expect, longTest, test } from './test.ts'
+import { beginsAnew, expect, longTest } from './test.ts'
 import { eventGateway, gateway, rackStream } from '@tadka/devices'
 import { control } from './control.ts'
 import { demoProbeHeader } from '../server/demo/devices.ts'
@@ -9,82 +9,83 @@ beginsAnew()
 // Named to run last: its days go by.
 const url = () => process.env['TADKA_URL'] ?? ''
 
-test('a booster scales up over days: warned of before the first rack that fails, then out of use, the sink, and back', async ({
-  page,
-}) => {
-  await control('at/2026-12-01T12:00:00Z')
-  const stream = rackStream(6)
-  /** Racks at midday of a day, the stream's second being the server's now when they are through. */
-  let power = 0
-  async function racks(seconds: number, perHour = 30): Promise<void> {
-    stream.busy(seconds - 60, perHour)
-    const from = stream.second()
-    const samples = stream.next(seconds)
-    await control(String(seconds / 60))
-    await gateway({ url: url(), authorization: demoProbeHeader, boot: `power-up-${power}` }).deliver(
-      samples.map((s) => ({ ...s, at: s.at - from })),
-      seconds,
-    )
-    power++
-  }
-  await signIn(page, 'Ines', '4711', '/dish')
-  const warning = page.getByText(/^It will miss its limit about/)
-  const last = page.locator('.last')
-  await expect(page.getByText('Last rack', { exact: true })).toBeVisible()
-  let scale = 0
-  let warned = false
-  const rewash = page.getByRole('heading', { name: 'Wash that rack again now' })
-  const stop = page.getByRole('heading', { name: 'Out of use for sanitizing' })
-  for (let day = 0; day < 24; day++) {
-    stream.machine.scaleUp(scale)
-    await racks(1200)
+longTest(
+  'a booster scales up over days: warned of before the first rack that fails, then out of use, the sink, and back',
+  async ({ page }) => {
+    await control('at/2026-12-01T12:00:00Z')
+    const stream = rackStream(6)
+    /** Racks at midday of a day, the stream's second being the server's now when they are through. */
+    let power = 0
+    async function racks(seconds: number, perHour = 30): Promise<void> {
+      stream.busy(seconds - 60, perHour)
+      const from = stream.second()
+      const samples = stream.next(seconds)
+      await control(String(seconds / 60))
+      await gateway({ url: url(), authorization: demoProbeHeader, boot: `power-up-${power}` }).deliver(
+        samples.map((s) => ({ ...s, at: s.at - from })),
+        seconds,
+      )
+      power++
+    }
+    await signIn(page, 'Ines', '4711', '/dish')
+    const warning = page.getByText(/^It will miss its limit about/)
+    const last = page.locator('.last')
+    await expect(page.getByText('Last rack', { exact: true })).toBeVisible()
+    let scale = 0
+    let warned = false
+    const rewash = page.getByRole('heading', { name: 'Wash that rack again now' })
+    const stop = page.getByRole('heading', { name: 'Out of use for sanitizing' })
+    for (let day = 0; day < 24; day++) {
+      stream.machine.scaleUp(scale)
+      await racks(1200)
+      await page.reload()
+      await expect(last).toBeVisible()
+      if ((await stop.count()) > 0 || (await rewash.count()) > 0) break
+      warned ||= (await warning.count()) > 0
+      scale += 0.02
+      await control('1420')
+    }
+    // The warning stood there before any rack failed.
+    expect(warned).toBe(true)
+    await expect(stop.or(rewash)).toBeVisible()
+    stream.machine.scaleUp(0.6)
+    await racks(600)
     await page.reload()
-    await expect(last).toBeVisible()
-    if ((await stop.count()) > 0 || (await rewash.count()) > 0) break
-    warned ||= (await warning.count()) > 0
-    scale += 0.02
-    await control('1420')
-  }
-  // The warning stood there before any rack failed.
-  expect(warned).toBe(true)
-  await expect(stop.or(rewash)).toBeVisible()
-  stream.machine.scaleUp(0.6)
-  await racks(600)
-  await page.reload()
-  await expect(stop).toBeVisible()
-  await expect(page.getByText(/racks are in doubt/)).toBeVisible()
-  await expect(
-    page.getByText(/^Scale in the booster|^A heating element is out|^Cold feed water/).first(),
-  ).toBeVisible()
-  await isAccessible(page)
-  // Nobody goes on before saying what became of the racks.
-  await expect(page.getByRole('button', { name: 'The sink' })).toBeDisabled()
-  await pick(page, 'Yes, all')
-  await press(page, 'The sink')
-  await expect(page.getByText('Going on with: The sink.')).toBeVisible()
-  await expect(page.getByText('It comes back after a cycle')).toBeVisible()
+    await expect(stop).toBeVisible()
+    await expect(page.getByText(/racks are in doubt/)).toBeVisible()
+    await expect(
+      page.getByText(/^Scale in the booster|^A heating element is out|^Cold feed water/).first(),
+    ).toBeVisible()
+    await isAccessible(page)
+    // Nobody goes on before saying what became of the racks.
+    await expect(page.getByRole('button', { name: 'The sink' })).toBeDisabled()
+    await pick(page, 'Yes, all')
+    await press(page, 'The sink')
+    await expect(page.getByText('Going on with: The sink.')).toBeVisible()
+    await expect(page.getByText('It comes back after a cycle')).toBeVisible()
 
-  // Delimed, a rack passes: only now may a lead put it back.
-  stream.machine.delime()
-  await racks(600, 20)
-  await page.reload()
-  await press(page, 'The check passed: back in service')
-  await expect(stop).toBeHidden()
-  await expect(last).toContainText('The rinse held')
+    // Delimed, a rack passes: only now may a lead put it back.
+    stream.machine.delime()
+    await racks(600, 20)
+    await page.reload()
+    await press(page, 'The check passed: back in service')
+    await expect(stop).toBeHidden()
+    await expect(last).toContainText('The rinse held')
 
-  // Its trace, by keyboard; the decision in the log.
-  await page.getByRole('group', { name: /^The last cycles/ }).focus()
-  await page.keyboard.press('ArrowRight')
-  await page.keyboard.press('End')
-  await expect(page.getByText(/^The cycle that ended/)).toBeVisible()
-  await go(page, '/log/entries')
-  await expect(page.getByText('Back in service after a check that passed')).toBeVisible()
-  await expect(
-    page.getByText(/^Out of use for sanitizing, \d+ racks in doubt. Going on with: The sink/),
-  ).toBeVisible()
-  await press(page, /^Dish room/)
-  await expect(page.getByText(/^Rack: wash/).first()).toBeVisible()
-})
+    // Its trace, by keyboard; the decision in the log.
+    await page.getByRole('group', { name: /^The last cycles/ }).focus()
+    await page.keyboard.press('ArrowRight')
+    await page.keyboard.press('End')
+    await expect(page.getByText(/^The cycle that ended/)).toBeVisible()
+    await go(page, '/log/entries')
+    await expect(page.getByText('Back in service after a check that passed')).toBeVisible()
+    await expect(
+      page.getByText(/^Out of use for sanitizing, \d+ racks in doubt. Going on with: The sink/),
+    ).toBeVisible()
+    await press(page, /^Dish room/)
+    await expect(page.getByText(/^Rack: wash/).first()).toBeVisible()
+  },
+)
 
 longTest(
   'without a probe racks are counted with one button, and taken back; the gauges are read on the Bench',

@@ -25,7 +25,7 @@ let lines: string[]
 const photo = Buffer.from('not a picture, but bytes')
 
 beforeAll(async () => {
-  server = await testServer(4)
+  server = await testServer(1)
   // Something was put right: a record that concerns what another amends.
   const cookie = await signIn(server.app, 'ines')
   const found = await ask(server, cookie, 'GET', '/log?types=bath.mixed@1&limit=1')

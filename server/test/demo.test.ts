@@ -19,7 +19,7 @@ const history = demoHistory(now, 14)
 let server: TestServer
 let pool: Pool
 beforeAll(async () => {
-  server = await testServer(14, now)
+  server = await testServer(4, now)
   pool = openPool(server.appUrl, () => {})
 })
 afterAll(async () => {

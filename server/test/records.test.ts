@@ -11,7 +11,7 @@ import { draft, signIn, started, testServer, type TestServer } from './server.ts
 let server: TestServer
 let cookie: string
 beforeAll(async () => {
-  server = await testServer()
+  server = await testServer(1)
   cookie = await signIn(server.app, 'bao', 'dara')
 })
 afterAll(() => server.close())

@@ -3,7 +3,7 @@ import { boundOf, isProved, planSearch, planViolations } from '../../plan/index.
 import { evening } from './evenings.ts'
 
 /** Evenings tried: all of them with `--long`. */
-const tried = process.env['TADKA_LONG'] === undefined ? 200 : 2000
+const tried = process.env['TADKA_LONG'] === undefined ? 80 : 2000
 
 describe('evenings with all that can be', () => {
   it('have plans in which the checker finds nothing, and bounds that are proved and never past them', () => {
