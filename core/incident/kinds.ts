@@ -19,8 +19,8 @@ export type IncidentKind = (typeof incidentKinds)[number]
 export const incidentParts = ['people', 'stop', 'call', 'discard', 'clean'] as const
 export type IncidentPart = (typeof incidentParts)[number]
 
-/** Which stations it takes out of service: all but floors, those with a motor or a heater, those with hot water, or one. */
-type Touches = 'all' | 'electric' | 'hot-water' | 'one' | 'area' | 'none'
+/** Which stations it takes out of service: all but floors, those that water is for, those with a motor or a heater, those with hot water, or one. */
+type Touches = 'all' | 'water' | 'electric' | 'hot-water' | 'one' | 'area' | 'none'
 
 /** Whether work stopped under FDA Food Code 2022, 8-404.11(A): always, where the interruption was an extended one, or never. */
 type Stops = 'always' | 'extended' | 'never'
@@ -80,11 +80,11 @@ export const incidentRules: Readonly<Record<IncidentKind, IncidentRule>> = {
     ],
   },
   'water-off': {
-    ...{ touches: 'all', stops: 'extended', lasts: true, water: true },
+    ...{ touches: 'water', stops: 'extended', lasts: true, water: true },
     tasks: [stop('no-hands'), stop('restrooms'), call('waterworks'), call('authority')],
   },
   'boil-notice': {
-    ...{ touches: 'all', stops: 'extended', lasts: true, water: true },
+    ...{ touches: 'water', stops: 'extended', lasts: true, water: true },
     tasks: [stop('taps'), stop('no-hands'), call('authority')],
   },
   'no-hot-water': {

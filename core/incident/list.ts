@@ -1,6 +1,12 @@
 import { coldOutcome, type ColdOutcome } from '../cold/index.ts'
 import { anyTcs, type MixSet } from '../house/index.ts'
-import { cleanedSince, isWaterBack, type LastRun, type Procedure, type StationState } from '../procedure/index.ts'
+import {
+  cleanedSince,
+  isWaterBack,
+  type LastRun,
+  type Procedure,
+  type StationState,
+} from '../procedure/index.ts'
 import { holdsProduct, waterDoubts, type Doubt, type HeldThere } from './doubt.ts'
 import { doneKey, type IncidentState } from './fold.ts'
 import { incidentRules, type IncidentPart } from './kinds.ts'

@@ -1,4 +1,4 @@
-import { groupOf } from '../house/index.ts'
+import { coldStore, groupOf } from '../house/index.ts'
 import { bringsProduct, stepsOf, waterBackOf, type Procedure, type StationState } from '../procedure/index.ts'
 import { incidentRules, type IncidentKind } from './kinds.ts'
 
@@ -9,6 +9,8 @@ export type Touchable = Pick<StationState, 'id' | 'plate' | 'laidUp'>
 const isHouse = (family: string): boolean => family === 'house'
 /** Without a motor, a heater or a compressor. */
 const plain: readonly string[] = ['sink', 'bucket', 'bottle', 'surface', 'nozzles']
+/** Without water: a fridge stays cold, and is read as on any day. */
+const dry: readonly string[] = [coldStore, 'grinder']
 const washesHot = (family: string): boolean => family === 'sink' || family.startsWith('dish-machine.')
 
 /**
@@ -27,6 +29,7 @@ export function stationsTouched(
     if (!plate || plate.retired || laidUp || isHouse(plate.family)) return []
     const isIn =
       touches === 'all' ||
+      (touches === 'water' && !dry.includes(plate.family)) ||
       (touches === 'electric' && !plain.includes(plate.family)) ||
       (touches === 'hot-water' && washesHot(plate.family)) ||
       (touches === 'area' && place !== '' && plate.place === place)

@@ -90,10 +90,7 @@ describe('what goes wrong', () => {
       const open = items.find((i) => !i.isDone)
       if (!open) break
       // Of what is for the whole site, one open thing keeps back all; of a station's own, that station.
-      const kept =
-        'station' in open && open.station && open.is === 'run'
-          ? [open.station]
-          : stations
+      const kept = 'station' in open && open.station && open.is === 'run' ? [open.station] : stations
       const ready = readyBack(site.incident, items, null)
       for (const id of kept) expect(ready).not.toContain(id)
       at += 20
@@ -127,6 +124,12 @@ describe('what goes wrong', () => {
     const all = [...site.stations.values()]
     const touched = (kind: IncidentKind, place = '') => stationsTouched(kind, all, { station: 'urn', place })
     expect(touched('water-off')).toEqual(families.filter((f) => f !== 'house'))
+    const dry = [...new Site('cold-store', 'grinder', 'urn').stations.values()]
+    const left = (kind: IncidentKind) => stationsTouched(kind, dry, { station: null, place: '' })
+    // A fridge needs no water: it stays cold, and is read as on any day.
+    for (const kind of ['water-off', 'boil-notice'] as const) expect(left(kind)).toEqual(['urn'])
+    for (const kind of ['power-cut', 'flood'] as const)
+      expect(left(kind)).toEqual(['cold-store', 'grinder', 'urn'])
     expect(touched('no-hot-water')).toEqual(['sink', 'dish-machine.chemical'])
     expect(touched('power-cut')).not.toContain('sink')
     expect(touched('device-out')).toEqual(['urn'])
