@@ -42,10 +42,7 @@ export const bringsProduct = (procedure: Procedure): boolean =>
 type Fit = Pick<StationState, 'facets' | 'outOfService' | 'closures' | 'lastRuns' | 'plate'>
 
 /** Whether a station is fit for a run of a procedure to begin, as far as what it does depends on it. */
-export function startFaults(
-  procedure: Procedure,
-  station: Fit,
-): StartFault[] {
+export function startFaults(procedure: Procedure, station: Fit): StartFault[] {
   const begins = procedure.begins ?? {}
   const counts = stepsOfRun(procedure, station.plate?.options ?? {}).some((s) => s.kind === 'parts')
   const { facets } = station

@@ -60,7 +60,17 @@ interface StepBase extends NodeBase {
  * What a wait is for. Contact, drying and flushing count only when their time has passed; a machine is cool only then; thawing and
  * loosening may be ended early and are told so; `run` is a machine's own cycle on which nothing relies.
  */
-export const waitKinds = ['contact', 'dissolve', 'cool', 'heat', 'dry', 'thaw', 'freeze', 'flush', 'run'] as const
+export const waitKinds = [
+  'contact',
+  'dissolve',
+  'cool',
+  'heat',
+  'dry',
+  'thaw',
+  'freeze',
+  'flush',
+  'run',
+] as const
 export type WaitKind = (typeof waitKinds)[number]
 
 /** How a thing is fastened; each has its drawing. */

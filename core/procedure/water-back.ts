@@ -11,4 +11,5 @@ export const isWaterBack = ({ id }: Pick<Procedure, 'id'>): boolean => baseOf(id
  * The library's procedure by which a family's lines are flushed, its first ice thrown out, its filters changed, by its id; null where no
  * water runs through it. Common practice, no source.
  */
-export const waterBackOf = (family: string): string | null => proceduresOf(family).find(isWaterBack)?.id ?? null
+export const waterBackOf = (family: string): string | null =>
+  proceduresOf(family).find(isWaterBack)?.id ?? null

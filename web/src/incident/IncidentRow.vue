@@ -73,14 +73,9 @@ function say(kept?: string): void {
       />
     </div>
     <div v-if="isOpen && !item.isDone && !item.waits" class="acts">
-      <n-button
-        v-if="item.is === 'task'"
-        type="primary"
-        ghost
-        class="do"
-        @click="say()"
-        >{{ t('incident.done') }}</n-button
-      >
+      <n-button v-if="item.is === 'task'" type="primary" ghost class="do" @click="say()">{{
+        t('incident.done')
+      }}</n-button>
       <template v-else-if="item.is === 'doubt' && !asksWhy">
         <n-button type="primary" ghost class="do" @click="say()">{{
           t(
