@@ -36,6 +36,8 @@ test('a machine that leaks is out of service, its technician called and shown it
   await theirs.goto(link)
   await expect(theirs.getByRole('heading', { level: 1 })).toContainText('its log')
   await expect(theirs.getByText('water runs from below the door').first()).toBeVisible()
+  // Who was called stands in it, too.
+  await expect(theirs.getByText(/was called\./).first()).toBeVisible()
   await expect(theirs.getByRole('button', { name: 'Day sheets' })).toHaveCount(0)
   await theirs.close()
 

@@ -13,6 +13,7 @@ export const faultPayloads = {
     photo: sha256.nullable(),
   }),
   'fault.called@1': z.strictObject({
+    station: slug.optional(),
     company: words(80).min(1),
     phone: words(40),
     answer: words(300),

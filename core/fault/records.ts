@@ -28,6 +28,8 @@ export interface FaultSeen {
 
 /** Somebody was called about it. */
 export interface FaultCalled {
+  /** In whose history it stands; absent in records of before calls had one. */
+  readonly station?: string
   readonly company: string
   readonly phone: string
   /** Who spoke there, and what they said. */
@@ -78,7 +80,10 @@ const ofStation = ({ station }: { readonly station: string }) => subject('statio
 
 export const faultRecords: RulesOf<keyof FaultPayloads> = {
   'fault.seen@1': { needs: 'record', typed: true, tap: true, concerns: ofStation },
-  'fault.called@1': { needs: 'record', typed: true, tap: true },
+  'fault.called@1': {
+    ...{ needs: 'record', typed: true, tap: true },
+    concerns: ({ station }) => (station === undefined ? [] : subject('station', station)),
+  },
   'fault.mended@1': { needs: 'record', typed: true, tap: true, concerns: ofStation },
   'fault.dropped@1': { needs: 'close-case', tap: true },
 }

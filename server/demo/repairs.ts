@@ -35,7 +35,7 @@ export function repairHistory(diary: Diary, opens: number, now: number): void {
   })
   const visit = 'slush-technician'
   diary.note(dripped + 40 * minute, 'ines', 'fault.called@1', drip, {
-    ...{ company: 'Fathom Refrigeration', phone: '', visit },
+    ...{ station: 'kiosk-slush', company: 'Fathom Refrigeration', phone: '', visit },
     answer: 'Ms Gull: worn shaft seal, brings one',
   })
   diary.note(

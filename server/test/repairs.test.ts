@@ -65,6 +65,14 @@ describe('a fault that stops a machine', () => {
     expect((await stateOf<StationState>('station', station.id)).outOfService).toBeNull()
     expect((await stateOf<FaultState>('fault', 'astray')).seen).toBeNull()
   })
+  it('has its call in the history of its machine', async () => {
+    const called = { station: 'galley-urn', company: 'Fathom', phone: '', answer: 'tomorrow', visit: null }
+    await send('bao', 'fault.called@1', fault, called)
+    const log = (await ask(server, cookies['ines'] ?? '', 'GET', '/log?stations=galley-urn&limit=5')).json<{
+      records: { type: string }[]
+    }>()
+    expect(log.records.map((r) => r.type)).toContain('fault.called@1')
+  })
   it('paid by warranty costs nothing', async () => {
     const before = await of('galley-urn')
     await send(

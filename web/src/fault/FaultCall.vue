@@ -31,7 +31,7 @@ function keep(): void {
   const visit = comes.value ? newId() : null
   const { station, said } = props.fault.seen
   const name = company.value.trim()
-  const called = { company: name, phone: phone.value.trim(), answer: answer.value.trim(), visit }
+  const called = { station, company: name, phone: phone.value.trim(), answer: answer.value.trim(), visit }
   const drafts: AnyDraft[] = [site.draftOf('fault.called@1', { kind: 'fault', id: props.fault.id }, called)]
   if (visit !== null) {
     const comes = {
