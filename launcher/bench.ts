@@ -8,6 +8,7 @@ const benches = [
   'screen',
   'judge',
   'plan',
+  'optima',
   'calm',
   'warewash',
   'stream',
@@ -19,7 +20,7 @@ const benches = [
 ] as const
 
 /** Runs one benchmark, or all; each prints one JSON object a line. */
-export async function bench(name: string | undefined): Promise<number> {
+export async function bench(name: string | undefined, more: readonly string[] = []): Promise<number> {
   const chosen = name === undefined ? benches : benches.filter((b) => b === name)
   if (chosen.length === 0)
     throw new Trouble(`There is no benchmark ${name}. There are: ${benches.join(', ')}`)
@@ -28,7 +29,7 @@ export async function bench(name: string | undefined): Promise<number> {
   for (const one of chosen)
     worst = Math.max(
       worst,
-      await run(process.execPath, ['--import', 'tsx', `bench/${one}.ts`], { cwd: root }),
+      await run(process.execPath, ['--import', 'tsx', `bench/${one}.ts`, ...more], { cwd: root }),
     )
   return worst
 }

@@ -75,7 +75,7 @@ try {
       process.exitCode = await run(process.execPath, ['--import', 'tsx', 'e2e/shots.ts'], { cwd: root })
       break
     case 'bench':
-      process.exitCode = await (await import('./bench.ts')).bench(rest[0])
+      process.exitCode = await (await import('./bench.ts')).bench(rest[0], rest.slice(1))
       break
     case 'torture':
       await buildIfStale((line) => console.error(line))

@@ -1,11 +1,27 @@
 import type { Highs } from 'highs'
 import type { PlanProblem, PlanRun } from '../../plan/index.ts'
 
+/** What a solver said of one program. */
+export interface Solved {
+  readonly rows: number
+  readonly binaries: number
+  /** The program itself, to be hashed. */
+  readonly text: string
+  readonly status: string
+  readonly objective: number
+}
+export interface Optimum {
+  readonly late: number
+  readonly price: number
+  /** Of the lateness, then of the price. */
+  readonly log: readonly Solved[]
+}
+
 /**
  * The shift problem as a mixed integer program on a grid of `grid` minutes, solved to a proved optimum level by level: the
  * lateness, then minutes paid and the last departure together. Written apart from the planner; chains of segments only.
  */
-export function optimum(highs: Highs, problem: PlanProblem, grid: number): { late: number; price: number } {
+export function optimum(highs: Highs, problem: PlanProblem, grid: number): Optimum {
   const slots = problem.horizon / grid
   const rows: string[] = []
   const binaries: string[] = []
@@ -164,10 +180,13 @@ export function optimum(highs: Highs, problem: PlanProblem, grid: number): { lat
   const departures = problem.people.flatMap((_, p) =>
     Array.from({ length: slots }, (_, t) => `+ 1 y${p}_${t}`),
   )
+  const log: Solved[] = []
   const solve = (objective: readonly string[], more: readonly string[]): number => {
     const text = `Minimize\n obj: ${objective.join(' ')}\nSubject To\n${[...rows, ...more].map((r, i) => ` c${i}:${r}`).join('\n')}\nBounds\n${bounds.join('\n')}\nBinary\n ${binaries.join('\n ')}\nEnd`
     const result = highs.solve(text, { mip_rel_gap: 0, mip_abs_gap: 0.5 })
     if (result.Status !== 'Optimal') throw new Error(`the program is ${result.Status}`)
+    const size = { rows: rows.length + more.length, binaries: binaries.length }
+    log.push({ ...size, text, status: result.Status, objective: result.ObjectiveValue })
     return Math.round(result.ObjectiveValue)
   }
   const l = solve(late, [])
@@ -175,5 +194,5 @@ export function optimum(highs: Highs, problem: PlanProblem, grid: number): { lat
   // Everybody is there from their first minute: what is paid is the sum of departures less those.
   const arrivals = problem.people.reduce((sum, p) => sum + p.from, 0)
   const e = solve([...departures, '+ 1 last'], [isLate])
-  return { late: l * grid, price: e * grid - arrivals }
+  return { late: l * grid, price: e * grid - arrivals, log }
 }

@@ -6,7 +6,7 @@ import { noTerms } from './little.ts'
 import { optimum } from './mip.ts'
 
 /** Each is solved twice, the slow way too: all of them with `--long`. */
-const shifts = process.env['TADKA_LONG'] === undefined ? [2, 3] : Array.from({ length: 12 }, (_, i) => i + 1)
+const shifts = process.env['TADKA_LONG'] === undefined ? [2] : Array.from({ length: 12 }, (_, i) => i + 1)
 /** What the program minimizes: minutes paid, and the last departure. */
 const onlyTime = { ...noTerms, paid: 1, last: 1 }
 const small = { runs: 6, people: 3, grid: 5, pieces: [2, 3], horizon: 170, trade: 50 } as const
@@ -19,7 +19,7 @@ describe('against a proved optimum of the same shift, by mixed integer programmi
   it.each(shifts)('shift %i: no later, and nobody paid for longer', { timeout: 120_000 }, (seed) => {
     const made = madeUp(seed, { ...small, counters: 1 + (seed % 2), ownMinutes: seed % 3 === 0 })
     const problem = { ...made, weights: onlyTime }
-    const proved = optimum(highs, problem, small.grid)
+    const { log: _, ...proved } = optimum(highs, problem, small.grid)
     // Some shifts have one packing that is best, to the minute: several seeds may look for it.
     let search = planSearch(problem)
     const found = () => {
