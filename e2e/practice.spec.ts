@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test'
 import { address, go, isAccessible, press, signIn } from './crew.ts'
 import { GenericCrew } from './generic-crew.ts'
 import { seedWith, stateOf } from './practice-seeds.ts'
-import { beginsAnew, expect, longTest, test } from './test.ts'
+import { beginsAnew, expect, isLong, longTest, test } from './test.ts'
 
 test.use({ hasTouch: true })
 beginsAnew()
@@ -102,8 +102,11 @@ test('a practice run: who looks passes, who does not is told why it matters, and
   await new Practising(page, true).toTheEnd()
   await expect(page.getByRole('heading', { name: '100 points. Passed.' })).toBeVisible()
 
-  await practise(page, 'bucket.change', 'strip-between', true)
-  await expect(page.getByRole('heading', { name: '100 points. Passed.' })).toBeVisible()
+  // Another fault, where all is worked.
+  if (isLong) {
+    await practise(page, 'bucket.change', 'strip-between', true)
+    await expect(page.getByRole('heading', { name: '100 points. Passed.' })).toBeVisible()
+  }
 
   // What is right says so when it is touched. Leaving in the middle is asked about.
   const clean = await seedWith(page, 'bucket.change', null)

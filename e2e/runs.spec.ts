@@ -21,7 +21,7 @@ beginsAnew()
  */
 const always = ['soft-serve-gravity.close', 'dish-machine.open', 'urn.daily', 'surface.in-place']
 /** Worked by fingers that tap twice, or rest on the glass: every one of those that are always worked, with `--long`. */
-const fingered = isLong ? always : ['urn.daily', 'soft-serve-gravity.close']
+const fingered = isLong ? always : ['urn.daily']
 /** The slower of the two fingers works the shorter procedure. */
 const rested = isLong ? always : ['urn.daily']
 const worked = isLong ? allProcedures().map((p) => p.id) : always.filter((id) => !fingered.includes(id))
