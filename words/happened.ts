@@ -1,5 +1,6 @@
 import type { SampleFound } from '@tadka/core/lab'
 import { decimals } from '@tadka/core/quantity'
+import { aboutTask } from '@tadka/core/incident'
 import { standsOf, type Happened, type HappenedLine } from '@tadka/core/sheet'
 import { incidentDone } from './incident.ts'
 import { amendedWords } from './sheet.ts'
@@ -25,8 +26,10 @@ function doneWords(tell: SiteTeller, payload: Done, name: string): string {
   const { t, has, date, clock } = tell
   const what = incidentDone(tell, payload.task, payload.station, payload.food ?? name, name)
   if (payload.kept) return t('log.say.incident.kept', { what, why: payload.note })
-  const isGone = payload.task.startsWith('decided.') || has(`incident.doubt.${payload.task.split(' ')[0]}`)
-  if (!payload.read) return t(`log.say.incident.${isGone ? 'thrownOut' : 'done'}`, { what })
+  const isDoubt = has(`incident.doubt.${payload.task.split(' ')[0]}`)
+  if (isDoubt || payload.thrownOut) return t('log.say.incident.thrownOut', { what })
+  if (aboutTask(payload.task) !== payload.task) return t('log.say.incident.gone', { what })
+  if (!payload.read) return t('log.say.incident.done', { what })
   const { warmSince: at } = payload
   const warm = () => (at === null ? 'warmUnknown' : 'warmSince')
   const time = typeof at === 'number' ? `${date(at)} ${clock(at)}` : ''

@@ -1,4 +1,4 @@
-import type { IncidentState } from '@tadka/core/incident'
+import { aboutTask, type IncidentState } from '@tadka/core/incident'
 import type { UnitSystem } from '@tadka/core/quantity'
 import type { SiteTeller, Teller } from './tell.ts'
 
@@ -24,7 +24,7 @@ export function incidentDone(
   bath: string,
 ): string {
   const { t, has } = tell
-  const plain = task.replace(/^decided\./, '').replace(/-begun$/, '')
+  const plain = aboutTask(task).replace(/-begun$/, '')
   const [what = '', id = ''] = plain.split(' ')
   if (plain.startsWith('food.')) return food
   if (has(`incident.task.${plain}`)) return incidentTask(tell, plain)

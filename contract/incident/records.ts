@@ -29,6 +29,7 @@ export const incidentPayloads = {
     read: read.exactOptional(),
     warmSince: instantMs.nullable().exactOptional(),
     kept: z.literal(true).exactOptional(),
+    thrownOut: z.literal(true).exactOptional(),
     note: words(300),
     photo: sha256.nullable(),
   }),

@@ -4,6 +4,7 @@ export { doneKey, incidentFold, type IncidentState } from './fold.ts'
 export { waterDoubts, type Doubt } from './doubt.ts'
 export { cleansBefore, stationsTouched, type Touchable } from './touched.ts'
 export {
+  aboutTask,
   decidedTask,
   foodTask,
   incidentList,

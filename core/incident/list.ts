@@ -67,7 +67,11 @@ export type IncidentItem = Of &
 /** Food that somebody entered by its name: what comes before its number in the names of what was done. */
 export const foodTask = 'food.'
 /** After what was read: it was thrown out, or kept since somebody decided so. */
-export const decidedTask = (key: string): string => `decided.${key}`
+export const decidedTask = (key: string): string => `${decided}${key}`
+const decided = 'decided.'
+/** What something was done about, where it was decided after it was read; else the task itself. */
+export const aboutTask = (task: string): string =>
+  task.startsWith(decided) ? task.slice(decided.length) : task
 
 /** Stations of it that are out of service still. */
 export const stationsOut = ({ stations, back }: Pick<IncidentState, 'stations' | 'back'>): string[] =>

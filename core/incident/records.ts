@@ -46,6 +46,8 @@ export interface IncidentDone {
   readonly warmSince?: number | null
   /** In doubt, and not thrown out: why, in `note`. */
   readonly kept?: true
+  /** Cold food that was thrown out; absent, it may have been used up in time. */
+  readonly thrownOut?: true
   readonly note: string
   readonly photo: string | null
 }

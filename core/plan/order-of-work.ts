@@ -4,15 +4,17 @@ import type { PlanProblem, PlanRun } from './problem.ts'
 
 /** Of the house's own work what makes dirt, or walks through it. Common practice, no source. */
 const floors = 'house.floors'
+const setUp = 'sink.set-up'
 const dirty: readonly string[] = ['house.bins', 'house.disposer', 'house.hood', 'house.restrooms', floors]
 const foodGroups: readonly string[] = ['hot', 'frozen', 'ice']
 
 type Station = PlanProblem['stations'][number] & { readonly family: string }
 
 /**
- * What comes after what: lines are flushed before anything else at their station, those of sinks before all else; the house's dirty work after the food machines of its area, floors after all machines above them and after the
- * other dirty work, and what is closed down last after all machines. An area without machines is the whole site. What has begun waits
- * for nothing. Common practice, no source.
+ * What comes after what: lines are flushed before anything else at their station; a sink that comes back is flushed and set up before all
+ * else, since machines' parts are washed there. The house's dirty work after the food machines of its area, floors after all machines above
+ * them and after the other dirty work, and what is closed down last after all machines. An area without machines is the whole site. What has
+ * begun waits for nothing. Common practice, no source.
  */
 export function orderOfWork(
   runs: readonly PlanRun[],
@@ -32,11 +34,18 @@ export function orderOfWork(
   }
   const flushes = runs.filter((r) => isWaterBack({ id: r.procedure }) && !hasBegun(r))
   const isSink = (r: PlanRun) => stationOf.get(r.station)?.family === 'sink'
-  const flushedFirst = (after: PlanRun) =>
-    flushes.filter((r) => r !== after && (r.station === after.station || (isSink(r) && !isSink(after))))
-  const before = (after: PlanRun): readonly PlanRun[] => [
-    ...new Set([...flushedFirst(after), ...worksBefore(after)]),
-  ]
+  const flushAt = (r: PlanRun) => flushes.filter((f) => f.station === r.station && f !== r)
+  /** What a sink comes back by. */
+  const setsUp = runs.filter(
+    (r) =>
+      isSink(r) &&
+      !hasBegun(r) &&
+      (flushes.includes(r) || (baseOf(r.procedure) === setUp && flushAt(r).length > 0)),
+  )
+  const before = (after: PlanRun): readonly PlanRun[] =>
+    setsUp.includes(after)
+      ? flushAt(after)
+      : [...new Set([...flushAt(after), ...(isSink(after) ? [] : setsUp), ...worksBefore(after)])]
   const worksBefore = (after: PlanRun): readonly PlanRun[] => {
     if (flushes.includes(after)) return []
     if (isLast(after)) return machines

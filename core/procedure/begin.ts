@@ -1,10 +1,10 @@
 import { holdsSolution, isLive, type Facets } from './facets.ts'
-import { cleanedSince } from './station-closed.ts'
-import { isWaterBack } from './water-back.ts'
 import { stepsOf, stepsOfRun } from './nodes.ts'
 import { type Procedure } from './language.ts'
 import type { SafeAct } from './payloads.ts'
+import { cleanedSince } from './station-closed.ts'
 import type { StationState } from './station-state.ts'
+import { isWaterBack } from './water-back.ts'
 
 /** Why a run does not begin on a station as it stands. */
 export type StartFault =
@@ -17,10 +17,10 @@ export type StartFault =
   | { readonly why: 'out-of-service' }
   /** By something that went wrong at the site. */
   | { readonly why: 'closed'; readonly incident: string }
-  /** Its lines hold water of before still. */
+  /** Water that was in doubt stands in its lines still. */
   | { readonly why: 'not-flushed'; readonly first: string }
 
-/** Nobody's to override: back in service is a decision of its own, and water of before is no water to clean with. */
+/** Nobody's to override: back in service is a decision of its own, and water that was in doubt is no water to clean with. */
 export const stops: readonly StartFault['why'][] = ['out-of-service', 'closed', 'not-flushed']
 
 /** What is done first, so that it can begin. */

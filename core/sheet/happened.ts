@@ -1,6 +1,6 @@
 import type { FaultState } from '../fault/index.ts'
 import type { FoodState } from '../food/index.ts'
-import type { IncidentState } from '../incident/index.ts'
+import { aboutTask, type IncidentState } from '../incident/index.ts'
 import type { SampleState } from '../lab/index.ts'
 import type { PestState, TrapState } from '../pest/index.ts'
 import type { RoundState } from '../round/index.ts'
@@ -62,14 +62,14 @@ export const aboutRefs = (record: HappenedRecord): readonly SubjectRef[] => {
 /** The bath that something of an incident's list was done about; null where it was about none. */
 function bathOf(record: HappenedRecord): string | null {
   if (record.type !== 'incident.done@1') return null
-  const [what, id] = record.payload.task.replace(/^decided\./, '').split(' ')
+  const [what, id] = aboutTask(record.payload.task).split(' ')
   return what === 'bath' && id !== undefined ? id : null
 }
 
 /** The food that something of an incident's list was decided about, as it was named when it was entered. */
 function foodOf(record: HappenedRecord, incident: IncidentState | undefined): string | undefined {
   if (record.type !== 'incident.done@1') return undefined
-  return incident?.done[record.payload.task.replace(/^decided\./, '')]?.food
+  return incident?.done[aboutTask(record.payload.task)]?.food
 }
 
 const named = (name: string | undefined, ...stations: (string | null | undefined)[]): About => ({

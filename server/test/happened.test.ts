@@ -34,6 +34,15 @@ beforeAll(async () => {
   const alarm = { kind: 'water-off', station: null, place: 'Galley', stations: slush, cleans: null }
   ids.push(await send('incident', 'i1', 'incident.opened@1', alarm))
   await send('incident', 'i1', 'incident.false-alarm@1', { stations: slush, reason: 'the valve was shut' })
+  const cut = { kind: 'power-cut', station: null, place: '', stations: [], cleans: null }
+  await send('incident', 'i2', 'incident.opened@1', cut)
+  const food = (task: string, more: object) =>
+    send('incident', 'i2', 'incident.done@1', { task, station: null, note: '', photo: null, ...more })
+  const read = { value: 9, unit: '°C' }
+  await food('food.1', { food: 'quiche', read, warmSince: null })
+  await food('decided.food.1', { thrownOut: true })
+  await food('decided.food.1', {})
+  await food('decided.food.1', { kept: true, note: 'Mr Oriel said so' })
   const seen = {
     station: 'kiosk-slush',
     kind: 'leak',
@@ -109,6 +118,16 @@ describe('what went wrong, faults, pests and samples', () => {
     const none = textOf(await (await packOf(['galley-sink']))('pdf'))
     expect(none).toContain('sickness and the like Nothing of that kind in this period.')
   })
+  it('tell by its name which food went, and say no more of how than is on record', async () => {
+    const files = unzipSync(await (await packOf([]))('zip'))
+    const csv = strFromU8(files['what-else-happened.csv'] ?? new Uint8Array())
+    for (const said of [
+      'Thrown out. quiche',
+      'Used up in time or thrown out. quiche',
+      'quiche: kept. Mr Oriel said so',
+    ])
+      expect(csv).toContain(said)
+  })
   it('are tables of their own', async () => {
     const files = unzipSync(await (await packOf([]))('zip'))
     const table = (name: string) =>
@@ -118,6 +137,7 @@ describe('what went wrong, faults, pests and samples', () => {
       }).data
     expect(table('what-went-wrong.csv')).toMatchObject([
       { kind: 'water-off', out_of_service: 'Kiosk slush', status: 'false-alarm', ended_by: 'Ines' },
+      { kind: 'power-cut', out_of_service: '', status: 'open' },
     ])
     expect(table('laboratory.csv')).toMatchObject([
       { station: 'Galley custard', found: 'Coliform: less than 10 /swab', limit: '', verdict: 'cannot-tell' },

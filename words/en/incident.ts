@@ -75,6 +75,7 @@ export const incident = {
     technician: 'Call whoever looks after it',
     'foods-through': 'Every fridge, freezer and display has been gone through',
   },
+  /** As records of before flushing was a run have it. */
   water: {
     flush: 'Flush the lines: let every outlet run until cold and clear',
     'first-ice': 'Throw out the first ice',

@@ -250,6 +250,7 @@ export const log = {
       done: '{what}',
       kept: '{what}: kept. {why}',
       thrownOut: 'Thrown out. {what}',
+      gone: 'Used up in time or thrown out. {what}',
       read: '{what}: {read}, {since}',
       throughout: 'cold throughout',
       warmSince: 'warm since {time}',

@@ -118,7 +118,7 @@ export const run = {
     'not-known': 'Nobody has entered the state of this machine. Look at it and say what you see.',
     contents: 'Inside: {is}. This starts with: {must}.',
     assembly: 'Built: {is}. This starts with: {must}.',
-    'not-flushed': 'The water of before is still in its lines. Flush them first.',
+    'not-flushed': 'Its lines have not been flushed since the water came back. Flush them first.',
     'not-clean': 'It has not been washed since it was last used. Wash it first.',
     running: 'It is running. This starts with the machine off.',
     'out-of-service': 'It is out of service: no product goes in before a shift lead puts it back.',

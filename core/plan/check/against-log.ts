@@ -1,7 +1,7 @@
 import { instantAt, tradingDay } from '../../calendar/index.ts'
 import type { CrewSet, RosterSet } from '../../house/roster.ts'
 import type { SiteSet } from '../../house/site.ts'
-import { baseOf, type StationState } from '../../procedure/index.ts'
+import { baseOf, isWaterBack, type StationState } from '../../procedure/index.ts'
 import { breaksOf } from '../breaks.ts'
 import { followUpProcedure } from '../follow-ups.ts'
 import type { Plan } from '../problem.ts'
@@ -85,7 +85,7 @@ function overlapIn(plan: Plan): Contradiction | null {
   return null
 }
 
-/** What has begun goes on in whoever's hands; what an inspection asked for is not signed off by procedure. */
+/** What has begun goes on in whoever's hands; what an inspection asked for is not signed off by procedure, and flushing by nobody. */
 function notSignedOff(plan: Plan, { crew, station }: PlanKnown): Contradiction | null {
   const wrong = plan.placed.find((p) => {
     const [at, procedure = ''] = p.run.split('/')
@@ -94,7 +94,8 @@ function notSignedOff(plan: Plan, { crew, station }: PlanKnown): Contradiction |
       p.person === null ||
       stationOf(p.run) === null ||
       state?.currentRun ||
-      procedure === followUpProcedure
+      procedure === followUpProcedure ||
+      isWaterBack({ id: procedure })
     )
       return false
     const family = state?.plate?.family ?? ''

@@ -62,7 +62,7 @@ describe('the order of work', () => {
   })
 })
 
-it('lines are flushed before all else at their station, a sink’s before all else, though it is closed down last', () => {
+it('lines are flushed before all else at their station; a sink is flushed and set up before all else, though it is closed down last', () => {
   const stations = [
     { id: 'sink', name: 'sink', place: 'Galley', up: [], family: 'sink' },
     { id: 'urn', name: 'urn', place: 'Galley', up: [], family: 'urn' },
@@ -78,9 +78,11 @@ it('lines are flushed before all else at their station, a sink’s before all el
       .map((o) => o.before)
       .toSorted()
   expect(before('sink/sink.water-back')).toEqual([])
-  expect(before('urn/urn.water-back')).toEqual(['sink/sink.water-back'])
-  expect(before('urn/urn.daily')).toEqual(['sink/sink.water-back', 'urn/urn.water-back'])
-  expect(before('sink/sink.set-up')).toContain('sink/sink.water-back')
+  expect(before('sink/sink.set-up')).toEqual(['sink/sink.water-back'])
+  expect(before('urn/urn.water-back')).toEqual(['sink/sink.set-up', 'sink/sink.water-back'])
+  expect(before('urn/urn.daily')).toEqual([
+    ...['sink/sink.set-up', 'sink/sink.water-back', 'urn/urn.water-back'],
+  ])
 })
 
 describe('breaks by the site’s rule', () => {
@@ -180,6 +182,11 @@ describe('a plan that the site’s records contradict', () => {
     station: (id: string) => (id === 'soft' ? soft : null),
   }
   it('is none where they do not', () => expect(contradictionOf(set, known)).toBeNull())
+  it('is none where lines are flushed by who is signed off on nothing', () => {
+    const flush = 'soft/urn.water-back/2026-11-26'
+    const placed = plan.placed.map((p) => ({ ...p, run: flush }))
+    expect(contradictionOf({ ...set, plan: { ...plan, placed } }, { ...known, crew: () => null })).toBeNull()
+  })
   it.each([
     ['nobody on the roster', set, { ...known, roster: null }, 'unknown'],
     ['a machine that is not there', set, { ...known, station: () => null }, 'unknown'],

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { decidedTask, type IncidentItem, type IncidentState } from '@tadka/core/incident'
+import { decidedTask, type IncidentDone, type IncidentItem, type IncidentState } from '@tadka/core/incident'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -51,11 +51,10 @@ function save(): void {
     ...(since.value === 'never' ? {} : { warmSince: since.value === 'at' ? at.value : null }),
   })
 }
-const decide = (kept?: string) =>
-  did(props.incident, {
-    task: decidedTask(props.item.key),
-    ...(kept === undefined ? {} : ({ kept: true, note: kept } as const)),
-  })
+const decide = (how: Partial<IncidentDone>) =>
+  did(props.incident, { task: decidedTask(props.item.key), ...how })
+/** Until its time it may be served: it is used up or thrown out by then. */
+const isServed = computed(() => props.item.outcome?.is === 'use-by')
 const isOpen = computed(() => props.incident.status === 'open')
 </script>
 
@@ -106,15 +105,15 @@ const isOpen = computed(() => props.incident.status === 'open')
         <n-button v-if="item.outcome.is === 'read-again'" size="large" @click="again = true">{{
           t('incident.cold.again')
         }}</n-button>
-        <n-button v-else size="large" type="primary" @click="decide()">{{
-          t(item.outcome.is === 'use-by' ? 'incident.cold.usedUp' : 'incident.thrownOut')
+        <n-button v-else size="large" type="primary" @click="decide(isServed ? {} : { thrownOut: true })">{{
+          t(isServed ? 'incident.cold.usedUp' : 'incident.thrownOut')
         }}</n-button>
         <reason-form
           v-if="item.outcome.is === 'ask'"
           :label="t('incident.cold.decided')"
           :like="t('incident.cold.decidedLike')"
           :act="t('incident.cold.keptAct')"
-          @said="decide"
+          @said="(note: string) => decide({ kept: true, note })"
         />
       </div>
     </template>
