@@ -3,6 +3,7 @@ import { address, counts, go, heading, isAccessible, press, settled } from './cr
 import { walkedRound } from './first-round.ts'
 import { pestsSeen } from './first-pests.ts'
 import { storedAndMended } from './first-store.ts'
+import { badWater } from './first-water.ts'
 import { stocked } from './first-stock.ts'
 import { looked, readCold, usReads, wentWrong } from './first-looks.ts'
 import { GenericCrew } from './generic-crew.ts'
@@ -63,6 +64,8 @@ class Hands {
   async choose(name: string, option: string, at = 0): Promise<void> {
     this.taps += 2
     const field = this.page.locator('.house-form .name', { hasText: new RegExp(`^${name}$`) }).nth(at)
+    // The list of the choice before may be closing still.
+    await expect(this.page.locator('.n-base-select-menu:visible')).toHaveCount(0)
     await field.locator('xpath=..').locator('.n-base-selection').click()
     await this.page.locator('.n-base-select-option:visible', { hasText: option }).first().click()
   }
@@ -353,6 +356,7 @@ test.describe('a site out of an empty database', () => {
     await pestsSeen(page)
     await storedAndMended(page)
     await signed(page)
+    await badWater(page)
   })
 })
 
@@ -413,5 +417,6 @@ test.describe('a site in the United States', () => {
     await pestsSeen(page, said)
     await storedAndMended(page, said)
     await signed(page)
+    await badWater(page, said)
   })
 })
