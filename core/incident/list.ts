@@ -92,13 +92,14 @@ export function incidentList(incident: IncidentState, known: IncidentKnown): Inc
     ...doubts.map((doubt) => doubtItem(incident, doubt)),
     ...(rule.cold ? coldItems(incident, { ...known, stations }) : []),
     ...rule.tasks.filter((t) => t.part === 'clean').flatMap((t) => taskItem(incident, known, t)),
-    ...stations.toSorted(sinksFirst).flatMap((s) => stationItems(incident, s, known)),
+    ...stations.toSorted(inTurn).flatMap((s) => stationItems(incident, s, known)),
   ]
 }
 
-/** What machines are made of is washed there. */
-const sinksFirst = (a: StationState, b: StationState): number => Number(isSink(b)) - Number(isSink(a))
-const isSink = ({ plate }: StationState): boolean => plate?.family === 'sink'
+/** Sinks first, where machines' parts are washed; bins last, which take the makers' first ice. */
+const inTurn = (a: StationState, b: StationState): number => turn(a) - turn(b)
+const turn = ({ plate }: StationState): number =>
+  plate?.family === 'sink' ? 0 : plate?.family === 'ice-bin' ? 2 : 1
 
 /** When the water was last known good: never later than when it was called. Null: nobody knows. */
 const goodUntil = ({ knownGood, at }: IncidentState): number | null =>

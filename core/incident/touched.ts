@@ -1,5 +1,12 @@
 import { coldStore, groupOf } from '../house/index.ts'
-import { bringsProduct, stepsOf, waterBackOf, type Procedure, type StationState } from '../procedure/index.ts'
+import {
+  bringsProduct,
+  proceduresOf,
+  stepsOf,
+  waterBackOf,
+  type Procedure,
+  type StationState,
+} from '../procedure/index.ts'
 import { incidentRules, type IncidentKind } from './kinds.ts'
 
 /** A station as far as what goes wrong touches it. */
@@ -37,14 +44,25 @@ export function stationsTouched(
   })
 }
 
+/** What sanitizes machines of a family, where a station's own schedule has nothing that does: an ice bin whose scoop alone is washed. */
+function sanitizesOf(
+  family: string,
+  procedureOf: (id: string) => Procedure | null,
+): { readonly id: string } | undefined {
+  return proceduresOf(family).find(({ id }) => {
+    const found = procedureOf(id)
+    return found !== null && !bringsProduct(found) && sanitizes(found)
+  })
+}
+
 const sanitizes = (p: Procedure): boolean =>
   stepsOf(p.nodes).some((s) => s.act === 'sanitize' || s.effects?.hygiene === 'sanitized')
 const checks = (p: Procedure): boolean => stepsOf(p.nodes).some((s) => s.kind === 'check')
 
 /**
  * What a station is worked through before it comes back: its lines flushed where the water was in doubt, its close, or else what sanitizes
- * it, and what is read before its first rack. Nothing of it brings product: that comes after. By the station's own cleaning schedule;
- * empty where that has nothing.
+ * it, and what is read before its first rack. Nothing of it brings product: that comes after. By the station's own cleaning schedule; by the
+ * library where nothing there sanitizes.
  * @param procedureOf by id, as it is in force.
  */
 export function cleansBefore(
@@ -69,6 +87,7 @@ export function cleansBefore(
   const first =
     cleaning.find((d) => d.trigger === 'each-close' && sanitizes(d.found)) ??
     cleaning.find((d) => sanitizes(d.found)) ??
+    (setsUp ? undefined : sanitizesOf(family, procedureOf)) ??
     cleaning.find((d) => d.trigger === 'each-close')
   return unique([...flush, ...(first ? [first.id] : []), ...read.map((d) => d.id)])
 }

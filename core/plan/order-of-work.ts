@@ -12,7 +12,7 @@ type Station = PlanProblem['stations'][number] & { readonly family: string }
 
 /**
  * What comes after what: lines are flushed before anything else at their station; a sink that comes back is flushed and set up before all
- * else, since machines' parts are washed there. The house's dirty work after the food machines of its area, floors after all machines above
+ * else, since machines' parts are washed there; an ice bin after the makers of its area, whose first ice falls into it. The house's dirty work after the food machines of its area, floors after all machines above
  * them and after the other dirty work, and what is closed down last after all machines. An area without machines is the whole site. What has
  * begun waits for nothing. Common practice, no source.
  */
@@ -34,7 +34,12 @@ export function orderOfWork(
   }
   const flushes = runs.filter((r) => isWaterBack({ id: r.procedure }) && !hasBegun(r))
   const isSink = (r: PlanRun) => stationOf.get(r.station)?.family === 'sink'
-  const flushAt = (r: PlanRun) => flushes.filter((f) => f.station === r.station && f !== r)
+  const isBin = (r: PlanRun) => stationOf.get(r.station)?.family === 'ice-bin'
+  const isMaker = (r: PlanRun) => groupOf(stationOf.get(r.station)?.family ?? '') === 'ice' && !isBin(r)
+  const flushAt = (r: PlanRun) =>
+    flushes.filter(
+      (f) => f !== r && (f.station === r.station || (isBin(r) && isMaker(f) && placeOf(f) === placeOf(r))),
+    )
   /** What a sink comes back by. */
   const setsUp = runs.filter(
     (r) =>

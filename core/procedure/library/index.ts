@@ -52,7 +52,6 @@ import urnDaily from './urn.daily.json' with { type: 'json' }
 import dishMachineWaterBack from './dish-machine.water-back.json' with { type: 'json' }
 import espressoWaterBack from './espresso.water-back.json' with { type: 'json' }
 import flushModuleWaterBack from './flush-module.water-back.json' with { type: 'json' }
-import iceBinWaterBack from './ice-bin.water-back.json' with { type: 'json' }
 import iceCubeWaterBack from './ice-cube.water-back.json' with { type: 'json' }
 import iceNuggetWaterBack from './ice-nugget.water-back.json' with { type: 'json' }
 import nozzlesWaterBack from './nozzles.water-back.json' with { type: 'json' }
@@ -117,7 +116,6 @@ const shipped = [
   dishMachineWaterBack,
   espressoWaterBack,
   flushModuleWaterBack,
-  iceBinWaterBack,
   iceCubeWaterBack,
   iceNuggetWaterBack,
   nozzlesWaterBack,

@@ -205,7 +205,7 @@ describe('water that fails with a run under way', () => {
 
 describe('water that is good again', () => {
   const site = () => {
-    const s = new Site('urn', 'ice-cube', 'sink', 'grinder')
+    const s = new Site('ice-bin', 'urn', 'ice-cube', 'sink', 'grinder')
     opened('boil-notice', s)
     over(s, 130)
     return s
@@ -222,7 +222,11 @@ describe('water that is good again', () => {
       'urn.daily',
       'ice-cube.water-back',
       'ice-cube.half-year',
+      'ice-bin.half-year',
     ])
+  })
+  it('has a bin washed and sanitized, though its own schedule washes its scoop alone', () => {
+    expect(cleansBefore('boil-notice', site().at('ice-bin'), latestProcedure)).toEqual(['ice-bin.half-year'])
   })
   it('lets nothing else begin at a machine before it ran through that, whoever would override it', () => {
     const s = site()

@@ -85,6 +85,25 @@ it('lines are flushed before all else at their station; a sink is flushed and se
   ])
 })
 
+it('an ice bin is emptied after its makers have made their first ice', () => {
+  const station = (id: string, place: string) => ({
+    id,
+    name: id,
+    place,
+    up: [],
+    family: id.split(' ')[0] ?? '',
+  })
+  const stations = [
+    station('ice-bin', 'Galley'),
+    station('ice-cube', 'Galley'),
+    station('ice-nugget', 'Kiosk'),
+  ]
+  const runs = stations.map(({ id }) =>
+    run(id, 'h10', { station: id, procedure: id === 'ice-bin' ? 'ice-bin.half-year' : `${id}.water-back` }),
+  )
+  expect(orderOfWork(runs, stations, [])).toEqual([{ before: 'ice-cube', after: 'ice-bin' }])
+})
+
 describe('breaks by the site’s rule', () => {
   const local = (time: string) => Number(time.slice(0, 2)) * 60 + Number(time.slice(3))
   const rule = { hours: 6, minutes: 20 }
