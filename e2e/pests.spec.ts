@@ -1,4 +1,5 @@
 import { isAccessible, press, signIn, tap, touch } from './crew.ts'
+import { photographed, photoStands } from './photo.ts'
 import { beginsAnew, expect, longTest, test } from './test.ts'
 
 beginsAnew()
@@ -17,7 +18,9 @@ test('droppings are seen, their way in is closed by somebody by a day, and a lea
   await expect(keep).toBeDisabled()
   await page.getByRole('textbox', { name: 'Where', exact: true }).fill('Galley')
   await page.getByRole('textbox', { name: 'Where exactly, how many' }).fill('behind the flour bins')
+  await photographed(page, page.locator('main form').first(), 'Photo taken. Take another')
   await press(page, 'Keep')
+  await photoStands(page, 'pest.seen@1')
   const mouse = page.locator('li', { hasText: 'behind the flour bins' })
   await expect(mouse).toContainText('Outer doors and windows close tight')
   await tap(page, mouse.getByRole('radio', { name: 'A way in' }), 'tap')
@@ -81,8 +84,10 @@ longTest(
     await page
       .getByRole('textbox', { name: /^What was put out or sprayed/ })
       .fill('gel for ants, behind the sink')
+    await photographed(page, page.locator('main form').first(), 'Report photographed. Take another')
     await isAccessible(page)
     await press(page, 'Keep')
+    await photoStands(page, 'visit.done@1')
     await expect(page.getByText('gel for ants: behind the sink')).toBeVisible()
   },
 )

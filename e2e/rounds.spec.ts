@@ -1,4 +1,5 @@
 import { go, isAccessible, later, press, settled, signIn, tap, touch } from './crew.ts'
+import { photographed, photoStands } from './photo.ts'
 import { beginsAnew, expect, test } from './test.ts'
 
 beginsAnew()
@@ -26,7 +27,9 @@ test('crew walk the evening round; what is not fine has an owner and a day, and 
   await page.locator('.look .n-select').click()
   await page.locator('.n-base-select-option', { hasText: 'Wen' }).click()
   await page.getByRole('radio', { name: 'Tomorrow' }).tap()
+  await photographed(page, page.locator('.look'), 'Photo taken. Take another')
   await press(page, 'Keep')
+  await photoStands(page, 'walk.looked@1')
   await expect(page.getByText('2 of 10 looked at')).toBeVisible()
   // Gone to something else and come back: it goes on where it was.
   await go(page, '/shift')

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { Page } from '@playwright/test'
 import { address, go, isAccessible, later, press, settled, signIn, tap } from './crew.ts'
+import { photographed, photoStands } from './photo.ts'
 import { GenericCrew } from './generic-crew.ts'
 import { stateOf } from './practice-seeds.ts'
 import { beginsAnew, expect, test } from './test.ts'
@@ -60,8 +61,11 @@ const toList = async (page: Page, kind: string) => {
 }
 async function approved(page: Page): Promise<void> {
   await page.getByLabel('Who approved?').fill('J. Aalto, district health office')
+  const form = page.locator('form', { has: page.getByLabel('Who approved?') })
+  await photographed(page, form, 'Photo taken')
   await press(page, 'Record it')
   await expect(page.getByText(/^Approved by J. Aalto/)).toBeVisible()
+  await photoStands(page, 'incident.approved@1')
 }
 async function signed(page: Page): Promise<void> {
   await press(page, 'Bring back and sign')
@@ -181,4 +185,34 @@ test('a fire shows one screen until everybody is counted, works without network,
   await expect(page.getByText(/^False alarm, .* toast, no fire$/)).toBeVisible()
   await expect(notice(page)).toHaveCount(0)
   await expect(page.getByText('all sent')).toBeVisible()
+})
+
+test('from any place what goes wrong is one tap away, and rounds, deliveries, stock, pests and repairs three at most', async ({
+  page,
+}) => {
+  await signIn(page, 'Oriel', '9080')
+  for (const place of ['Shift', 'Run', 'Bench', 'Dishroom', 'Log', 'House']) {
+    await tap(page, page.getByRole('link', { name: new RegExp(`^${place}`) }).last(), 'tap')
+    await expect(page.getByRole('link', { name: 'Something is wrong' })).toBeVisible()
+  }
+  const main = page.getByRole('navigation', { name: 'Keys' })
+  for (const [where, first, ...rest] of [
+    ['/shift/rounds', 'Shift', 'Rounds'],
+    ['/shift/tasks', 'Shift', 'To do'],
+    ['/shift/cold/delivery', 'Shift', 'Cold food', 'Delivery'],
+    ['/house/stock', 'House', 'Stock'],
+    ['/house/pests', 'House', 'Pests'],
+    ['/house/store', 'House', 'Chemical store'],
+    ['/house/repairs?view=costs', 'House', 'Repairs', 'Costs of a month'],
+    ['/house/lab', 'House', 'Laboratory'],
+  ] as const) {
+    // From the place that is farthest: three taps at most.
+    await go(page, '/dish')
+    await tap(page, main.getByRole('link', { name: first }), 'tap')
+    for (const name of rest) {
+      const link = page.getByRole('link', { name, exact: true })
+      await tap(page, link.or(page.getByRole('radio', { name, exact: true })).first(), 'tap')
+    }
+    await expect(page).toHaveURL(address(where))
+  }
 })
